@@ -1,0 +1,3 @@
+export * from './instrument';
+export * from './tone';
+export * from './tunings';

@@ -1,0 +1,119 @@
+import { fingerPath, handModel, type HandModel } from '../fingering';
+import { noteAt, widestMm, type ScaledNeck } from '../neck';
+import { stepLetters } from '../scale';
+import type { Cell, FingeringSchool, Hand, Jog, NeckNote, Place, Shape, ShapeNote, Stretch } from '../types';
+
+/** What a layout decides: which places, in playing order, under which number and name. */
+export interface Draft {
+  number: number;
+  label: string;
+  places: Place[];
+  /** Where the layout itself fixes the hand (windows); otherwise the fingering search decides. */
+  hand?: { fret: number; fingers: number[]; stretches: Stretch[] };
+}
+
+/** What every layout is given. */
+export interface Bench {
+  neck: ScaledNeck;
+  model: HandModel;
+}
+
+/** Fourths: the interval at which a shape runs on without a jog. */
+const FOURTH = 5;
+
+export const benchOf = (neck: ScaledNeck, school: FingeringSchool, hand?: Hand): Bench => ({ neck, model: handModel(neck.instrument, school, hand?.size) });
+
+/** Fills a draft with everything a shape reports. */
+export function shapeOf(bench: Bench, kind: string, draft: Draft): Shape {
+  const { neck } = bench;
+  const hold = draft.hand ?? searchedHand(bench, draft.places);
+  const notes = draft.places.map((p, k): ShapeNote => ({ ...(noteAt(neck, p.string, p.fret) as NeckNote), finger: hold.fingers[k] }));
+  const cells = cellsOf(neck, notes);
+  const frets = draft.places.map((p) => p.fret);
+  const lowFret = Math.min(...frets);
+  const highFret = Math.max(...frets);
+  return {
+    id: `${kind}:${draft.number}@${notes[0].string}/${notes[0].fret}-${lowFret}`,
+    number: draft.number,
+    label: draft.label,
+    notes,
+    cells,
+    lowFret,
+    highFret,
+    widthMm: widthOf(neck, cells),
+    roots: rootsOf(notes),
+    jogs: jogsOf(neck, cells.map((c) => c.string)), // prettier-ignore
+    stretches: hold.stretches,
+    handFret: hold.fret,
+  };
+}
+
+function searchedHand(bench: Bench, places: Place[]): { fret: number; fingers: number[]; stretches: Stretch[] } {
+  const steps = fingerPath(bench.model, places);
+  const mm = bench.model.mm;
+  const reach = (s: (typeof steps)[number]): number => s.fret - (s.handFret + s.finger - 1);
+  const stretched = steps.filter((s) => s.finger > 0 && reach(s) !== 0);
+  return {
+    fret: commonest(steps.filter((s) => s.finger > 0).map((s) => s.handFret)) ?? bench.neck.nut + 1,
+    fingers: steps.map((s) => s.finger),
+    stretches: stretched.map((s) => ({ string: s.string, fret: s.fret, finger: s.finger, mm: Math.abs(mm[s.string][s.fret] - mm[s.string][s.fret - reach(s)]) })),
+  };
+}
+
+/** The value that stands most often; the lowest of those that tie. */
+function commonest(values: number[]): number | undefined {
+  const counts = new Map<number, number>();
+  for (const v of values) counts.set(v, (counts.get(v) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0])[0]?.[0];
+}
+
+/** Notes gathered by string, lowest-sounding string first; a place that a run touches twice counts once. */
+function cellsOf(neck: ScaledNeck, notes: ShapeNote[]): Cell[] {
+  const byString: Cell[] = [];
+  for (const n of notes) addToCell((byString[n.string] ??= { string: n.string, frets: [], steps: [], fingers: [] }), n);
+  const cells = neck.upward.flatMap((string) => byString[string] ?? []);
+  for (const cell of cells) cell.steps = stepsBetween(cell.frets);
+  return cells;
+}
+
+/** Keeps the cell's frets ascending; notes mostly come so. */
+function addToCell(cell: Cell, n: ShapeNote): void {
+  if (cell.frets.includes(n.fret)) return;
+  let at = cell.frets.length;
+  while (at > 0 && cell.frets[at - 1] > n.fret) at--;
+  cell.frets.splice(at, 0, n.fret);
+  cell.fingers.splice(at, 0, n.finger ?? 0);
+}
+
+/** Steps of one string's frets. Example: [5, 6, 8] gives H W. */
+const stepsBetween = (frets: number[]): string[] => frets.slice(1).map((f, k) => stepLetters(f - frets[k]));
+
+function widthOf(neck: ScaledNeck, cells: Cell[]): number {
+  const fretted = cells.flatMap((c) => c.frets).filter((f) => f > neck.nut);
+  return fretted.length ? widestMm(neck.instrument, cells.map((c) => c.string), Math.min(...fretted), Math.max(...fretted)) : 0; // prettier-ignore
+}
+
+function rootsOf(notes: ShapeNote[]): Place[] {
+  const roots = notes.filter((n) => n.role === 'root');
+  return roots.filter((r, k) => roots.findIndex((o) => samePlace(o, r)) === k).map(({ string, fret }) => ({ string, fret }));
+}
+
+const samePlace = (a: Place, b: Place): boolean => a.string === b.string && a.fret === b.fret;
+
+/**
+ * Pairs of neighbouring strings that are not a fourth apart, and by how many frets everything beyond them is moved.
+ * Derived from the tuning, never stored. Example: strings 3 and 2 of E A D G B E, a major third: one fret up.
+ */
+export function jogsOf(neck: ScaledNeck, strings: number[]): Jog[] {
+  return strings.slice(1).flatMap((above, k) => {
+    const below = strings[k];
+    const semitones = neck.open[above] - neck.open[below];
+    return semitones === FOURTH ? [] : [{ below, above, semitones, frets: FOURTH - semitones }];
+  });
+}
+
+/** Place by ascending pitch; on a unison the lower string first. */
+export const byPitch = (neck: ScaledNeck, places: Place[]): Place[] => {
+  const pitch = (p: Place): number => neck.open[p.string] + p.fret;
+  return [...places].sort((a, b) => pitch(a) - pitch(b) || neck.upward.indexOf(a.string) - neck.upward.indexOf(b.string));
+};

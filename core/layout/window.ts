@@ -1,0 +1,133 @@
+import { fail } from '../errors';
+import { fingerPath } from '../fingering';
+import { fretsWithScale, type ScaledNeck } from '../neck';
+import type { LayoutOf, Place, Reach, Stretch } from '../types';
+import { byPitch, type Bench, type Draft } from './shape';
+
+/** Frets the hand owns: from the index finger (or the nut, in the open position) to the little finger. */
+interface Window {
+  index: number;
+  from: number;
+  to: number;
+  open: boolean;
+}
+interface Filled {
+  window: Window;
+  /** Frets by string, ascending. */
+  frets: Map<number, number[]>;
+  reaches: Place[];
+}
+
+/**
+ * One finger per fret: the hand owns frets p..p+3 and every scale note there; holes between strings are filled by the
+ * shorter reach (domain 4.1; rulings 2, 3, 12). The open position comes first; windows with the same places count once.
+ */
+export function layWindows(bench: Bench, layout: LayoutOf<'window'>): Draft[] {
+  const school = layout.stretch ?? 'index';
+  if (!['index', 'little', 'nearer'].includes(school)) fail('BAD_LAYOUT', 'layout.stretch', `layout.stretch: "${String(school)}" is none of index, little, nearer.`);
+  const filled = windowsOn(bench.neck).map((w) => fill(bench, w, school));
+  return distinct(filled.filter((f) => f.frets.size > 0)).map((f) => draftOf(bench, f));
+}
+
+function windowsOn(neck: ScaledNeck): Window[] {
+  const windows: Window[] = [{ index: neck.nut + 1, from: neck.nut, to: neck.nut + 4, open: true }];
+  for (let p = neck.nut + 1; p <= neck.last - 3; p++) windows.push({ index: p, from: p, to: p + 3, open: false });
+  return windows;
+}
+
+function fill(bench: Bench, window: Window, school: Reach): Filled {
+  const { neck } = bench;
+  const frets = new Map(ownFrets(neck, window));
+  const reaches: Place[] = [];
+  neck.upward.slice(1).forEach((above, k) => {
+    for (const p of reachesBetween(bench, window, school, frets, neck.upward[k], above)) {
+      reaches.push(p);
+      frets.set(p.string, [...(frets.get(p.string) ?? []), p.fret].sort((a, b) => a - b));
+    }
+  });
+  return { window, frets, reaches };
+}
+
+/** The window's own notes, each pitch once: on its open string if it has one, otherwise on the lower string. */
+function ownFrets(neck: ScaledNeck, w: Window): [number, number[]][] {
+  const taken = new Set(w.open ? neck.upward.map((s) => neck.open[s] + neck.nut) : []);
+  return neck.upward.flatMap((string): [number, number[]][] => {
+    const frets = fretsWithScale(neck, string, w.from, w.to).filter((f) => {
+      const midi = neck.open[string] + f;
+      const free = !taken.has(midi) || (w.open && f === neck.nut && firstOpen(neck, string));
+      taken.add(midi);
+      return free;
+    });
+    return frets.length ? [[string, frets]] : [];
+  });
+}
+
+/** Of strings tuned to the same pitch, the lowest carries the open note. */
+const firstOpen = (neck: ScaledNeck, string: number): boolean => neck.upward.find((s) => neck.open[s] === neck.open[string]) === string;
+
+/** Scale notes that neither window of two neighbouring strings holds, each given to the string that reaches for it. */
+function reachesBetween(bench: Bench, w: Window, school: Reach, frets: Map<number, number[]>, below: number, above: number): Place[] {
+  const { neck } = bench;
+  const reaches: Place[] = [];
+  for (let midi = neck.open[below] + w.to + 1; midi < neck.open[above] + w.from; midi++) {
+    if (!neck.toneOf[midi % 12]) continue;
+    const forward = { string: below, fret: midi - neck.open[below] };
+    const back = { string: above, fret: midi - neck.open[above] };
+    const chosen = chooseReach(bench, w, school, frets, back, forward);
+    if (chosen) reaches.push(chosen);
+  }
+  return reaches;
+}
+
+/** The shorter reach in frets; the school decides ties; a place off the neck never wins. */
+function chooseReach(bench: Bench, w: Window, school: Reach, frets: Map<number, number[]>, back: Place, forward: Place): Place | undefined {
+  const { neck } = bench;
+  if (back.fret < neck.nut + (w.open ? 0 : 1)) return forward.fret <= neck.last ? forward : undefined;
+  if (forward.fret > neck.last) return back;
+  const difference = w.from - back.fret - (forward.fret - w.to);
+  if (difference !== 0) return difference < 0 ? back : forward;
+  if (school === 'nearer') return cellMm(bench, frets, back) <= cellMm(bench, frets, forward) ? back : forward;
+  return school === 'index' ? back : forward;
+}
+
+/** Width in millimetres of the cell that a reach would make. */
+function cellMm(bench: Bench, frets: Map<number, number[]>, p: Place): number {
+  const cell = [...(frets.get(p.string) ?? []), p.fret];
+  const mm = bench.model.mm[p.string];
+  return mm[Math.max(...cell)] - mm[Math.min(...cell)];
+}
+
+/** Windows with identical places are one: the fewest reaches, then the lowest index fret. */
+function distinct(all: Filled[]): Filled[] {
+  const best = new Map<string, Filled>();
+  for (const f of all) {
+    const key = [...f.frets].map(([string, frets]) => `${string}:${frets.join()}`).join(' ');
+    const held = best.get(key);
+    if (!held || f.reaches.length < held.reaches.length) best.set(key, f);
+  }
+  const kept = new Set(best.values());
+  return all.filter((f) => kept.has(f));
+}
+
+function draftOf(bench: Bench, f: Filled): Draft {
+  const fingers: number[][] = [];
+  for (const [string, frets] of f.frets) fingers[string] = cellFingers(bench, f.window, string, frets);
+  const places = byPitch(bench.neck, [...f.frets].flatMap(([string, frets]) => frets.map((fret) => ({ string, fret })))); // prettier-ignore
+  const fingerOf = (p: Place): number => fingers[p.string][f.frets.get(p.string)?.indexOf(p.fret) ?? 0];
+  const mm = bench.model.mm;
+  const edge = (p: Place): number => (p.fret < f.window.from ? f.window.from : f.window.to);
+  const stretches = f.reaches.map((p): Stretch => ({ ...p, finger: fingerOf(p), mm: Math.abs(mm[p.string][p.fret] - mm[p.string][edge(p)]) }));
+  return {
+    number: f.window.open ? bench.neck.nut : f.window.index,
+    label: f.window.open ? 'open position' : `position ${f.window.index}`,
+    places,
+    hand: { fret: f.window.index, fingers: places.map(fingerOf), stretches },
+  };
+}
+
+/** The index fret fixes the fingers; a cell that would put one finger on two frets is fingered on its own. */
+function cellFingers(bench: Bench, w: Window, string: number, frets: number[]): number[] {
+  const fixed = frets.map((fret) => (fret === bench.neck.nut ? 0 : Math.min(4, Math.max(1, fret - w.index + 1))));
+  const clash = fixed.some((finger, k) => k > 0 && finger === fixed[k - 1]);
+  return clash ? fingerPath(bench.model, frets.map((fret) => ({ string, fret }))).map((s) => s.finger) : fixed; // prettier-ignore
+}

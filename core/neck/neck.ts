@@ -1,0 +1,110 @@
+import { checkWhole } from '../errors';
+import { checkInstrument, checkPlace, fretFromNutMm, lengthMm, nutFret, openMidis, stringsUpward } from '../instrument';
+import { chromaOf, checkNote, hertzOf } from '../pitch';
+import { mod12, plainDegree, noteOnDegree, scaleNotes, semitonesOf, skeletonOf } from '../scale';
+import type { DegreeName, Instrument, NeckNote, Place, Role, ScaleNote, ScaleRef } from '../types';
+
+/** What a place sounds: MIDI number and hertz. Throws BAD_PLACE off the neck or below the capo. */
+export function pitchAt(i: Instrument, p: Place): { midi: number; hz: number } {
+  checkPlace(checkInstrument(i), p);
+  const midi = openMidis(i)[p.string - 1] + p.fret;
+  return { midi, hz: hertzOf(midi) };
+}
+
+/** Every place that sounds a pitch, string 1 first; empty where the neck has none. Range of `midi` 0 to 163. */
+export function placesOf(i: Instrument, midi: number): Place[] {
+  checkInstrument(i);
+  checkWhole('BAD_OPTION', 'midi', midi, 0, 163);
+  const places = openMidis(i).map((open, k) => ({ string: k + 1, fret: midi - open }));
+  return places.filter((p) => p.fret >= nutFret(i) && p.fret <= i.frets);
+}
+
+/** Which notes are touched rather than held, or belong to the chord of the moment. */
+export interface RoleOptions {
+  /** Pitch classes of the chord that sounds. */
+  chord?: readonly number[];
+  /** Degrees marked as passing, beside those that always are. */
+  passing?: readonly DegreeName[];
+}
+
+/** The fifth of the blues that is touched, not held; and Locrian's over a plain minor chord (common practice, no published source). */
+function isPassing(note: ScaleNote, notes: ScaleNote[], o: RoleOptions): boolean {
+  if (o.passing?.includes(note.degree)) return true;
+  const sounds = new Set(notes.map((n) => n.semitones));
+  const chromatic = (s: number): boolean => sounds.has(s - 1) && sounds.has(s + 1);
+  return notes.length === 6 && ((note.degree === 'b5' && chromatic(6)) || (note.degree === 'b3' && sounds.has(2) && sounds.has(4)));
+}
+
+function roleOf(note: ScaleNote, notes: ScaleNote[], tonic: number, o: RoleOptions): Role {
+  if (note.semitones === 0) return 'root';
+  if (o.chord?.includes(mod12(tonic + note.semitones))) return 'chord';
+  if (isPassing(note, notes, o) || locrianOverMinor(note, tonic, o)) return 'passing';
+  return 'scale';
+}
+
+const locrianOverMinor = (note: ScaleNote, tonic: number, o: RoleOptions): boolean =>
+  note.degree === 'b5' && !!o.chord?.includes(mod12(tonic + 3)) && o.chord.includes(mod12(tonic + 7));
+
+/** What is known of a scale note wherever it lies. */
+export type Tone = ScaleNote & { role: Role; added: boolean; index: number };
+
+/** A neck with a scale on it, prepared once for the layouts: numbers in arrays, no names to parse. */
+export interface ScaledNeck {
+  instrument: Instrument;
+  ref: ScaleRef;
+  /** First fret that exists (capo or 0) and the last. */
+  nut: number;
+  last: number;
+  /** Open MIDI by string number; index 0 unused. */
+  open: number[];
+  /** String numbers, lowest-sounding first. */
+  upward: number[];
+  /** Scale tones from the tonic up. */
+  tones: Tone[];
+  /** By pitch class 0 to 11: the tone, or undefined outside the scale. */
+  toneOf: (Tone | undefined)[];
+}
+
+/** Checks instrument and scale and prepares them. Throws what those checks throw. */
+export function scaledNeck(i: Instrument, ref: ScaleRef, o: RoleOptions = {}): ScaledNeck {
+  checkInstrument(i);
+  const notes = scaleNotes(ref);
+  const tonic = chromaOf(ref.tonic);
+  const skeleton = skeletonOf(ref.scale)?.map(semitonesOf);
+  const tones = notes.map((n, index) => ({ ...n, role: roleOf(n, notes, tonic, o), added: skeleton ? !skeleton.includes(n.semitones) : false, index }));
+  const toneOf: (Tone | undefined)[] = Array.from({ length: 12 });
+  for (const tone of tones) toneOf[mod12(tonic + tone.semitones)] = tone;
+  return { instrument: i, ref, nut: nutFret(i), last: i.frets, open: [0, ...openMidis(i)], upward: stringsUpward(i), tones, toneOf };
+}
+
+/** The scale note at a place, or undefined where the place is off the scale. No checks: for the core's own loops. */
+export function noteAt(neck: ScaledNeck, string: number, fret: number): NeckNote | undefined {
+  const midi = neck.open[string] + fret;
+  const tone = neck.toneOf[midi % 12];
+  return tone && { string, fret, midi, name: tone.name, degree: tone.degree, role: tone.role, added: tone.added };
+}
+
+/** Every scale note on the neck, string 1 first, frets upward. */
+export function neckNotes(i: Instrument, ref: ScaleRef, o: RoleOptions = {}): NeckNote[] {
+  const neck = scaledNeck(i, ref, o);
+  return i.strings.flatMap((_, k) => fretsWithScale(neck, k + 1).map((fret) => noteAt(neck, k + 1, fret) as NeckNote));
+}
+
+/** Frets of the scale on a string within a range, both ends included, cut to the neck. */
+export function fretsWithScale(neck: ScaledNeck, string: number, from = neck.nut, to = neck.last): number[] {
+  const frets: number[] = [];
+  for (let f = Math.max(from, neck.nut); f <= Math.min(to, neck.last); f++) if (neck.toneOf[(neck.open[string] + f) % 12]) frets.push(f);
+  return frets;
+}
+
+/** What any note is against a tonic, inside the scale or not: its degree and a spelling. */
+export function nameAgainst(tonic: string, midi: number): { degree: DegreeName; name: string } {
+  const degree = plainDegree(midi - chromaOf(checkNote(tonic)));
+  return { degree, name: noteOnDegree(tonic, degree) };
+}
+
+/** Millimetres between two frets on the longest of the strings given. */
+export const widestMm = (i: Instrument, strings: number[], from: number, to: number): number => {
+  const length = Math.max(...strings.map((s) => lengthMm(i, s)));
+  return fretFromNutMm(length, to) - fretFromNutMm(length, from);
+};

@@ -1,0 +1,21 @@
+/** Longest first, so that a double sign is one glyph. */
+const SIGNS: [RegExp, string][] = [
+  [/##/g, '𝄪'],
+  [/bb/g, '𝄫'],
+  [/#/g, '♯'],
+  [/b/g, '♭'],
+];
+const swap = (signs: string): string => SIGNS.reduce((text, [from, to]) => text.replace(from, to), signs);
+
+/**
+ * ASCII accidentals to the signs that screens and sheets show, in note names, degrees and chord symbols,
+ * wherever they stand in a sentence. Example: glyphs('Bb Mixolydian, b7 of F##') is 'B♭ Mixolydian, ♭7 of F𝄪'.
+ */
+export const glyphs = (text: string): string =>
+  text
+    .replace(/(?<![A-Za-z])([A-G])([#b]{1,4})(?![a-z])/g, (_, letter: string, signs: string) => letter + swap(signs))
+    .replace(/(?<![A-Za-z])([#b]{1,2})(?=\d)/g, (signs) => swap(signs));
+
+/** The other way round, for what people type: 'F♯' and 'Fs' stay as they are typed except for the signs. */
+export const ascii = (text: string): string =>
+  text.replace(/𝄪/gu, '##').replace(/𝄫/gu, 'bb').replace(/♯/g, '#').replace(/♭/g, 'b').replace(/♮/g, '');

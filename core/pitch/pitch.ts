@@ -1,0 +1,41 @@
+import { Note } from 'tonal';
+import { fail } from '../errors';
+import type { NoteName, PitchName } from '../types';
+
+/** Letter, then up to two sharps or two flats. Wider accidentals arise only by computation. */
+const TONIC = /^[A-G](#{0,2}|b{0,2})$/;
+const PITCH = /^[A-G](#{0,2}|b{0,2})-?\d$/;
+
+/** Concert pitch, ISO 16: A4 = 440 Hz; MIDI note 69. */
+export const A4_HZ = 440;
+export const A4_MIDI = 69;
+
+/** Checks a tonic such as `F#` and returns it; throws BAD_NOTE naming `field`. */
+export function checkNote(name: unknown, field = 'tonic'): NoteName {
+  if (typeof name === 'string' && TONIC.test(name)) return name;
+  return fail('BAD_NOTE', field, `${field}: "${String(name)}" is not a note. Use a letter A to G with up to two # or b, such as F# or Bb.`);
+}
+
+/** Pitch class 0 (C) to 11 of any note name, however many accidentals. Example: chromaOf('Cb') is 11. */
+export const chromaOf = (name: NoteName): number => Note.get(name).chroma ?? NaN;
+
+/** MIDI number of a pitch; C4 is 60, Cb4 is 59. Throws BAD_PITCH naming `field`. Range 0 to 127. */
+export function midiOf(pitch: unknown, field = 'pitch'): number {
+  const midi = typeof pitch === 'string' && PITCH.test(pitch) ? Note.get(pitch).midi : null;
+  if (typeof midi === 'number') return midi;
+  return fail('BAD_PITCH', field, `${field}: "${String(pitch)}" is not a pitch. Use a note and an octave, such as E2 or F#3 (C4 is middle C).`);
+}
+
+/** Pitch name of a MIDI number, with sharps or flats. Example: pitchName(61, true) is 'Db4'. */
+export const pitchName = (midi: number, flats = false): PitchName => (flats ? Note.fromMidi(midi) : Note.fromMidiSharps(midi));
+
+/** Equal-tempered frequency in hertz: 440 · 2^((midi − 69)/12). */
+export const hertzOf = (midi: number): number => A4_HZ * 2 ** ((midi - A4_MIDI) / 12);
+
+/** The note an interval such as `3m` above another, spelled by letter. */
+export const noteAbove = (from: NoteName, interval: string): NoteName => Note.transpose(from, interval);
+
+/** The simplest enharmonic spelling; the name itself where it has at most one accidental. */
+export const simpler = (name: NoteName): NoteName => (accidentals(name) > 1 ? Note.simplify(name) : name);
+
+export const accidentals = (name: string): number => name.replace(/[^#b]/g, '').length;

@@ -1,0 +1,129 @@
+import { fail } from '../errors';
+import { checkNote, chromaOf } from '../pitch';
+import type { DegreeName, NoteName, ScaleRef } from '../types';
+import { checkDegree, degreeOfNote, letterOf, semitonesOf, mod12 } from './degrees';
+import { checkDegrees, degreesOf, listScales, nameScale, scaleNotes } from './scale';
+
+/** Degrees of b as heard from a's tonic, so that scales on different tonics compare by sound. */
+const heardFrom = (tonic: NoteName, ref: ScaleRef): DegreeName[] =>
+  ref.tonic === tonic ? degreesOf(ref.scale) : scaleNotes(ref).map((n) => degreeOfNote(tonic, n.name));
+
+/**
+ * What changes from scale a to scale b, in a's degrees.
+ * `changed` pairs a degree of a that b lacks with b's degree of the same letter; what finds no partner is dropped or added.
+ * Example: dorian → mixolydian on one tonic: changed b3 → 3.
+ */
+export function compareScales(a: ScaleRef, b: ScaleRef): { kept: NoteName[]; changed: { from: DegreeName; to: DegreeName }[]; added: DegreeName[]; dropped: DegreeName[] } {
+  const notes = scaleNotes(a);
+  const there = heardFrom(a.tonic, b);
+  const sounds = new Set(there.map(semitonesOf));
+  const kept = notes.filter((n) => sounds.has(n.semitones));
+  const gone = notes.filter((n) => !sounds.has(n.semitones)).map((n) => n.degree);
+  const here = new Set(notes.map((n) => n.semitones));
+  const fresh = there.filter((d) => !here.has(semitonesOf(d)));
+  const changed = gone.flatMap((from) => pairOf(from, fresh));
+  return {
+    kept: kept.map((n) => n.name),
+    changed,
+    added: fresh.filter((d) => !changed.some((c) => c.to === d)),
+    dropped: gone.filter((d) => !changed.some((c) => c.from === d)),
+  };
+}
+
+const pairOf = (from: DegreeName, fresh: DegreeName[]): { from: DegreeName; to: DegreeName }[] => {
+  const to = fresh.find((d) => letterOf(d) === letterOf(from));
+  return to ? [{ from, to }] : [];
+};
+
+/** The degrees heard from the k-th note as home (k from 0). */
+function rotated(ref: ScaleRef, k: number): { tonic: NoteName; degrees: DegreeName[] } {
+  const notes = scaleNotes(ref);
+  const tonic = notes[k].name;
+  const degrees = [...notes.slice(k), ...notes.slice(0, k)].map((n) => degreeOfNote(tonic, n.name));
+  return { tonic, degrees };
+}
+
+/**
+ * Same notes, every home, going up from the given one. `scale` is a catalogue id, or the degrees in one string,
+ * which every function here takes as a scale. `degreeOfParent` counts from the parent scale's tonic where the
+ * catalogue knows it, else from the given tonic. Example: F# dorian gives F# dorian (2), G# phrygian (3), A lydian (4) ...
+ */
+export function relatedModes(ref: ScaleRef): { tonic: NoteName; scale: string; degreeOfParent: number }[] {
+  const notes = scaleNotes(ref);
+  const first = nameScale(degreesOf(ref.scale))?.mode ?? 1;
+  return notes.map((_, k) => {
+    const { tonic, degrees } = rotated(ref, k);
+    const scale = nameScale(degrees)?.id ?? degrees.join(' ');
+    return { tonic, scale, degreeOfParent: ((first - 1 + k) % notes.length) + 1 };
+  });
+}
+
+/** The parent scale on its tonic and the mode number, or null for scales that are nobody's mode. Example: F# dorian is mode 2 of E ionian. */
+export function parentOf(ref: ScaleRef): { ref: ScaleRef; mode: number } | null {
+  const named = nameScale(degreesOf(ref.scale));
+  if (!named?.parent || !named.mode) return null;
+  const home = relatedModes(ref).find((m) => m.degreeOfParent === 1);
+  return home ? { ref: { tonic: home.tonic, scale: named.parent }, mode: named.mode } : null;
+}
+
+/** The seven modes of major on one tonic, brightest first; neighbours differ by one note. */
+export const brightnessOrder = (tonic: NoteName): ScaleRef[] =>
+  ['lydian', 'ionian', 'mixolydian', 'dorian', 'aeolian', 'phrygian', 'locrian'].map((scale) => ({ tonic: checkNote(tonic), scale }));
+
+/** Names for a sound, best first: the same letter altered, then any other that exists. */
+function namesFor(sound: number, letter: number, used: Set<number>): DegreeName[] {
+  const all = ['1', 'b2', '2', '#2', 'b3', '3', 'b4', '4', '#4', 'b5', '5', '#5', 'b6', '6', 'bb7', 'b7', '7'];
+  const rank = (d: DegreeName): number => (letterOf(d) === letter ? 0 : used.has(letterOf(d)) ? 2 : 1) + d.length / 10;
+  return all.filter((d) => semitonesOf(d) === sound).sort((a, b) => rank(a) - rank(b));
+}
+
+/** A catalogue id where the sounds have a name, else the degrees themselves. */
+export function canonical(tonic: NoteName, degrees: DegreeName[]): ScaleRef & { named: string | null } {
+  const named = nameScale(degrees);
+  return { tonic, scale: named?.id ?? checkDegrees(degrees), named: named?.name ?? null };
+}
+
+/**
+ * Raises or lowers one degree by a half step. Throws BAD_DEGREE if the scale lacks it, BAD_SCALE if the
+ * new sound is taken or it is the root. Example: dorian, raise b3: mixolydian.
+ */
+export function alterDegree(ref: ScaleRef, degree: DegreeName, by: -1 | 1): ScaleRef & { named: string | null } {
+  const degrees = degreesOf(ref.scale);
+  checkDegree(degree);
+  if (by !== 1 && by !== -1) fail('BAD_OPTION', 'by', 'by: a degree moves by 1 or -1 half step.');
+  if (!degrees.includes(degree)) fail('BAD_DEGREE', 'degree', `degree: this scale has no ${degree}; it has ${degrees.join(' ')}.`);
+  if (degree === '1') fail('BAD_SCALE', 'degree', 'degree: the root stays; change the tonic instead.');
+  return canonical(checkNote(ref.tonic), moved(degrees, degree, semitonesOf(degree) + by));
+}
+
+function moved(degrees: DegreeName[], degree: DegreeName, sound: number): DegreeName[] {
+  const rest = degrees.filter((d) => d !== degree);
+  const taken = sound % 12 === 0 ? '1' : rest.find((d) => semitonesOf(d) === sound);
+  if (taken) fail('BAD_SCALE', 'degree', `degree: ${degree} cannot move there, ${taken} stands on that fret already.`);
+  const [name] = namesFor(sound, letterOf(degree), new Set(rest.map(letterOf)));
+  return [...rest, name];
+}
+
+/** Adds the sound (1 to 11 semitones above the tonic) or drops it if it is there. Throws BAD_SCALE for the root or below two notes. */
+export function toggleSound(ref: ScaleRef, sound: number): ScaleRef & { named: string | null } {
+  const degrees = degreesOf(ref.scale);
+  if (mod12(sound) === 0) fail('BAD_SCALE', 'degree', 'degree: the root stays; change the tonic instead.');
+  const without = degrees.filter((d) => semitonesOf(d) !== mod12(sound));
+  if (without.length < degrees.length) return canonical(checkNote(ref.tonic), checkDegrees(without));
+  const [name] = namesFor(mod12(sound), 0, new Set(degrees.map(letterOf)));
+  return canonical(checkNote(ref.tonic), [...degrees, name]);
+}
+
+/** A scale in words when it has no name: the nearest named scale and what differs. Ties go to the catalogue's order. */
+export function nearestScale(scale: ScaleRef['scale']): { id: string; name: string; changed: { from: DegreeName; to: DegreeName }[]; added: DegreeName[]; dropped: DegreeName[] } {
+  const here = { tonic: 'C', scale };
+  const found = listScales().map((s) => ({ ...compareScales({ tonic: 'C', scale: s.id }, here), id: s.id, name: s.name }));
+  const distance = (d: (typeof found)[number]): number => d.changed.length + 1.1 * (d.added.length + d.dropped.length);
+  const { id, name, changed, added, dropped } = found.reduce((best, d) => (distance(d) < distance(best) ? d : best));
+  return { id, name, changed, added, dropped };
+}
+
+/** True where two refs sound the same notes from the same tonic sound. */
+export const soundsSame = (a: ScaleRef, b: ScaleRef): boolean =>
+  chromaOf(a.tonic) === chromaOf(b.tonic) && degreesOf(a.scale).map(semitonesOf).join() === degreesOf(b.scale).map(semitonesOf).join();
+

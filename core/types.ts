@@ -1,0 +1,158 @@
+/** The words shared by everything. Plain JSON-able data only. */
+
+/** Letter and ASCII accidentals: `F#`, `Bb`, `Cbb`. */
+export type NoteName = string;
+/** Note name with scientific octave: `F#2`. C4 is MIDI 60. */
+export type PitchName = string;
+/** A degree against the major scale of the same tonic: `1`, `b3`, `#4`, `bb7`. */
+export type DegreeName = string;
+/** String 1 is the thinnest side; fret 0 is the open string, fret numbers stay absolute under a capo. */
+export type Place = { string: number; fret: number };
+
+export interface InstrumentString {
+  open: PitchName;
+  /** Outer diameter in millimetres. */
+  gaugeMm?: number;
+  wound?: boolean;
+  /** Speaking length in millimetres where it differs from the instrument's (fanned frets). */
+  scaleLengthMm?: number;
+}
+
+export interface Instrument {
+  name: string;
+  /** `strings[0]` is string 1. */
+  strings: InstrumentString[];
+  /** 5 to 36. */
+  frets: number;
+  /** 200 to 1200. */
+  scaleLengthMm: number;
+  /** Fret of the capo; frets below it do not exist. */
+  capo?: number;
+  /** For display only. */
+  handedness?: 'right' | 'left';
+}
+
+export interface ScaleRef {
+  tonic: NoteName;
+  /** A scale id or name such as `dorian`, or its degrees. */
+  scale: string | DegreeName[];
+}
+
+export interface ScaleInfo {
+  id: string;
+  name: string;
+  aliases: string[];
+  degrees: DegreeName[];
+  /** `H` is one fret, `W` two, `WH` three; they always sum to twelve frets. */
+  steps: string[];
+  family: string;
+  /** Id of the scale this one is a mode of, itself included. */
+  parent?: string;
+  /** 1 is the parent itself. */
+  mode?: number;
+}
+
+export interface ScaleNote {
+  name: NoteName;
+  degree: DegreeName;
+  /** Above the tonic, 0 to 11. */
+  semitones: number;
+}
+
+/** In order of precedence. */
+export type Role = 'root' | 'chord' | 'passing' | 'scale' | 'outside';
+
+export interface NeckNote extends Place {
+  midi: number;
+  name: NoteName;
+  degree: DegreeName;
+  role: Role;
+  /** True where a pentatonic skeleton underlies the scale and this note is not of it. */
+  added: boolean;
+}
+
+export interface ShapeNote extends NeckNote {
+  /** 0 is an open string, 1 index to 4 little finger. */
+  finger?: number;
+}
+
+/** What one string carries in a shape. */
+export interface Cell {
+  string: number;
+  frets: number[];
+  steps: string[];
+  fingers: number[];
+}
+
+/** Where two neighbouring strings are not a fourth apart, and what that does to the shape. */
+export interface Jog {
+  /** String number of the lower-sounding string. */
+  below: number;
+  /** String number of the higher-sounding string. */
+  above: number;
+  semitones: number;
+  /** How many frets higher everything on the far side sits: 5 minus the semitones. */
+  frets: number;
+}
+
+/** A note outside the hand's natural spread, and how far beyond it in millimetres. */
+export interface Stretch extends Place {
+  finger: number;
+  mm: number;
+}
+
+export interface Shape {
+  id: string;
+  number: number;
+  label: string;
+  /** Ascending as played. A split keeps the order of its run. */
+  notes: ShapeNote[];
+  /** Lowest-sounding string first. */
+  cells: Cell[];
+  lowFret: number;
+  highFret: number;
+  /** Between the lowest and the highest fretted note, on the longest string. */
+  widthMm: number;
+  roots: Place[];
+  jogs: Jog[];
+  stretches: Stretch[];
+  /** Fret under the first finger at rest, as the fingering holds it most of the time. */
+  handFret: number;
+}
+
+export type Reach = 'index' | 'little' | 'nearer';
+export type Numbering = 'minor-root' | 'major-root';
+
+export type Layout =
+  | { kind: 'window'; stretch?: Reach }
+  | { kind: 'box'; numbering?: Numbering }
+  | { kind: 'per-string'; notes: number }
+  | { kind: 'one-string'; string: number }
+  | { kind: 'string-set'; strings: number[]; counts: number[]; start: Place }
+  | { kind: 'diagonal'; counts?: [number, number]; root: Place }
+  | { kind: 'split'; notes?: number }
+  | { kind: 'region'; fromFret: number; toFret: number }
+  | { kind: 'anchor'; root: Place; notes: number };
+
+export type LayoutKind = Layout['kind'];
+export type LayoutOf<K extends LayoutKind> = Extract<Layout, { kind: K }>;
+
+export type FingeringSchool = 'finger-per-fret' | 'first-and-third' | 'stretch' | 'no-little-finger';
+export interface Hand {
+  size: 'small' | 'medium' | 'large';
+}
+
+export type Move = 'start' | 'stay' | 'stretch' | 'shift' | 'slide' | 'roll';
+export interface FingeredStep extends Place {
+  finger: 0 | 1 | 2 | 3 | 4;
+  handFret: number;
+  move: Move;
+  costMm: number;
+}
+
+export interface Seam {
+  shared: { place: Place; fingerBelow: number; fingerAbove: number }[];
+  /** From the hand fret of the lower rung to that of the upper. */
+  shiftFrets: number;
+  shiftMm: number;
+}
