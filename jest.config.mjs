@@ -1,11 +1,26 @@
 /** Pure code and server in Node; what needs a screen is tested in Chromium by Playwright. */
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/core', '<rootDir>/contract', '<rootDir>/formats', '<rootDir>/server', '<rootDir>/app', '<rootDir>/demo', '<rootDir>/tests/outside', '<rootDir>/scripts'],
+  roots: [
+    '<rootDir>/core',
+    '<rootDir>/contract',
+    '<rootDir>/formats',
+    '<rootDir>/server',
+    '<rootDir>/app',
+    '<rootDir>/demo',
+    '<rootDir>/tests/outside',
+    '<rootDir>/scripts',
+  ],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
-    '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } }, target: 'es2022' }, module: { type: 'es6' } }],
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: { parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } }, target: 'es2022' },
+        module: { type: 'es6' },
+      },
+    ],
   },
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
 };

@@ -11,8 +11,10 @@ export { SCHOOLS, SPAN_MM } from './schools';
 
 /** Checks a school and a hand size; throws BAD_OPTION listing the choices. */
 export function checkHand(school: FingeringSchool, hand?: Hand): void {
-  if (!Object.hasOwn(SCHOOLS, school)) fail('BAD_OPTION', 'school', `school: "${String(school)}" is none of ${Object.keys(SCHOOLS).join(', ')}.`);
-  if (hand && !Object.hasOwn(SPAN_MM, hand.size)) fail('BAD_OPTION', 'hand.size', `hand.size: "${String(hand.size)}" is none of small, medium, large.`);
+  if (!Object.hasOwn(SCHOOLS, school))
+    fail('BAD_OPTION', 'school', `school: "${String(school)}" is none of ${Object.keys(SCHOOLS).join(', ')}.`);
+  if (hand && !Object.hasOwn(SPAN_MM, hand.size))
+    fail('BAD_OPTION', 'hand.size', `hand.size: "${String(hand.size)}" is none of small, medium, large.`);
 }
 
 /** Fingers for a line of places in playing order: the least effort over the whole line. Throws BAD_PLACE, BAD_OPTION. */

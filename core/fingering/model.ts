@@ -42,7 +42,8 @@ export function handModel(i: Instrument, school: FingeringSchool, size: Hand['si
 }
 
 /** Every hold of a fretted note, lowest hand fret first, then lowest finger. Never empty: the first finger always serves. */
-export const holdsOf = (m: HandModel, string: number, fret: number): Hold[] => ((m.known[string] ??= [])[fret] ??= findHolds(m, string, fret));
+export const holdsOf = (m: HandModel, string: number, fret: number): Hold[] =>
+  ((m.known[string] ??= [])[fret] ??= findHolds(m, string, fret));
 
 function findHolds(m: HandModel, string: number, fret: number): Hold[] {
   const holds: Hold[] = [];
@@ -60,7 +61,8 @@ function addForward(m: HandModel, holds: Hold[], string: number, fret: number, f
   if (hand <= m.nut) return;
   const mm = m.mm[string];
   const reachMm = mm[fret] - mm[fret - 1];
-  if (mm[fret] - mm[hand] <= m.forwardSpanMm) holds.push({ finger, hand, reachMm, cost: m.costs.finger[finger] + m.costs.forward * reachMm });
+  if (mm[fret] - mm[hand] <= m.forwardSpanMm)
+    holds.push({ finger, hand, reachMm, cost: m.costs.finger[finger] + m.costs.forward * reachMm });
 }
 
 function addBack(m: HandModel, holds: Hold[], string: number, fret: number, finger: number): void {
@@ -89,12 +91,14 @@ const sameplaceCost = (m: HandModel, a: Hold, b: Hold): number =>
   (a.finger === b.finger ? 0 : m.costs.change) + (a.hand === b.hand ? 0 : shiftCost(m, a, b, false));
 
 function heldCost(m: HandModel, a: Hold, aString: number, aFret: number, b: Hold, bString: number, bFret: number): number {
-  if (aString === bString) return (bFret > aFret ? b.finger > a.finger : b.finger < a.finger) && fits(m, aString, aFret, bFret) ? 0 : Infinity;
+  if (aString === bString)
+    return (bFret > aFret ? b.finger > a.finger : b.finger < a.finger) && fits(m, aString, aFret, bFret) ? 0 : Infinity;
   if (a.finger !== b.finger) return fits(m, bString, aFret, bFret) ? 0 : Infinity;
   return aFret === bFret ? m.costs.roll : m.costs.hop;
 }
 
-const fits = (m: HandModel, string: number, a: number, b: number): boolean => Math.abs(m.mm[string][b] - m.mm[string][a]) <= Math.max(m.spanMm, m.mm[string][Math.min(a, b) + 3] - m.mm[string][Math.min(a, b)]);
+const fits = (m: HandModel, string: number, a: number, b: number): boolean =>
+  Math.abs(m.mm[string][b] - m.mm[string][a]) <= Math.max(m.spanMm, m.mm[string][Math.min(a, b) + 3] - m.mm[string][Math.min(a, b)]);
 
 function movedCost(m: HandModel, a: Hold, b: Hold, sameString: boolean): number {
   if (sameString && a.finger === b.finger) return m.costs.slide + m.costs.slidePerMm * Math.abs(m.mm[0][b.hand] - m.mm[0][a.hand]);

@@ -86,7 +86,8 @@ function stepOf(places: Place[], k: number, stage: Stage, at: number, before: St
 /** The first that applies of start, slide, shift, stretch, roll, stay (rulings, 16). */
 function moveOf(hold: Hold, p: Place, last: Hold | undefined, before: Place | undefined, reachMm: number): Move {
   if (!last || !before) return 'start';
-  if (hold.hand !== last.hand) return hold.finger === last.finger && p.string === before.string && p.fret !== before.fret ? 'slide' : 'shift';
+  if (hold.hand !== last.hand)
+    return hold.finger === last.finger && p.string === before.string && p.fret !== before.fret ? 'slide' : 'shift';
   if (reachMm > 0) return 'stretch';
   return hold.finger !== 0 && hold.finger === last.finger && p.string !== before.string && p.fret === before.fret ? 'roll' : 'stay';
 }

@@ -12,7 +12,8 @@ export const LIMITS = Object.freeze({
 
 /** Throws CoreError naming the field if the instrument is out of its ranges; returns it otherwise. */
 export function checkInstrument(i: Instrument): Instrument {
-  if (typeof i !== 'object' || i === null || !Array.isArray(i.strings)) fail('BAD_INSTRUMENT', 'strings', 'strings: an instrument needs 1 to 12 strings.');
+  if (typeof i !== 'object' || i === null || !Array.isArray(i.strings))
+    fail('BAD_INSTRUMENT', 'strings', 'strings: an instrument needs 1 to 12 strings.');
   const count = i.strings.length;
   if (count < 1 || count > 12) fail('BAD_INSTRUMENT', 'strings', `strings: ${count} strings; an instrument here has 1 to 12.`);
   checkWhole('BAD_INSTRUMENT', 'frets', i.frets, ...LIMITS.frets);
@@ -72,7 +73,8 @@ export function fretDistanceMm(i: Instrument, string: number, from: number, to: 
  */
 export function parseTuning(text: string, lowest = 40): string[] {
   const words = text.trim().match(/[A-Ga-g](?:#|b(?![a-z]))*-?\d?|\S+/g) ?? [];
-  if (words.length < 1 || words.length > 12) fail('BAD_INSTRUMENT', 'tuning', `tuning: ${words.length} strings; give 1 to 12 notes, lowest first, such as D A D G B E.`);
+  if (words.length < 1 || words.length > 12)
+    fail('BAD_INSTRUMENT', 'tuning', `tuning: ${words.length} strings; give 1 to 12 notes, lowest first, such as D A D G B E.`);
   const pitches: string[] = [];
   let last: number | null = null;
   for (const word of words) {
@@ -86,11 +88,20 @@ export function parseTuning(text: string, lowest = 40): string[] {
 function wordToPitch(word: string, last: number | null, lowest: number): string {
   const name = word.charAt(0).toUpperCase() + word.slice(1);
   if (/\d$/.test(name)) return name;
-  if (!/^[A-G](#{0,2}|b{0,2})$/.test(name)) throw new CoreError('BAD_PITCH', 'tuning', `tuning: "${word}" is not a note. Write notes lowest string first, such as D A D G B E or B1 E2 A2.`);
+  if (!/^[A-G](#{0,2}|b{0,2})$/.test(name))
+    throw new CoreError(
+      'BAD_PITCH',
+      'tuning',
+      `tuning: "${word}" is not a note. Write notes lowest string first, such as D A D G B E or B1 E2 A2.`,
+    );
   const octaves = [0, 1, 2, 3, 4, 5, 6, 7, 8].map((o) => name + o).filter((p) => last === null || midiOf(p) >= last);
   const distance = (p: string): number => Math.abs(midiOf(p) - (last ?? lowest));
   return octaves.reduce((best, p) => (distance(p) < distance(best) ? p : best));
 }
 
 /** The strings as a player spells the tuning, low to high, octaves left out: "E A D G B E". */
-export const spellTuning = (i: Instrument): string => [...i.strings].reverse().map((s) => s.open.replace(/-?\d$/, '')).join(' ');
+export const spellTuning = (i: Instrument): string =>
+  [...i.strings]
+    .reverse()
+    .map((s) => s.open.replace(/-?\d$/, ''))
+    .join(' ');

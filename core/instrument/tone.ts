@@ -12,7 +12,8 @@ const USUAL_TENSION_N = 70;
 const MIDDLE_RATIO = 600;
 
 /** Mass per metre in kg/m of a string of this outer diameter. */
-const massPerMetre = (gaugeMm: number, wound: boolean): number => (Math.PI / 4) * (gaugeMm / 1000) ** 2 * (wound ? WOUND_DENSITY : STEEL_DENSITY);
+const massPerMetre = (gaugeMm: number, wound: boolean): number =>
+  (Math.PI / 4) * (gaugeMm / 1000) ** 2 * (wound ? WOUND_DENSITY : STEEL_DENSITY);
 
 /**
  * Tension in newtons of a string at its open pitch by Mersenne's law, T = μ·(2·L·f)², L in metres;

@@ -15,7 +15,8 @@ const FOURTH = 5;
 export function layBoxes(bench: Bench, layout: LayoutOf<'box'>): Draft[] {
   const { neck } = bench;
   const numbering = layout.numbering ?? 'minor-root';
-  if (numbering !== 'minor-root' && numbering !== 'major-root') fail('BAD_LAYOUT', 'layout.numbering', `layout.numbering: "${String(numbering)}" is neither minor-root nor major-root.`);
+  if (numbering !== 'minor-root' && numbering !== 'major-root')
+    fail('BAD_LAYOUT', 'layout.numbering', `layout.numbering: "${String(numbering)}" is neither minor-root nor major-root.`);
   const skeleton = skeletonClasses(neck);
   const two = neck.upward.map(() => 2);
   return startsOn(neck, skeleton, neck.upward[0]).flatMap(({ midi, index }) => {
@@ -29,7 +30,12 @@ export function layBoxes(bench: Bench, layout: LayoutOf<'box'>): Draft[] {
 
 function skeletonClasses(neck: ScaledNeck): number[] {
   const degrees = skeletonOf(neck.ref.scale);
-  if (!degrees) return fail('NO_SKELETON', 'layout', 'This scale has no five-box layout, as it holds no pentatonic to build on. Use windows or notes per string instead.');
+  if (!degrees)
+    return fail(
+      'NO_SKELETON',
+      'layout',
+      'This scale has no five-box layout, as it holds no pentatonic to build on. Use windows or notes per string instead.',
+    );
   const home = neck.toneOf.findIndex((t) => t?.semitones === 0);
   return degrees.map((d) => (home + semitonesOf(d)) % 12);
 }
@@ -57,7 +63,9 @@ function addedPlaces(neck: ScaledNeck, skeleton: number[], cells: Place[][]): Pl
   });
   const all = [beyond(skeleton, real[0], -1), ...real, beyond(skeleton, real[real.length - 1], 1)];
   const inside = real.flatMap((p) => scaleBetween(neck, p.low, p.high).map((m) => ({ string: p.string as number, fret: m - p.open })));
-  const between = all.slice(1).flatMap((upper, k) => scaleBetween(neck, all[k].high, upper.low).flatMap((m) => placeBetween(neck, all[k], upper, m)));
+  const between = all
+    .slice(1)
+    .flatMap((upper, k) => scaleBetween(neck, all[k].high, upper.low).flatMap((m) => placeBetween(neck, all[k], upper, m)));
   return [...inside, ...between];
 }
 

@@ -14,7 +14,11 @@ export function layDiagonal(bench: Bench, layout: LayoutOf<'diagonal'>): Draft[]
   const root = checkRoot(neck, layout.root, 'layout.root');
   const counts = checkedCounts(layout.counts) ?? defaultCounts(neck.tones.length);
   const places = grow(neck, root, counts, rootOffset(neck, counts));
-  return withFolds(neck, places).map((p, k) => ({ number: k + 1, label: `diagonal ${counts[0]} and ${counts[1]}, from fret ${p[0].fret}`, places: byPitch(neck, p) }));
+  return withFolds(neck, places).map((p, k) => ({
+    number: k + 1,
+    label: `diagonal ${counts[0]} and ${counts[1]}, from fret ${p[0].fret}`,
+    places: byPitch(neck, p),
+  }));
 }
 
 /** Throws unless the place sounds the tonic. */
@@ -26,7 +30,8 @@ export function checkRoot(neck: ScaledNeck, p: Place, field: string): Place {
 
 function checkedCounts(counts: [number, number] | undefined): [number, number] | undefined {
   if (counts === undefined) return undefined;
-  if (!Array.isArray(counts) || counts.length !== 2) fail('BAD_LAYOUT', 'layout.counts', 'layout.counts: give two counts, such as 2 and 3.');
+  if (!Array.isArray(counts) || counts.length !== 2)
+    fail('BAD_LAYOUT', 'layout.counts', 'layout.counts: give two counts, such as 2 and 3.');
   counts.forEach((c, k) => checkWhole('BAD_LAYOUT', `layout.counts[${k}]`, c, 1, 6));
   return counts;
 }

@@ -47,13 +47,19 @@ export interface LayOutOptions extends RoleOptions {
  * Example: B♭ minor pentatonic boxes in E A D G B E on 22 frets: ten shapes, box 4 at the nut first.
  */
 export function layOut(i: Instrument, ref: ScaleRef, layout: Layout, o: LayOutOptions = {}): Shape[] {
-  if (!layout || !Object.hasOwn(LAYOUTS, layout.kind)) fail('BAD_LAYOUT', 'layout.kind', `layout.kind: "${String(layout?.kind)}" is none of ${Object.keys(LAYOUTS).join(', ')}.`);
+  if (!layout || !Object.hasOwn(LAYOUTS, layout.kind))
+    fail('BAD_LAYOUT', 'layout.kind', `layout.kind: "${String(layout?.kind)}" is none of ${Object.keys(LAYOUTS).join(', ')}.`);
   const school = o.school ?? defaultSchool(layout);
   checkHand(school, o.hand);
   const bench = benchOf(scaledNeck(i, ref, o), school, o.hand);
   const lay = LAYOUTS[layout.kind] as (b: Bench, l: Layout) => Draft[];
   const shapes = lay(bench, layout).map((d) => shapeOf(bench, layout.kind, d));
-  if (!shapes.length) fail('NO_SHAPE_FITS', 'layout', 'No whole shape of this layout fits on this neck. Use fewer notes per string, more frets, or another layout.');
+  if (!shapes.length)
+    fail(
+      'NO_SHAPE_FITS',
+      'layout',
+      'No whole shape of this layout fits on this neck. Use fewer notes per string, more frets, or another layout.',
+    );
   return layout.kind === 'window' ? shapes : shapes.sort((a, b) => a.lowFret - b.lowFret || a.highFret - b.highFret);
 }
 

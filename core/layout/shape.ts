@@ -21,7 +21,10 @@ export interface Bench {
 /** Fourths: the interval at which a shape runs on without a jog. */
 const FOURTH = 5;
 
-export const benchOf = (neck: ScaledNeck, school: FingeringSchool, hand?: Hand): Bench => ({ neck, model: handModel(neck.instrument, school, hand?.size) });
+export const benchOf = (neck: ScaledNeck, school: FingeringSchool, hand?: Hand): Bench => ({
+  neck,
+  model: handModel(neck.instrument, school, hand?.size),
+});
 
 /** Fills a draft with everything a shape reports. */
 export function shapeOf(bench: Bench, kind: string, draft: Draft): Shape {
@@ -56,7 +59,12 @@ function searchedHand(bench: Bench, places: Place[]): { fret: number; fingers: n
   return {
     fret: commonest(steps.filter((s) => s.finger > 0).map((s) => s.handFret)) ?? bench.neck.nut + 1,
     fingers: steps.map((s) => s.finger),
-    stretches: stretched.map((s) => ({ string: s.string, fret: s.fret, finger: s.finger, mm: Math.abs(mm[s.string][s.fret] - mm[s.string][s.fret - reach(s)]) })),
+    stretches: stretched.map((s) => ({
+      string: s.string,
+      fret: s.fret,
+      finger: s.finger,
+      mm: Math.abs(mm[s.string][s.fret] - mm[s.string][s.fret - reach(s)]),
+    })),
   };
 }
 

@@ -13,7 +13,11 @@ export function layStringSet(bench: Bench, layout: LayoutOf<'string-set'>): Draf
   const rows = checkedRows(neck, layout);
   const places = grow(neck, rows, layout.start);
   const names = rows.map((r) => r.string).join(' ');
-  return withFolds(neck, places).map((p, k) => ({ number: k + 1, label: `strings ${names}, from fret ${p[0].fret}`, places: byPitch(neck, p) }));
+  return withFolds(neck, places).map((p, k) => ({
+    number: k + 1,
+    label: `strings ${names}, from fret ${p[0].fret}`,
+    places: byPitch(neck, p),
+  }));
 }
 
 interface Row {
@@ -25,13 +29,15 @@ function checkedRows(neck: ScaledNeck, layout: LayoutOf<'string-set'>): Row[] {
   const { strings, counts } = layout;
   if (!Array.isArray(strings) || strings.length < 1) fail('BAD_LAYOUT', 'layout.strings', 'layout.strings: choose at least one string.');
   if (new Set(strings).size !== strings.length) fail('BAD_LAYOUT', 'layout.strings', 'layout.strings: each string can be chosen once.');
-  if (!Array.isArray(counts) || counts.length !== strings.length) fail('BAD_LAYOUT', 'layout.counts', 'layout.counts: give one count for each chosen string.');
+  if (!Array.isArray(counts) || counts.length !== strings.length)
+    fail('BAD_LAYOUT', 'layout.counts', 'layout.counts: give one count for each chosen string.');
   const rows = strings.map((s, k) => ({
     string: checkWhole('BAD_LAYOUT', `layout.strings[${k}]`, s, 1, neck.upward.length),
     count: checkWhole('BAD_LAYOUT', `layout.counts[${k}]`, counts[k], 1, 12),
   }));
   rows.sort((a, b) => neck.upward.indexOf(a.string) - neck.upward.indexOf(b.string));
-  if (checkScalePlace(neck, layout.start, 'layout.start').string !== rows[0].string) fail('BAD_LAYOUT', 'layout.start', `layout.start: start on string ${rows[0].string}, the lowest of those chosen.`);
+  if (checkScalePlace(neck, layout.start, 'layout.start').string !== rows[0].string)
+    fail('BAD_LAYOUT', 'layout.start', `layout.start: start on string ${rows[0].string}, the lowest of those chosen.`);
   return rows;
 }
 
@@ -41,7 +47,11 @@ export function checkScalePlace(neck: ScaledNeck, p: Place, field: string): Plac
   checkWhole('BAD_PLACE', `${field}.fret`, p.fret, neck.nut, neck.last);
   const midi = neck.open[p.string] + p.fret;
   if (neck.toneOf[midi % 12]) return p;
-  return fail('NOT_IN_SCALE', field, `${field}: string ${p.string}, fret ${p.fret} is ${nameAgainst(neck.ref.tonic, midi).name}, which is not in the scale. Choose a scale note.`);
+  return fail(
+    'NOT_IN_SCALE',
+    field,
+    `${field}: string ${p.string}, fret ${p.fret} is ${nameAgainst(neck.ref.tonic, midi).name}, which is not in the scale. Choose a scale note.`,
+  );
 }
 
 function grow(neck: ScaledNeck, rows: Row[], start: Place): Place[] {

@@ -24,7 +24,8 @@ interface Filled {
  */
 export function layWindows(bench: Bench, layout: LayoutOf<'window'>): Draft[] {
   const school = layout.stretch ?? 'index';
-  if (!['index', 'little', 'nearer'].includes(school)) fail('BAD_LAYOUT', 'layout.stretch', `layout.stretch: "${String(school)}" is none of index, little, nearer.`);
+  if (!['index', 'little', 'nearer'].includes(school))
+    fail('BAD_LAYOUT', 'layout.stretch', `layout.stretch: "${String(school)}" is none of index, little, nearer.`);
   const filled = windowsOn(bench.neck).map((w) => fill(bench, w, school));
   return distinct(filled.filter((f) => f.frets.size > 0)).map((f) => draftOf(bench, f));
 }
@@ -42,7 +43,10 @@ function fill(bench: Bench, window: Window, school: Reach): Filled {
   neck.upward.slice(1).forEach((above, k) => {
     for (const p of reachesBetween(bench, window, school, frets, neck.upward[k], above)) {
       reaches.push(p);
-      frets.set(p.string, [...(frets.get(p.string) ?? []), p.fret].sort((a, b) => a - b));
+      frets.set(
+        p.string,
+        [...(frets.get(p.string) ?? []), p.fret].sort((a, b) => a - b),
+      );
     }
   });
   return { window, frets, reaches };
@@ -116,7 +120,11 @@ function draftOf(bench: Bench, f: Filled): Draft {
   const fingerOf = (p: Place): number => fingers[p.string][f.frets.get(p.string)?.indexOf(p.fret) ?? 0];
   const mm = bench.model.mm;
   const edge = (p: Place): number => (p.fret < f.window.from ? f.window.from : f.window.to);
-  const stretches = f.reaches.map((p): Stretch => ({ ...p, finger: fingerOf(p), mm: Math.abs(mm[p.string][p.fret] - mm[p.string][edge(p)]) }));
+  const stretches = f.reaches.map((p): Stretch => ({
+    ...p,
+    finger: fingerOf(p),
+    mm: Math.abs(mm[p.string][p.fret] - mm[p.string][edge(p)]),
+  }));
   return {
     number: f.window.open ? bench.neck.nut : f.window.index,
     label: f.window.open ? 'open position' : `position ${f.window.index}`,

@@ -71,7 +71,12 @@ export function scaledNeck(i: Instrument, ref: ScaleRef, o: RoleOptions = {}): S
   const notes = scaleNotes(ref);
   const tonic = chromaOf(ref.tonic);
   const skeleton = skeletonOf(ref.scale)?.map(semitonesOf);
-  const tones = notes.map((n, index) => ({ ...n, role: roleOf(n, notes, tonic, o), added: skeleton ? !skeleton.includes(n.semitones) : false, index }));
+  const tones = notes.map((n, index) => ({
+    ...n,
+    role: roleOf(n, notes, tonic, o),
+    added: skeleton ? !skeleton.includes(n.semitones) : false,
+    index,
+  }));
   const toneOf: (Tone | undefined)[] = Array.from({ length: 12 });
   for (const tone of tones) toneOf[mod12(tonic + tone.semitones)] = tone;
   return { instrument: i, ref, nut: nutFret(i), last: i.frets, open: [0, ...openMidis(i)], upward: stringsUpward(i), tones, toneOf };

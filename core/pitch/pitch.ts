@@ -23,7 +23,11 @@ export const chromaOf = (name: NoteName): number => Note.get(name).chroma ?? NaN
 export function midiOf(pitch: unknown, field = 'pitch'): number {
   const midi = typeof pitch === 'string' && PITCH.test(pitch) ? Note.get(pitch).midi : null;
   if (typeof midi === 'number') return midi;
-  return fail('BAD_PITCH', field, `${field}: "${String(pitch)}" is not a pitch. Use a note and an octave, such as E2 or F#3 (C4 is middle C).`);
+  return fail(
+    'BAD_PITCH',
+    field,
+    `${field}: "${String(pitch)}" is not a pitch. Use a note and an octave, such as E2 or F#3 (C4 is middle C).`,
+  );
 }
 
 /** Pitch name of a MIDI number, with sharps or flats. Example: pitchName(61, true) is 'Db4'. */

@@ -101,8 +101,7 @@ const FAMILIES: Family[] = [
 /** A number of frets in steps. Example: stepLetters(3) is WH. */
 export const stepLetters = (frets: number): string => 'W'.repeat(frets >> 1) + 'H'.repeat(frets & 1);
 /** Steps up to the octave, from semitones above the tonic. Example: [0, 3, 5, 7, 10] gives WH W W WH W. */
-export const stepsOf = (semitones: number[]): string[] =>
-  semitones.map((from, k) => stepLetters((semitones[k + 1] ?? 12) - from));
+export const stepsOf = (semitones: number[]): string[] => semitones.map((from, k) => stepLetters((semitones[k + 1] ?? 12) - from));
 
 /** Semitones above the tonic of every degree name the catalogue and users may use. */
 export const DEGREE_SEMITONES: Readonly<Record<string, number>> = Object.freeze({

@@ -13,7 +13,10 @@ const heardFrom = (tonic: NoteName, ref: ScaleRef): DegreeName[] =>
  * `changed` pairs a degree of a that b lacks with b's degree of the same letter; what finds no partner is dropped or added.
  * Example: dorian → mixolydian on one tonic: changed b3 → 3.
  */
-export function compareScales(a: ScaleRef, b: ScaleRef): { kept: NoteName[]; changed: { from: DegreeName; to: DegreeName }[]; added: DegreeName[]; dropped: DegreeName[] } {
+export function compareScales(
+  a: ScaleRef,
+  b: ScaleRef,
+): { kept: NoteName[]; changed: { from: DegreeName; to: DegreeName }[]; added: DegreeName[]; dropped: DegreeName[] } {
   const notes = scaleNotes(a);
   const there = heardFrom(a.tonic, b);
   const sounds = new Set(there.map(semitonesOf));
@@ -115,7 +118,13 @@ export function toggleSound(ref: ScaleRef, sound: number): ScaleRef & { named: s
 }
 
 /** A scale in words when it has no name: the nearest named scale and what differs. Ties go to the catalogue's order. */
-export function nearestScale(scale: ScaleRef['scale']): { id: string; name: string; changed: { from: DegreeName; to: DegreeName }[]; added: DegreeName[]; dropped: DegreeName[] } {
+export function nearestScale(scale: ScaleRef['scale']): {
+  id: string;
+  name: string;
+  changed: { from: DegreeName; to: DegreeName }[];
+  added: DegreeName[];
+  dropped: DegreeName[];
+} {
   const here = { tonic: 'C', scale };
   const found = listScales().map((s) => ({ ...compareScales({ tonic: 'C', scale: s.id }, here), id: s.id, name: s.name }));
   const distance = (d: (typeof found)[number]): number => d.changed.length + 1.1 * (d.added.length + d.dropped.length);
@@ -126,4 +135,3 @@ export function nearestScale(scale: ScaleRef['scale']): { id: string; name: stri
 /** True where two refs sound the same notes from the same tonic sound. */
 export const soundsSame = (a: ScaleRef, b: ScaleRef): boolean =>
   chromaOf(a.tonic) === chromaOf(b.tonic) && degreesOf(a.scale).map(semitonesOf).join() === degreesOf(b.scale).map(semitonesOf).join();
-

@@ -4,7 +4,11 @@ import type { DegreeName, NoteName, ScaleInfo, ScaleNote, ScaleRef } from '../ty
 import { CATALOGUE, stepsOf } from './catalogue';
 import { checkDegree, letterOf, noteOnDegree, semitonesOf } from './degrees';
 
-const key = (name: string): string => ascii(name).toLowerCase().replace(/[\s_-]+/g, ' ').trim();
+const key = (name: string): string =>
+  ascii(name)
+    .toLowerCase()
+    .replace(/[\s_-]+/g, ' ')
+    .trim();
 const BY_NAME = new Map(CATALOGUE.flatMap((s) => [s.id, s.name, ...s.aliases].map((n) => [key(n), s] as const)).reverse());
 const soundOf = (degrees: DegreeName[]): string => degrees.map(semitonesOf).join();
 const BY_SOUND = new Map([...CATALOGUE].reverse().map((s) => [soundOf(s.degrees), s]));
@@ -23,7 +27,8 @@ export const findScale = (name: string): ScaleInfo | null => BY_NAME.get(key(nam
  */
 export function checkDegrees(list: readonly unknown[], field = 'scale'): DegreeName[] {
   const degrees = list.map((d, k) => checkDegree(d, `${field}[${k}]`));
-  if (degrees.length < 2 || degrees.length > 12) fail('BAD_SCALE', field, `${field}: a scale has 2 to 12 degrees; this one has ${degrees.length}.`);
+  if (degrees.length < 2 || degrees.length > 12)
+    fail('BAD_SCALE', field, `${field}: a scale has 2 to 12 degrees; this one has ${degrees.length}.`);
   degrees.sort((a, b) => semitonesOf(a) - semitonesOf(b));
   const twice = degrees.findIndex((d, k) => k > 0 && semitonesOf(d) === semitonesOf(degrees[k - 1]));
   if (twice > 0) fail('BAD_SCALE', field, `${field}: ${degrees[twice - 1]} and ${degrees[twice]} are the same fret. Keep one of them.`);
@@ -42,7 +47,13 @@ export function degreesOf(scale: ScaleRef['scale']): DegreeName[] {
   if (typeof scale !== 'string') return fail('UNKNOWN_SCALE', 'scale', 'scale: name a scale, or list its degrees.');
   if (looksLikeDegrees(scale)) return checkDegrees(scale.trim().split(/\s+/));
   const found = findScale(scale);
-  return found ? [...found.degrees] : fail('UNKNOWN_SCALE', 'scale', `scale: there is no scale called "${scale}". Pick one from the list, or give its degrees, such as 1 b3 4 5 b7.`);
+  return found
+    ? [...found.degrees]
+    : fail(
+        'UNKNOWN_SCALE',
+        'scale',
+        `scale: there is no scale called "${scale}". Pick one from the list, or give its degrees, such as 1 b3 4 5 b7.`,
+      );
 }
 
 /**
@@ -65,17 +76,42 @@ export function nameScale(degrees: DegreeName[]): { id: string; name: string; pa
   return { id, name, ...(parent === undefined ? {} : { parent, mode }) };
 }
 
-/** What a screen calls the scale: its name, or its degrees. Carries signs as the catalogue writes them. */
-export const scaleTitle = (scale: ScaleRef['scale']): string => {
+/** Whether the core knows this scale: false for a name from elsewhere or degrees that make no scale. */
+export function isScale(scale: unknown): scale is ScaleRef['scale'] {
+  try {
+    return degreesOf(scale as ScaleRef['scale']).length > 0;
+  } catch {
+    return false;
+  }
+}
+
+/** What a screen calls the scale: its name, or its degrees; an unknown name stays as it is. Carries signs as the catalogue writes them. */
+export function scaleTitle(scale: ScaleRef['scale']): string {
+  const found = typeof scale === 'string' ? findScale(scale) : null;
+  if (found) return found.name;
+  if (!isScale(scale)) return String(scale);
   const degrees = degreesOf(scale);
-  return (typeof scale === 'string' ? findScale(scale)?.name : undefined) ?? nameScale(degrees)?.name ?? degrees.join(' ');
-};
+  return nameScale(degrees)?.name ?? degrees.join(' ');
+}
 
 /** Total accidentals needed to write the scale on a tonic. */
 export const accidentalCount = (ref: ScaleRef): number => scaleNotes(ref).reduce((sum, n) => sum + accidentals(n.name), 0);
 
 /** Each sound's usual names, fewest accidentals first. */
-const SPELLINGS: NoteName[][] = [['C'], ['Db', 'C#'], ['D'], ['Eb', 'D#'], ['E'], ['F'], ['F#', 'Gb'], ['G'], ['Ab', 'G#'], ['A'], ['Bb', 'A#'], ['B', 'Cb']];
+const SPELLINGS: NoteName[][] = [
+  ['C'],
+  ['Db', 'C#'],
+  ['D'],
+  ['Eb', 'D#'],
+  ['E'],
+  ['F'],
+  ['F#', 'Gb'],
+  ['G'],
+  ['Ab', 'G#'],
+  ['A'],
+  ['Bb', 'A#'],
+  ['B', 'Cb'],
+];
 
 /** The usual tonic of a pitch class that writes this scale with fewest accidentals. Example: (6, 'dorian') is F#. */
 export function bestTonic(chroma: number, scale: ScaleRef['scale']): NoteName {
@@ -121,4 +157,3 @@ export const isMinorSkeleton = (skeleton: DegreeName[]): boolean => {
   const sounds = skeleton.map(semitonesOf);
   return sounds.includes(3) && !sounds.includes(4);
 };
-

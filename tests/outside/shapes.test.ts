@@ -14,7 +14,12 @@ interface Fact {
   fingers?: number[][] | null;
 }
 const { shapes } = JSON.parse(readFileSync(new URL('./shapes.json', import.meta.url), 'utf8')) as { shapes: Fact[] };
-const instrument = (tuning: string[]): Instrument => ({ name: 'guitar', strings: tuning.map((open) => ({ open })), frets: 24, scaleLengthMm: 648 });
+const instrument = (tuning: string[]): Instrument => ({
+  name: 'guitar',
+  strings: tuning.map((open) => ({ open })),
+  frets: 24,
+  scaleLengthMm: 648,
+});
 
 describe('shapes that players agree on', () => {
   it.each(shapes)('lays out $tonic $scale: $what', (fact) => {

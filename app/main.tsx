@@ -1,0 +1,34 @@
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { Provider } from 'react-redux';
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { Shell } from './shell/Shell';
+import { applyTheme } from './shell/theme';
+import { store } from './store';
+import './styles.css';
+import { MapView } from './views/map/MapView';
+import { NotebookView } from './views/notebook/NotebookView';
+
+applyTheme();
+
+const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    children: [
+      { path: '/map', element: <MapView /> },
+      { path: '/notebook', element: <NotebookView /> },
+      { path: '*', element: <Navigate to="/map" replace /> },
+    ],
+  },
+]);
+
+const root = document.getElementById('root');
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <Provider store={store}>
+        <RouterProvider router={router} />
+      </Provider>
+    </StrictMode>,
+  );
+}

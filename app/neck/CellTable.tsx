@@ -1,0 +1,62 @@
+import { memo } from 'react';
+import type { Instrument, Shape } from '../../core';
+import { glyphs } from '../../core';
+import type { NeckGeometry } from './geometry';
+
+/** Frets, steps and fingers, each row in line with its string; for a screen reader, the neck itself. */
+export const CellTable = memo(function CellTable({ shape, instrument, g }: { shape: Shape; instrument: Instrument; g: NeckGeometry }) {
+  const cell = (string: number) => shape.cells.find((c) => c.string === string);
+  const jog = (above: number) => shape.jogs.find((j) => j.above === above);
+  return (
+    <table className="num w-full self-start border-collapse" style={{ marginTop: g.rows[0] - g.gap / 2 - 20 }}>
+      <caption className="sr-only">{glyphs(shape.label)}, string by string</caption>
+      <thead>
+        <tr className="h-5 text-left text-[11.5px] text-soft">
+          <th scope="col" className="sr-only">
+            string
+          </th>
+          <th scope="col" className="font-normal">
+            frets
+          </th>
+          <th scope="col" className="font-normal">
+            steps
+          </th>
+          <th scope="col" className="font-normal">
+            fingers
+          </th>
+          <th scope="col" className="sr-only">
+            notes
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {instrument.strings.map((s, k) => {
+          const c = cell(k + 1);
+          const j = jog(k + 1);
+          return (
+            <tr key={k} className="relative border-b border-line/70 text-sm last:border-0" style={{ height: g.gap }}>
+              <th scope="row" className="sr-only">{`string ${k + 1}, ${glyphs(s.open)}`}</th>
+              <td className="whitespace-nowrap pr-3">{c ? c.frets.join(' ') : '–'}</td>
+              <td className="whitespace-nowrap pr-3 text-soft">{c?.steps.join(' ')}</td>
+              <td className="whitespace-nowrap font-semibold text-feather">{c?.fingers.join('-')}</td>
+              <td className="sr-only">{notesOn(shape, k + 1)}</td>
+              <td aria-hidden={!j} className="relative w-0 p-0">
+                {j && (
+                  <span className="absolute right-0 -bottom-[9px] z-[1] whitespace-nowrap bg-sheet pl-2 text-[11px] leading-4 text-clay">
+                    {`jog ${j.frets > 0 ? '+' : '−'}${Math.abs(j.frets)} ${Math.abs(j.frets) === 1 ? 'fret' : 'frets'}`}
+                  </span>
+                )}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+});
+
+const notesOn = (shape: Shape, string: number): string =>
+  shape.notes
+    .filter((n) => n.string === string)
+    .map((n) => glyphs(`${n.name}, degree ${n.degree}`))
+    .join('; ');

@@ -1,0 +1,56 @@
+import { memo } from 'react';
+import { SvgSigns } from '../ui/Signs';
+import type { MarkLook } from './marks';
+
+interface Props {
+  x: number;
+  y: number;
+  look: MarkLook;
+  text: string;
+  /** A neck drawn from right to left turns the beak too. */
+  mirrored: boolean;
+}
+
+const INK: Partial<Record<MarkLook, string>> = { root: '#1b1406', solid: '#16181d', outlined: '#d3ecee', dashed: '#efe3c4' };
+
+function Plate({ look }: { look: MarkLook }) {
+  switch (look) {
+    case 'root':
+      return <path d="M-17 0L-8 -12H15a2 2 0 0 1 2 2V10a2 2 0 0 1-2 2H-8Z" fill="#d39a35" stroke="#f3d798" />;
+    case 'solid':
+      return <rect x={-14} y={-12} width={28} height={24} rx={3.5} fill="#ece4d1" />;
+    case 'outlined':
+      return <rect x={-13} y={-11} width={26} height={22} rx={3.5} fill="#23242a" stroke="#8fc0c4" strokeWidth={1.8} />;
+    case 'dashed':
+      return (
+        <rect x={-13} y={-11} width={26} height={22} rx={11} fill="#23242a" stroke="#e0cf9f" strokeWidth={1.8} strokeDasharray="3.5 3" />
+      );
+    case 'root-stud':
+      return <path d="M-6 0l4 -5h8v10h-8z" fill="#d39a35" opacity={0.7} />;
+    case 'stud':
+      return <rect x={-3.5} y={-3.5} width={7} height={7} rx={1.5} fill="#c9c1ae" opacity={0.5} />;
+  }
+}
+
+/** One note on the neck. The beak of a root points to the nut. */
+export const Mark = memo(function Mark({ x, y, look, text, mirrored }: Props) {
+  return (
+    <g transform={`translate(${x} ${y})`}>
+      <g transform={mirrored ? 'scale(-1 1)' : undefined}>
+        <Plate look={look} />
+      </g>
+      {text && (
+        <text
+          x={look === 'root' ? (mirrored ? -2 : 2) : 0}
+          y={4.9}
+          textAnchor="middle"
+          fontSize={text.length > 2 ? 12 : 14}
+          fontWeight={look === 'root' ? 700 : 600}
+          fill={INK[look]}
+        >
+          <SvgSigns>{text}</SvgSigns>
+        </text>
+      )}
+    </g>
+  );
+});

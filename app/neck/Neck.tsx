@@ -1,0 +1,44 @@
+import { memo, type ReactNode } from 'react';
+import type { Instrument } from '../../core';
+import { Board } from './Board';
+import { fretX, stringY, wireX, type NeckGeometry } from './geometry';
+import { Mark } from './Mark';
+import type { NeckMark } from './marks';
+
+interface Props {
+  g: NeckGeometry;
+  instrument: Instrument;
+  marks: NeckMark[];
+  /** What the picture shows, in a sentence; the table beside it has the rest. */
+  title: string;
+  /** Frets under the hand, lightened. */
+  band?: { from: number; to: number };
+  /** Drawn over the marks, in the neck's coordinates. */
+  children?: ReactNode;
+}
+
+function Band({ g, from, to }: { g: NeckGeometry; from: number; to: number }) {
+  const [a, b] = [wireX(g, Math.max(0, from - 1)), wireX(g, to)].sort((p, q) => p - q);
+  return <rect x={a + 2} y={g.top} width={Math.max(0, b - a - 4)} height={g.bottom - g.top} fill="#fff" opacity={0.07} />;
+}
+
+/** The one component that draws a neck. Views hand it marks. */
+export const Neck = memo(function Neck({ g, instrument, marks, title, band, children }: Props) {
+  return (
+    <svg width={g.width} height={g.height + 4} role="img" aria-label={title} className="block select-none" fontFamily="var(--font-text)">
+      <Board g={g} instrument={instrument} />
+      {band && <Band g={g} {...band} />}
+      {marks.map((m) => (
+        <Mark
+          key={`${m.string}/${m.fret}`}
+          x={fretX(g, m.fret)}
+          y={stringY(g, m.string)}
+          look={m.look}
+          text={m.text}
+          mirrored={g.mirrored}
+        />
+      ))}
+      {children}
+    </svg>
+  );
+});

@@ -1,0 +1,87 @@
+/** Where things lie on a drawn neck, in pixels. Pure: no drawing here. */
+export interface NeckGeometry {
+  width: number;
+  /** Whole height, fret numbers included. */
+  height: number;
+  /** Nut and end of the board. */
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+  gap: number;
+  nut: number;
+  frets: number;
+  mirrored: boolean;
+  /** Lines between rows: `rows[k]` is the y of string k+1. */
+  rows: number[];
+}
+
+interface Options {
+  width: number;
+  frets: number;
+  strings: number;
+  /** First fret that exists. */
+  nut?: number;
+  gap?: number;
+  mirrored?: boolean;
+}
+
+const GUTTER = 46;
+const TOP = 30;
+const EDGE = 16;
+/** Share of true fret spacing against even spacing: high frets stay wide enough to read. */
+const TRUE_SHARE = 0.45;
+/** No fret narrower than this many pixels on average; beyond, the neck scrolls. */
+export const MIN_FRET_PX = 30;
+
+export const minWidth = (frets: number): number => GUTTER + 8 + frets * MIN_FRET_PX;
+
+export function neckGeometry({ width, frets, strings, nut = 0, gap = 39, mirrored = false }: Options): NeckGeometry {
+  const height = TOP + EDGE * 2 + (strings - 1) * gap;
+  return {
+    width,
+    height,
+    left: GUTTER,
+    right: width - 8,
+    top: TOP,
+    bottom: height,
+    gap,
+    nut,
+    frets,
+    mirrored,
+    rows: Array.from({ length: strings }, (_, k) => TOP + EDGE + k * gap),
+  };
+}
+
+const along = (g: NeckGeometry, fret: number): number => {
+  const real = (1 - 2 ** (-fret / 12)) / (1 - 2 ** (-g.frets / 12));
+  return TRUE_SHARE * real + (1 - TRUE_SHARE) * (fret / g.frets);
+};
+const flip = (g: NeckGeometry, x: number): number => (g.mirrored ? g.width - x : x);
+
+/** x of a fret wire; 0 is the nut. */
+export const wireX = (g: NeckGeometry, fret: number): number => flip(g, g.left + (g.right - g.left) * along(g, fret));
+
+/** x where a finger stops a fret: between the wires; an open string is marked behind the nut. */
+export function fretX(g: NeckGeometry, fret: number): number {
+  if (fret === 0) return flip(g, g.left - 20);
+  const middle = (along(g, fret - 1) + along(g, fret)) / 2;
+  return flip(g, g.left + (g.right - g.left) * middle);
+}
+
+export const stringY = (g: NeckGeometry, string: number): number => g.rows[string - 1];
+
+/** Frets that carry inlays and numbers (common practice, no published source). */
+export const INLAYS = [3, 5, 7, 9, 12, 15, 17, 19, 21, 24, 27, 29, 31, 33, 36];
+export const isOctave = (fret: number): boolean => fret % 12 === 0;
+
+/** Spreads spans over lanes so that none touches another in its lane; returns the lane of each. */
+export function lanesOf(spans: { from: number; to: number }[]): number[] {
+  const ends: number[] = [];
+  return spans.map(({ from, to }) => {
+    const free = ends.findIndex((end) => end <= from);
+    const lane = free < 0 ? ends.length : free;
+    ends[lane] = to;
+    return lane;
+  });
+}

@@ -1,0 +1,31 @@
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { API, type Kept, type Problem, type StudyBody, type StudySummary } from '../../contract';
+
+/** The server as the client sees it. */
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({ baseUrl: '' }),
+  tagTypes: ['Studies'],
+  endpoints: (build) => ({
+    studies: build.query<StudySummary[], void>({ query: () => API.studies, providesTags: ['Studies'] }),
+    study: build.query<Kept<StudyBody> & { problems: Problem[] }, string>({ query: (id) => `${API.studies}/${id}`, keepUnusedDataFor: 0 }),
+    createStudy: build.mutation<Kept<StudyBody>, StudyBody>({
+      query: (body) => ({ url: API.studies, method: 'POST', body: { body } }),
+      invalidatesTags: ['Studies'],
+    }),
+    saveStudy: build.mutation<Kept<StudyBody>, { id: string; revision: number; body: StudyBody }>({
+      query: ({ id, ...body }) => ({ url: `${API.studies}/${id}`, method: 'PUT', body }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Studies']),
+    }),
+    deleteStudy: build.mutation<void, string>({
+      query: (id) => ({ url: `${API.studies}/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Studies'],
+    }),
+    restoreStudy: build.mutation<Kept<StudyBody>, string>({
+      query: (id) => ({ url: `${API.studies}/${id}/restore`, method: 'POST' }),
+      invalidatesTags: ['Studies'],
+    }),
+  }),
+});
+
+export const { useStudiesQuery, useCreateStudyMutation, useSaveStudyMutation, useDeleteStudyMutation, useRestoreStudyMutation } = api;

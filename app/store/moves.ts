@@ -1,0 +1,108 @@
+import type { RungRef, StudyBody } from '../../contract';
+import { CoreError, layOut, neckNotes, nutFret, type Instrument, type Layout, type Place, type ScaleRef, type Shape } from '../../core';
+import { movedKey } from '../words/scale-text';
+import { rungIndex } from './study';
+
+/** The player's moves, each as the fields it changes. */
+type Edit = Partial<StudyBody>;
+
+export const rungOf = (shape: Shape): RungRef => ({ number: shape.number, fret: shape.handFret });
+
+/** One rung up or down; null at the end of the ladder. */
+export function stepRung(shapes: Shape[], current: number, by: 1 | -1): Edit | null {
+  const shape = shapes[current + by];
+  return shape ? { rung: rungOf(shape) } : null;
+}
+
+/** Moved by 12 until it lies between nut and last fret. */
+export function foldFret(fret: number, nut: number, last: number): number {
+  let f = fret;
+  while (f < nut && f + 12 <= last) f += 12;
+  while (f > last && f - 12 >= nut) f -= 12;
+  return f;
+}
+
+/** The same shape in a key some half steps away: the hand goes with it, folded to stay on the neck. */
+export function changeKey(body: StudyBody, by: number): Edit {
+  return { ...withScale(body, movedKey(body.scale, by)), rung: movedRung(body, by) };
+}
+
+/** Windows are numbered by their fret, so their number moves too. */
+function movedRung({ instrument, layout, rung }: StudyBody, by: number): RungRef {
+  const fret = foldFret(rung.fret + by, nutFret(instrument), instrument.frets - 2);
+  return { number: layout.kind === 'window' ? fret : rung.number, fret };
+}
+
+/** Places that a layout hangs on move with the scale, so that they stay in it. */
+export function withScale(body: StudyBody, scale: ScaleRef): Edit {
+  return { scale, layout: anchored(body.layout, body.instrument, scale) };
+}
+
+export const withInstrument = (body: StudyBody, instrument: Instrument, instrumentId: string | null = null): Edit => ({
+  instrument,
+  instrumentId,
+  layout: anchored(body.layout, instrument, body.scale),
+});
+
+const tries = (i: Instrument, scale: ScaleRef, layout: Layout): CoreError | null => {
+  try {
+    layOut(i, scale, layout);
+    return null;
+  } catch (e) {
+    if (e instanceof CoreError) return e;
+    throw e;
+  }
+};
+
+/** A layout whose start no longer fits gets the nearest start that does; any other stays as it is. */
+function anchored(layout: Layout, i: Instrument, scale: ScaleRef): Layout {
+  if (layout.kind === 'one-string') return { ...layout, string: Math.min(layout.string, i.strings.length) };
+  if (layout.kind !== 'diagonal' && layout.kind !== 'anchor') return layout;
+  const error = tries(i, scale, layout);
+  if (!error || (error.code !== 'NOT_IN_SCALE' && error.code !== 'BAD_PLACE')) return layout;
+  const string = Math.min(layout.root.string, i.strings.length);
+  return { ...layout, root: nearestRoot(i, scale, { string, fret: layout.root.fret }) };
+}
+
+/** Every place of the tonic, string 1 first. */
+export const rootPlaces = (i: Instrument, scale: ScaleRef): Place[] =>
+  neckNotes(i, scale)
+    .filter((n) => n.role === 'root')
+    .map(({ string, fret }) => ({ string, fret }));
+
+/** The root place nearest to a fret, on the same string if it has one. */
+export function nearestRoot(i: Instrument, scale: ScaleRef, near: Place): Place {
+  const cost = (p: Place): number => Math.abs(p.fret - near.fret) + (p.string === near.string ? 0 : 100 + Math.abs(p.string - near.string));
+  return rootPlaces(i, scale).reduce((a, b) => (cost(b) < cost(a) ? b : a));
+}
+
+/** The root of a shape that the sentence names: its lowest-sounding one. */
+export const leadRoot = (shape: Shape | null): Place | null => shape?.roots[0] ?? null;
+
+/** The rung nearest the hand whose lowest root lies on this string, or at this very place. */
+export function toRoot(shapes: Shape[], current: number, wanted: { string: number; fret?: number }): Edit | null {
+  const here = shapes[current]?.handFret ?? 0;
+  const fits = (s: Shape, lead: boolean): boolean =>
+    (lead ? s.roots.slice(0, 1) : s.roots).some((r) => r.string === wanted.string && (wanted.fret === undefined || r.fret === wanted.fret));
+  const nearest = (lead: boolean): Shape | undefined =>
+    shapes.filter((s) => fits(s, lead)).sort((a, b) => Math.abs(a.handFret - here) - Math.abs(b.handFret - here))[0];
+  const found = nearest(true) ?? nearest(false);
+  return found ? { rung: rungOf(found) } : null;
+}
+
+/** A new layout keeps the hand where it is. */
+export function withLayout(body: StudyBody, layout: Layout, current: Shape | null): Edit {
+  const fret = current?.handFret ?? body.rung.fret;
+  return { layout, rung: nearestRung(body, layout, fret) };
+}
+
+function nearestRung(body: StudyBody, layout: Layout, fret: number): RungRef {
+  try {
+    const shapes = layOut(body.instrument, body.scale, layout);
+    const near = shapes.reduce((a, b) => (Math.abs(b.handFret - fret) < Math.abs(a.handFret - fret) ? b : a));
+    return rungOf(shapes[rungIndex(shapes, rungOf(near))]);
+  } catch (e) {
+    if (e instanceof CoreError) return { number: 1, fret };
+    throw e;
+  }
+}

@@ -1,0 +1,72 @@
+import { useCombobox } from 'downshift';
+import { useId, useState, type ReactNode } from 'react';
+
+export interface Choice<T> {
+  key: string;
+  value: T;
+  title: string;
+  detail?: string;
+}
+
+interface Props<T> {
+  label: string;
+  placeholder: string;
+  /** The choices for what has been typed, best first. */
+  find: (text: string) => Choice<T>[];
+  onChoose: (value: T) => void;
+  current?: string;
+  /** Said when nothing matches. */
+  empty: string;
+  render: (text: string) => ReactNode;
+}
+
+/** A list that can be typed into: the first match is taken with Enter, others with the arrow keys or a click. */
+export function Chooser<T>({ label, placeholder, find, onChoose, current, empty, render }: Props<T>) {
+  const [text, setText] = useState('');
+  const id = useId();
+  const items = find(text);
+  const box = useCombobox<Choice<T>>({
+    id,
+    items,
+    inputValue: text,
+    isOpen: true,
+    defaultHighlightedIndex: 0,
+    itemToString: (item) => item?.title ?? '',
+    selectedItem: null,
+    onSelectedItemChange: ({ selectedItem }) => selectedItem && onChoose(selectedItem.value),
+    stateReducer: (_, { type, changes }) =>
+      type === useCombobox.stateChangeTypes.InputBlur ? { ...changes, selectedItem: null } : changes,
+  });
+  return (
+    <div className="flex min-h-0 flex-col gap-2">
+      <label {...box.getLabelProps()} className="text-xs text-soft">
+        {label}
+      </label>
+      <input
+        {...box.getInputProps({ onChange: (e) => setText(e.currentTarget.value) })}
+        placeholder={placeholder}
+        autoFocus
+        spellCheck={false}
+        autoComplete="off"
+        className="w-full rounded-md border border-line bg-paper px-3 py-2 text-base text-ink placeholder:text-soft"
+      />
+      <ul {...box.getMenuProps({ 'aria-label': label })} className="max-h-72 min-h-0 overflow-auto rounded-md">
+        {items.map((item, index) => (
+          <li
+            key={item.key}
+            {...box.getItemProps({ item, index })}
+            className={`flex cursor-pointer items-baseline justify-between gap-3 rounded px-2 py-1.5 ${box.highlightedIndex === index ? 'bg-feather-wash' : ''}`}
+          >
+            <span className={item.key === current ? 'font-semibold text-brass-deep' : ''}>{render(item.title)}</span>
+            {item.detail && <span className="text-right text-xs text-soft">{render(item.detail)}</span>}
+          </li>
+        ))}
+      </ul>
+      {items.length === 0 && (
+        <p role="status" className="px-2 text-clay">
+          {empty}
+        </p>
+      )}
+    </div>
+  );
+}

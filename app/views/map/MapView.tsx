@@ -1,0 +1,125 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { StudyBody } from '../../../contract';
+import { KeyList } from '../../shell/KeyList';
+import { useKeys } from '../../shell/keys';
+import { ConflictBar, SaveNote } from '../../shell/SaveNote';
+import { useTheme } from '../../shell/theme';
+import { upAndDown, useHear } from '../../sound/useHear';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { edited } from '../../store/editor';
+import { rungOf } from '../../store/moves';
+import { selectBody, selectLaid, selectNotes, selectRung, type Laid } from '../../store/study';
+import { neighbourFacts, needsCare, shapeFacts } from '../../words/shape-text';
+import { useOpenStudy } from '../useOpenStudy';
+import { NeckSheet } from './NeckSheet';
+import { Facts, Panel } from './Panels';
+import { Problem } from './Problem';
+import { Sentence } from './Sentence';
+import { Toolbar } from './Toolbar';
+import { useMapCommands } from './useMapCommands';
+
+const WAITING = {
+  opening: 'Opening the notebook …',
+  none: 'The notebook is empty.',
+  offline: 'The server does not answer. Start it again with npm start; nothing is lost.',
+};
+
+/** The whole neck for one study: what is mapped, where, with which fingers. */
+export function MapView() {
+  const opening = useOpenStudy();
+  const body = useAppSelector(selectBody);
+  const laid = useAppSelector(selectLaid);
+  const broken = useAppSelector((s) => s.editor.problems.find((p) => !p.field.startsWith('scale')));
+  if (broken) return <Broken problem={broken} />;
+  if (opening !== 'open' || !body || !laid) {
+    return (
+      <p role="status" className="py-16 text-center text-lg">
+        {WAITING[opening === 'open' ? 'opening' : opening]}{' '}
+        {opening === 'none' && (
+          <Link className="text-feather underline" to="/notebook">
+            Make a study
+          </Link>
+        )}
+      </p>
+    );
+  }
+  return <OpenMap body={body} laid={laid} />;
+}
+
+/** A record that this version cannot read is shown as what it is, and left alone. */
+function Broken({ problem }: { problem: { field: string; message: string } }) {
+  return (
+    <div role="alert" className="mx-auto max-w-xl py-16 text-center">
+      <p className="text-lg">This study cannot be shown: {problem.message}</p>
+      <p className="mt-2 text-soft">
+        It was left as it is.{' '}
+        <Link className="text-feather underline" to="/notebook">
+          Choose another in the Notebook
+        </Link>
+      </p>
+    </div>
+  );
+}
+
+function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
+  const dispatch = useAppDispatch();
+  const notes = useAppSelector(selectNotes);
+  const current = useAppSelector(selectRung);
+  const [keysOpen, setKeysOpen] = useState(false);
+  const [, toggleTheme] = useTheme();
+  const hear = useHear();
+  const shape = laid.shapes[current] ?? null;
+  const line = shape ? upAndDown(shape.notes.map((n) => n.midi)) : null;
+  const toggleHear = (): void => {
+    if (hear.on) hear.stop();
+    else if (line) hear.start(line.notes, body.tempo);
+  };
+  const commands = useMapCommands({ body, shapes: laid.shapes, current, hear: toggleHear, showKeys: () => setKeysOpen(true), toggleTheme });
+  useKeys(commands);
+  return (
+    <>
+      <ConflictBar />
+      <Sentence body={body} shapes={laid.shapes} current={current} />
+      <Toolbar body={body} hearing={hear.on} canHear={line !== null} onHear={toggleHear} />
+      {laid.error && <Problem error={laid.error} body={body} />}
+      {hear.error && (
+        <p role="alert" className="mb-2 text-clay">
+          {hear.error}
+        </p>
+      )}
+      <NeckSheet
+        body={body}
+        notes={notes}
+        shapes={laid.shapes}
+        current={current}
+        sounding={line && hear.now >= 0 ? line.index[hear.now] : -1}
+        onRung={(k) => dispatch(edited({ rung: rungOf(laid.shapes[k]) }))}
+      />
+      {shape && (
+        <div className="mt-3 grid gap-3 md:grid-cols-2">
+          <Panel title={shape.label[0].toUpperCase() + shape.label.slice(1)}>
+            <Facts facts={shapeFacts(shape)} />
+            {needsCare(shape) && (
+              <p className="mt-2 text-xs text-clay">
+                A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.
+              </p>
+            )}
+          </Panel>
+          <Panel title="On the rungs next to it">
+            <Facts facts={neighbourFacts(laid.shapes, laid.seams, current)} />
+          </Panel>
+        </div>
+      )}
+      <footer className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
+        <span className="max-sm:hidden">← → rung · ↑ ↓ root string · [ ] key by half step · L labels · Space hear</span>
+        <button type="button" className="cursor-pointer underline" onClick={() => setKeysOpen(true)}>
+          ? all keys
+        </button>
+        <span className="grow" />
+        <SaveNote />
+      </footer>
+      <KeyList commands={commands} open={keysOpen} onOpenChange={setKeysOpen} />
+    </>
+  );
+}

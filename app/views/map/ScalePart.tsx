@@ -1,0 +1,56 @@
+import { chromaOf, easierTonic, isScale, type ScaleRef } from '../../../core';
+import { Chooser } from '../../ui/Chooser';
+import { SentencePart } from '../../ui/SentencePart';
+import { Signs } from '../../ui/Signs';
+import { matchScales, scaleName, tonicsFor } from '../../words/scale-text';
+
+interface Props {
+  scale: ScaleRef;
+  onScale: (scale: ScaleRef) => void;
+}
+
+const stepsOf = (ref: ScaleRef): string => (Array.isArray(ref.scale) ? ref.scale.join(' ') : ref.scale);
+
+/** Tonic and scale. Twelve tonics to click, or both typed in one go. */
+export function ScalePart({ scale, onScale }: Props) {
+  const easier = isScale(scale.scale) ? easierTonic(scale) : null;
+  return (
+    <SentencePart name="tonic and scale" text={<Signs>{scaleName(scale)}</Signs>} shortcut="s">
+      {(close) => (
+        <>
+          <Chooser<ScaleRef>
+            label="Type a tonic and a scale, or degrees of your own"
+            placeholder="Bb mixo, or F# 1 b2 3 4 5"
+            find={(text) => matchScales(text, scale).map((value) => ({ key: stepsOf(value), value, title: scaleName(value) }))}
+            onChoose={(value) => { onScale(value); close(); }} // prettier-ignore
+            current={stepsOf(scale)}
+            empty="No scale of that name. Try part of a name, or degrees such as 1 b3 4 5 b7."
+            render={(text) => <Signs>{text}</Signs>}
+          />
+          <div role="group" aria-label="Tonic" className="grid grid-cols-6 gap-1">
+            {tonicsFor(isScale(scale.scale) ? scale.scale : 'ionian').map((tonic) => (
+              <button
+                key={tonic}
+                type="button"
+                aria-pressed={chromaOf(tonic) === chromaOf(scale.tonic)}
+                onClick={() => onScale({ ...scale, tonic })}
+                className="min-h-9 rounded border border-line aria-pressed:border-brass-deep aria-pressed:bg-brass aria-pressed:font-semibold aria-pressed:text-brass-ink hover:border-soft"
+              >
+                <Signs>{tonic}</Signs>
+              </button>
+            ))}
+          </div>
+          {easier && (
+            <button
+              type="button"
+              onClick={() => onScale({ ...scale, tonic: easier })}
+              className="rounded border border-feather px-2 py-1.5 text-feather hover:bg-feather-wash"
+            >
+              <Signs>{`Write it as ${scaleName({ ...scale, tonic: easier })}: fewer accidentals`}</Signs>
+            </button>
+          )}
+        </>
+      )}
+    </SentencePart>
+  );
+}

@@ -1,0 +1,69 @@
+import { useState, type FormEvent } from 'react';
+import type { StudyBody } from '../../../contract';
+import { useCreateStudyMutation } from '../../store/api';
+import { Button } from '../../ui/Button';
+
+/** A new study begins on a plain six-string guitar; the sentence on the Map makes it what it is to be. */
+const freshStudy = (name: string, set: string): StudyBody => ({
+  format: 1,
+  name,
+  set,
+  note: '',
+  instrument: {
+    name: 'Six string',
+    strings: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'].map((open) => ({ open })),
+    frets: 22,
+    scaleLengthMm: 648,
+    capo: 0,
+    handedness: 'right',
+  },
+  instrumentId: null,
+  scale: { tonic: 'A', scale: 'minor pentatonic' },
+  layout: { kind: 'box', numbering: 'minor-root' },
+  school: null,
+  hand: 'medium',
+  rung: { number: 1, fret: 5 },
+  labels: 'degrees',
+  tempo: 90,
+});
+
+const FIELD = 'w-full rounded-md border border-line bg-paper px-3 py-2 text-base';
+
+export function NewStudy({ onMade, onCancel }: { onMade: (id: string) => void; onCancel: () => void }) {
+  const [name, setName] = useState('');
+  const [set, setSet] = useState('');
+  const [create, { isError, isLoading }] = useCreateStudyMutation();
+  const submit = async (e: FormEvent): Promise<void> => {
+    e.preventDefault();
+    const result = await create(freshStudy(name.trim(), set.trim()));
+    if (result.data) onMade(result.data.id);
+  };
+  return (
+    <form onSubmit={(e) => void submit(e)} className="mb-4 flex flex-wrap items-end gap-3 rounded-[10px] border border-line bg-sheet p-4">
+      <label className="min-w-[14rem] grow">
+        <span className="text-xs text-soft">Name of the study</span>
+        <input
+          className={FIELD}
+          value={name}
+          maxLength={120}
+          autoFocus
+          onChange={(e) => setName(e.target.value)}
+          placeholder="What you are working on"
+        />
+      </label>
+      <label className="min-w-[10rem]">
+        <span className="text-xs text-soft">Set (if any)</span>
+        <input className={FIELD} value={set} maxLength={80} onChange={(e) => setSet(e.target.value)} />
+      </label>
+      <Button type="submit" look="brass" disabled={!name.trim() || isLoading}>
+        Make it
+      </Button>
+      <Button onClick={onCancel}>Cancel</Button>
+      {isError && (
+        <p role="alert" className="w-full text-clay">
+          It could not be made: the server does not answer. What you typed is still here; try again.
+        </p>
+      )}
+    </form>
+  );
+}

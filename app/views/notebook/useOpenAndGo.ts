@@ -1,0 +1,17 @@
+import { useCallback } from 'react';
+import { useNavigate } from 'react-router';
+import { openStudy } from '../../store/open';
+
+/** Opens a study and goes to its Map, or says why not. */
+export function useOpenAndGo(onProblem: (message: string) => void): (id: string) => Promise<void> {
+  const navigate = useNavigate();
+  return useCallback(
+    async (id: string) => {
+      const result = await openStudy(id);
+      if (result === 'open') await navigate('/map');
+      else
+        onProblem(result === 'missing' ? 'That study is gone; it may have been deleted in another window.' : 'The server does not answer.');
+    },
+    [navigate, onProblem],
+  );
+}

@@ -1,0 +1,119 @@
+import type { Instrument, Jog, Place, Seam, Shape, Stretch } from '../../core';
+import { countWord } from './tuning-text';
+
+export interface Fact {
+  name: string;
+  words: string;
+}
+
+const FINGER = ['open string', 'first finger', 'middle finger', 'ring finger', 'little finger'];
+const INTERVALS = [
+  'a unison',
+  'a half step',
+  'a whole step',
+  'a minor third',
+  'a major third',
+  'a fourth',
+  'a tritone',
+  'a fifth',
+  'a minor sixth',
+  'a major sixth',
+  'a minor seventh',
+  'a major seventh',
+  'an octave',
+];
+export const intervalWords = (semitones: number): string => INTERVALS[semitones] ?? `${semitones} half steps`;
+
+/** "6/2 ①": string, fret and the finger that has it. */
+const CIRCLED = ['⓪', '①', '②', '③', '④'];
+export const placeWords = (p: Place, finger?: number): string =>
+  `${p.string}/${p.fret}${finger === undefined ? '' : ` ${CIRCLED[finger]}`}`;
+
+const fingerAt = (shape: Shape, p: Place): number | undefined =>
+  shape.notes.find((n) => n.string === p.string && n.fret === p.fret)?.finger;
+
+/** "one fret up from string 2: strings 3 and 2 are a major third apart". */
+export function jogWords(j: Jog): string {
+  const frets = Math.abs(j.frets);
+  return `${countWord(frets)} fret${frets === 1 ? '' : 's'} ${j.frets > 0 ? 'up' : 'down'} from string ${j.above} on: strings ${j.below} and ${j.above} are ${intervalWords(j.semitones)} apart`;
+}
+
+const groupBy = <T>(items: T[], key: (t: T) => string): T[][] => [
+  ...items.reduce((m, t) => m.set(key(t), [...(m.get(key(t)) ?? []), t]), new Map<string, T[]>()).values(),
+];
+
+const fingerTo = (items: { string: number; fret: number; finger: number }[]): string =>
+  groupBy(items, (s) => `${s.finger}/${s.fret}`)
+    .map(
+      (group) =>
+        `${FINGER[group[0].finger]} to fret ${group[0].fret} on string${group.length > 1 ? 's' : ''} ${group.map((s) => s.string).join(', ')}`,
+    )
+    .join('; ');
+
+/** "first finger to fret 1 on strings 4, 3". */
+export const stretchWords = (stretches: Stretch[]): string => (stretches.length ? fingerTo(stretches) : 'none');
+
+/** Where the hand itself moves inside a shape: the lowest finger of each string that is held from another place. */
+export function handWords(shape: Shape): string {
+  const rest = (c: { fret: number; finger: number }): number => c.fret - c.finger + 1;
+  const reached = (string: number, fret: number): boolean => shape.stretches.some((s) => s.string === string && s.fret === fret);
+  const held = shape.cells.flatMap((c) => {
+    const k = c.fingers.findIndex((f, at) => f > 0 && !reached(c.string, c.frets[at]));
+    return k < 0 ? [] : [{ string: c.string, hand: rest({ fret: c.frets[k], finger: c.fingers[k] }) }];
+  });
+  const moved = groupBy(held.filter((h) => h.hand !== shape.handFret), (h) => String(h.hand)); // prettier-ignore
+  const home = shape.handFret > 0 ? `first finger at fret ${shape.handFret}` : 'at the nut';
+  return [home, ...moved.map((g) => `at ${g[0].hand} for string${g.length > 1 ? 's' : ''} ${g.map((h) => h.string).join(', ')}`)].join(
+    '; ',
+  );
+}
+
+/** What a player wants to know of the shape under the hand. */
+export function shapeFacts(shape: Shape): Fact[] {
+  const roots = shape.roots.map((p) => placeWords(p, fingerAt(shape, p))).join(', ');
+  return [
+    { name: 'Frets', words: `${shape.lowFret} to ${shape.highFret}, ${Math.round(shape.widthMm)} mm wide` },
+    { name: 'Hand', words: handWords(shape) },
+    { name: 'Roots', words: roots || 'none inside this shape' },
+    { name: 'Reaches', words: stretchWords(shape.stretches) },
+    { name: 'Jog', words: shape.jogs.length ? shape.jogs.map(jogWords).join('; ') : 'none: every string is a fourth from the next' },
+  ];
+}
+
+const shiftWords = (seam: Seam): string => {
+  const frets = Math.abs(seam.shiftFrets);
+  return frets === 0 ? 'the hand stays' : `shift ${frets} fret${frets === 1 ? '' : 's'} (${Math.round(seam.shiftMm)} mm)`;
+};
+
+const seamLine = (other: Shape, seam: Seam): string => {
+  const n = seam.shared.length;
+  const shared = n === 0 ? 'no shared places' : `${n} shared place${n === 1 ? '' : 's'}`;
+  return `${other.label}, frets ${other.lowFret} to ${other.highFret}; ${shared}, ${shiftWords(seam)}`;
+};
+
+/** The rungs next to a shape: what they share with it and how far the hand goes. */
+export function neighbourFacts(shapes: Shape[], seams: Seam[], k: number): Fact[] {
+  const folded = shapes
+    .filter((s, j) => j !== k && s.number === shapes[k].number && (s.lowFret - shapes[k].lowFret) % 12 === 0)
+    .map((s) => s.lowFret);
+  return [
+    ...(shapes[k + 1]
+      ? [{ name: 'Above', words: seamLine(shapes[k + 1], seams[k]) }]
+      : [{ name: 'Above', words: 'nothing: this is the highest rung' }]),
+    ...(k > 0
+      ? [{ name: 'Below', words: seamLine(shapes[k - 1], seams[k - 1]) }]
+      : [{ name: 'Below', words: 'nothing: this is the lowest rung' }]),
+    { name: 'Folded', words: folded.length ? `again at fret ${folded.join(' and ')}` : 'no copy twelve frets away fits on this neck' },
+  ];
+}
+
+/** Wider than this many millimetres near the nut, a word of care is shown. */
+const WIDE_MM = 110;
+
+export const needsCare = (shape: Shape): boolean => shape.widthMm > WIDE_MM;
+
+/** "shape, from the nut" for those who cannot see the neck. */
+export const neckTitle = (instrument: Instrument, scale: string, shape: Shape | null): string =>
+  shape
+    ? `Neck with ${instrument.strings.length} strings and ${instrument.frets} frets, ${scale}, ${shape.label} at frets ${shape.lowFret} to ${shape.highFret}. The table after it lists every string.`
+    : `Neck with ${instrument.strings.length} strings and ${instrument.frets} frets, ${scale}, no shape laid out.`;

@@ -1,0 +1,57 @@
+import { CoreError, midiOf, parseTuning, spellTuning, TUNINGS, type Instrument } from '../../core';
+
+const COUNT = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
+export const countWord = (n: number): string => COUNT[n] ?? String(n);
+
+/** "six strings, E A D G B E", with the capo if there is one. */
+export function instrumentWords(i: Instrument): string {
+  const strings = `${countWord(i.strings.length)} string${i.strings.length === 1 ? '' : 's'}`;
+  return `${strings}, ${spellTuning(i)}${i.capo ? `, capo at ${i.capo}` : ''}`;
+}
+
+export interface TuningChoice {
+  name: string;
+  /** Open pitches, string 1 first. */
+  open: string[];
+  scaleLengthMm?: number;
+}
+
+const NAMED: TuningChoice[] = TUNINGS.map((t) => ({ name: t.name, open: t.low.split(' ').reverse(), scaleLengthMm: t.scaleLengthMm }));
+const letters = (open: string[]): string => open.map((p) => midiOf(p) % 12).join();
+const same = (a: string[], b: string[]): boolean => a.map((p) => midiOf(p)).join() === b.map((p) => midiOf(p)).join();
+
+/** What was typed, read as notes; the reason why not, where it looks like notes but is none. */
+export function readTuning(text: string, current: Instrument): { open: string[] } | { why: string } {
+  try {
+    const lowest = midiOf(current.strings[current.strings.length - 1].open);
+    return { open: parseTuning(text, Math.min(lowest, 45)) };
+  } catch (e) {
+    if (e instanceof CoreError) return { why: e.message };
+    throw e;
+  }
+}
+
+const looksLikeNotes = (text: string): boolean =>
+  /^\s*[a-g](#|b|♯|♭)*-?\d?([\s,]+|$|(?=[A-G]))/i.test(text) && !/[h-z]/i.test(text.replace(/[\s,]/g, ''));
+
+/** Tunings for what was typed: notes find the tunings that have them and make one that has not been named; words find names. */
+export function matchTunings(text: string, current: Instrument): TuningChoice[] {
+  const typed = text.trim();
+  if (!typed)
+    return [...NAMED].sort((a, b) => Number(b.open.length === current.strings.length) - Number(a.open.length === current.strings.length));
+  const words = typed.toLowerCase().split(/[\s,]+/);
+  const byName = NAMED.filter((t) => words.every((w) => t.name.toLowerCase().includes(w)));
+  const read = looksLikeNotes(typed) ? readTuning(typed, current) : { why: '' };
+  if ('why' in read) return byName;
+  const alike = NAMED.filter((t) => letters(t.open) === letters(read.open));
+  const own = alike.some((t) => same(t.open, read.open)) ? [] : [{ name: 'as typed', open: read.open }];
+  return [...alike.filter((t) => same(t.open, read.open)), ...own, ...alike.filter((t) => !same(t.open, read.open))];
+}
+
+/** The instrument in another tuning. Gauges stay where the number of strings does; a different count starts afresh. */
+export function retuned(i: Instrument, choice: TuningChoice): Instrument {
+  const sameCount = choice.open.length === i.strings.length;
+  const strings = choice.open.map((open, k) => (sameCount ? { ...i.strings[k], open } : { open }));
+  const scaleLengthMm = sameCount ? i.scaleLengthMm : (choice.scaleLengthMm ?? i.scaleLengthMm);
+  return { ...i, name: sameCount ? i.name : `${countWord(choice.open.length)} strings`, strings, scaleLengthMm };
+}

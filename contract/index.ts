@@ -1,0 +1,4 @@
+export * from './instrument';
+export * from './study';
+export * from './record';
+export * from './paths';

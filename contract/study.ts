@@ -1,0 +1,124 @@
+import { array, lazy, mixed, number, object, string, type ObjectShape } from 'yup';
+import {
+  checkNote,
+  degreesOf,
+  SCHOOLS,
+  type DegreeName,
+  type FingeringSchool,
+  type Hand,
+  type Instrument,
+  type Layout,
+  type ScaleRef,
+} from '../core';
+import { passes } from './checks';
+import { instrumentSchema } from './instrument';
+
+/** What the marks on the neck say. */
+export const LABELS = ['degrees', 'notes', 'fingers', 'frets', 'blank'] as const;
+export type Labels = (typeof LABELS)[number];
+
+/** Beats a minute at which a shape is heard. */
+export const TEMPO = Object.freeze({ min: 30, max: 260 });
+
+/** Which shape of the layout is chosen: by its number in the school, nearest to a fret. */
+export interface RungRef {
+  number: number;
+  fret: number;
+}
+
+/** A study: an instrument, a scale, how the neck is cut, and where the hand is. */
+export interface StudyBody {
+  format: 1;
+  name: string;
+  /** The set it belongs to; may be empty. */
+  set: string;
+  note: string;
+  /** The instrument as the study knows it; the study opens even if the instrument's own record is gone. */
+  instrument: Instrument;
+  instrumentId: string | null;
+  scale: ScaleRef;
+  layout: Layout;
+  /** null: the layout's own school. */
+  school: FingeringSchool | null;
+  hand: Hand['size'];
+  rung: RungRef;
+  labels: Labels;
+  tempo: number;
+}
+
+const whole = (min: number, max: number) => number().strict().integer().required().min(min).max(max);
+const record = (fields: ObjectShape) => object(fields).noUnknown().strict();
+const place = record({ string: whole(1, 12), fret: whole(0, 36) });
+const kind = (name: Layout['kind']) => string().strict().oneOf([name]).required();
+const counts = (length: { min: number; max: number }) => array().of(whole(1, 12)).strict().min(length.min).max(length.max);
+
+/** One schema a layout; its fields as in the core. */
+const LAYOUT_SCHEMAS: Record<Layout['kind'], ReturnType<typeof record>> = {
+  window: record({ kind: kind('window'), stretch: string().strict().oneOf(['index', 'little', 'nearer']) }),
+  box: record({ kind: kind('box'), numbering: string().strict().oneOf(['minor-root', 'major-root']) }),
+  'per-string': record({ kind: kind('per-string'), notes: whole(1, 6) }),
+  'one-string': record({ kind: kind('one-string'), string: whole(1, 12) }),
+  'string-set': record({
+    kind: kind('string-set'),
+    strings: counts({ min: 1, max: 12 }).required(),
+    counts: counts({ min: 1, max: 12 }).required(),
+    start: place.required(),
+  }),
+  diagonal: record({ kind: kind('diagonal'), counts: counts({ min: 2, max: 2 }), root: place.required() }),
+  split: record({ kind: kind('split'), notes: number().strict().integer().min(1).max(6) }),
+  region: record({ kind: kind('region'), fromFret: whole(0, 36), toFret: whole(0, 36) }),
+  anchor: record({ kind: kind('anchor'), root: place.required(), notes: whole(1, 6) }),
+};
+
+const layoutSchema = lazy((value: unknown) => {
+  const name = (value as Layout | null)?.kind;
+  const known = typeof name === 'string' && Object.hasOwn(LAYOUT_SCHEMAS, name);
+  return known ? LAYOUT_SCHEMAS[name] : object({ kind: string().strict().required().oneOf(Object.keys(LAYOUT_SCHEMAS)) }).required();
+});
+
+export const scaleRefSchema = object({
+  tonic: mixed<string>().required().test('note', passes((v) => checkNote(v))), // prettier-ignore
+  scale: mixed<string | DegreeName[]>().required().test('scale', passes((v) => degreesOf(v as ScaleRef['scale']))), // prettier-ignore
+})
+  .noUnknown()
+  .strict();
+
+/** A study as the server keeps it. Unknown fields, scales and layouts are refused, each by its path. */
+export const studySchema = object({
+  format: number().strict().oneOf([1]).required(),
+  name: string().strict().required('name: give the study a name.').max(120),
+  set: string().strict().defined().max(80),
+  note: string().strict().defined().max(4000),
+  instrument: instrumentSchema.required(),
+  instrumentId: string().strict().nullable().defined().max(64),
+  scale: scaleRefSchema.required(),
+  layout: layoutSchema,
+  school: string()
+    .strict()
+    .nullable()
+    .defined()
+    .oneOf([...Object.keys(SCHOOLS), null]),
+  hand: string().strict().oneOf(['small', 'medium', 'large']).required(),
+  rung: object({ number: whole(-12, 60), fret: whole(-36, 72) })
+    .noUnknown()
+    .strict()
+    .required(),
+  labels: string().strict().oneOf([...LABELS]).required(), // prettier-ignore
+  tempo: number().strict().required().min(TEMPO.min).max(TEMPO.max),
+})
+  .noUnknown()
+  .strict();
+
+/** A study in a list. `problems` is not empty where the record no longer holds, such as a scale that is unknown here. */
+export interface StudySummary {
+  id: string;
+  revision: number;
+  createdAt: number;
+  updatedAt: number;
+  name: string;
+  set: string;
+  scale: ScaleRef;
+  instrument: Instrument;
+  layout: Layout;
+  problems: { field: string; message: string }[];
+}

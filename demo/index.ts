@@ -1,0 +1,71 @@
+import type { StudyBody } from '../contract';
+import { parseTuning, type Instrument } from '../core';
+
+/** The "Tin Lantern" set: an invented instrumental trio with tunes in awkward keys and tunings. */
+const SET = 'Tin Lantern set';
+
+const instrument = (name: string, low: string, frets: number, scaleLengthMm: number, gaugesMm: number[], plain: number): Instrument => ({
+  name,
+  strings: parseTuning(low).map((open, k) => ({ open, gaugeMm: gaugesMm[k], wound: k >= plain })),
+  frets,
+  scaleLengthMm,
+  capo: 0,
+  handedness: 'right',
+});
+
+const SIX = instrument('Lantern six', 'E2 A2 D3 G3 B3 E4', 22, 648, [0.254, 0.33, 0.432, 0.66, 0.914, 1.168], 3);
+const SEVEN = instrument('Lantern seven', 'B1 E2 A2 D3 G3 B3 E4', 24, 648, [0.254, 0.33, 0.432, 0.66, 0.914, 1.168, 1.499], 3);
+const FOURTHS = instrument('Lantern fourths', 'E2 A2 D3 G3 C4 F4', 24, 635, [0.229, 0.305, 0.432, 0.66, 0.914, 1.168], 3);
+
+const study = (
+  name: string,
+  on: Instrument,
+  instrumentId: string,
+  rest: Partial<StudyBody> & Pick<StudyBody, 'scale' | 'layout'>,
+): StudyBody => ({
+  format: 1,
+  name,
+  set: SET,
+  note: '',
+  instrument: on,
+  instrumentId,
+  school: null,
+  hand: 'medium',
+  rung: { number: 1, fret: 2 },
+  labels: 'degrees',
+  tempo: 96,
+  ...rest,
+});
+
+export const DEMO: { instruments: { id: string; body: Instrument }[]; studies: { id: string; body: StudyBody }[] } = {
+  instruments: [
+    { id: 'demo-six', body: SIX },
+    { id: 'demo-seven', body: SEVEN },
+    { id: 'demo-fourths', body: FOURTHS },
+  ],
+  studies: [
+    {
+      id: 'demo-weathervane',
+      body: study('Weathervane, F♯ Dorian', SIX, 'demo-six', {
+        scale: { tonic: 'F#', scale: 'dorian' },
+        layout: { kind: 'box', numbering: 'minor-root' },
+      }),
+    },
+    {
+      id: 'demo-cold-forge',
+      body: study('Cold Forge, C♯ Phrygian dominant', SEVEN, 'demo-seven', {
+        scale: { tonic: 'C#', scale: 'phrygian dominant' },
+        layout: { kind: 'per-string', notes: 3 },
+        rung: { number: 1, fret: 2 },
+      }),
+    },
+    {
+      id: 'demo-slow-tram',
+      body: study('Slow Tram, E♭ Lydian', FOURTHS, 'demo-fourths', {
+        scale: { tonic: 'Eb', scale: 'lydian' },
+        layout: { kind: 'window', stretch: 'index' },
+        rung: { number: 5, fret: 5 },
+      }),
+    },
+  ],
+};

@@ -1,0 +1,31 @@
+import hooks from 'eslint-plugin-react-hooks';
+import { defineConfig, globalIgnores } from 'eslint/config';
+import ts from 'typescript-eslint';
+
+export default defineConfig(
+  globalIgnores(['dist', 'node_modules', '.cache', 'test-results', '**/*.mjs', '**/*.cjs']),
+  ts.configs.recommendedTypeChecked,
+  { languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } } },
+  {
+    files: ['app/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+  {
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/explicit-module-boundary-types': 'off',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+      'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
+      'max-params': ['error', 8],
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'Date', 'window', 'document', 'performance'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }],
+    },
+  },
+);

@@ -1,0 +1,16 @@
+// Builds the client to dist/app and the server to dist/server/main.js.
+import { build as esbuild } from 'esbuild';
+import { build as vite } from 'vite';
+
+await vite({ logLevel: process.env.VERBOSE ? 'info' : 'warn' });
+await esbuild({
+  entryPoints: ['server/main.ts'],
+  outfile: 'dist/server/main.js',
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  packages: 'external',
+  sourcemap: true,
+  logLevel: 'warning',
+});

@@ -1,0 +1,21 @@
+import type { MiddlewareHandler } from 'hono';
+import { serveStatic } from '@hono/node-server/serve-static';
+import { readFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { refuse } from './guards';
+
+/** Built files by name; any other address is a view of the one page. A missing asset is a 404, never the page. */
+export function pages(webRoot: string): MiddlewareHandler {
+  const files = serveStatic({
+    root: relative(process.cwd(), webRoot) || '.',
+    onFound: (path, c) => {
+      if (path.includes('assets')) c.header('Cache-Control', 'public, max-age=31536000, immutable');
+    },
+  });
+  return async (c, next) => {
+    const isFile = /\.[a-z0-9]+$/i.test(c.req.path);
+    if (!isFile) return c.html(readFileSync(join(webRoot, 'index.html'), 'utf8'), 200, { 'Cache-Control': 'no-cache' });
+    const found = await files(c, next);
+    return found ?? refuse(c, 404, 'NOT_FOUND', 'There is no such file.');
+  };
+}

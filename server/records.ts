@@ -1,0 +1,77 @@
+import { Hono, type Context } from 'hono';
+import type { Schema } from 'yup';
+import { problemsOf, type ConflictAnswer, type Kept } from '../contract';
+import { refuse } from './guards';
+import type { Repository } from './repository';
+
+interface Kind<Body> {
+  /** What a guitarist calls one of them. */
+  word: string;
+  schema: Schema;
+  repo: Repository<Body>;
+  /** What a list shows of a record. */
+  summary: (record: Kept<Body>) => unknown;
+}
+
+class BadRequest extends Error {
+  constructor(
+    readonly code: string,
+    message: string,
+    readonly status: 400 | 415 = 400,
+  ) {
+    super(message);
+  }
+}
+
+/** The body of a request as JSON; a wrong content type or broken JSON is refused, never taken as empty. */
+async function jsonBody(c: Context): Promise<Record<string, unknown>> {
+  if (!/^application\/json\b/.test(c.req.header('content-type') ?? ''))
+    throw new BadRequest('NOT_JSON', 'Send JSON, with the content type application/json.', 415);
+  const value: unknown = await c.req.json().catch(() => {
+    throw new BadRequest('BROKEN_JSON', 'The request is not whole JSON.');
+  });
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    throw new BadRequest('NOT_A_RECORD', 'Send one record, as a JSON object.');
+  return value as Record<string, unknown>;
+}
+
+/** Create, read, list, update by revision, delete and bring back, for one kind of record. */
+export function recordRoutes<Body>({ word, schema, repo, summary }: Kind<Body>): Hono {
+  const app = new Hono();
+  const missing = (c: Context) => refuse(c, 404, 'NOT_FOUND', `There is no such ${word}; it may have been deleted.`);
+  const invalid = (c: Context, value: unknown, prefix = '') => {
+    const problems = problemsOf(schema, value).map((p) => ({ ...p, field: prefix + p.field }));
+    return problems.length ? refuse(c, 422, 'INVALID', `This ${word} cannot be kept: ${problems[0].message}`, problems) : null;
+  };
+
+  app.onError((e, c) => {
+    if (e instanceof BadRequest) return refuse(c, e.status, e.code, e.message);
+    throw e;
+  });
+  app.get('/', async (c) => c.json((await repo.list()).map((r) => ({ ...(summary(r) as object), problems: problemsOf(schema, r.body) }))));
+  app.get('/:id', async (c) => {
+    const record = await repo.get(c.req.param('id'));
+    return record ? c.json({ ...record, problems: problemsOf(schema, record.body) }) : missing(c);
+  });
+  app.post('/', async (c) => {
+    const { body } = await jsonBody(c);
+    return invalid(c, body) ?? c.json(await repo.create(body as Body), 201);
+  });
+  app.put('/:id', async (c) => {
+    const { body, revision } = await jsonBody(c);
+    if (!Number.isInteger(revision)) return refuse(c, 400, 'NO_REVISION', 'Name the revision that was changed, a whole number.');
+    const bad = invalid(c, body);
+    if (bad) return bad;
+    const saved = await repo.update(c.req.param('id'), revision as number, body as Body);
+    if (saved.ok) return c.json(saved.record);
+    if (!saved.current) return missing(c);
+    const message = `This ${word} was changed elsewhere in the meantime.`;
+    return c.json<ConflictAnswer<Body>>({ error: { code: 'STALE', message }, current: saved.current }, 409);
+  });
+  app.delete('/:id', async (c) => ((await repo.remove(c.req.param('id'))) ? c.body(null, 204) : missing(c)));
+  app.post('/:id/restore', async (c) => {
+    const record = await repo.restore(c.req.param('id'));
+    return record ? c.json(record) : missing(c);
+  });
+  return app;
+}

@@ -1,0 +1,16 @@
+import tailwind from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  root: 'app',
+  plugins: [react(), tailwind()],
+  worker: { format: 'es' },
+  build: {
+    outDir: '../dist/app',
+    emptyOutDir: true,
+    assetsInlineLimit: 0, // data: fonts would break the content security policy
+    target: 'es2022',
+  },
+  server: { proxy: { '/api': { target: 'http://127.0.0.1:4714', changeOrigin: true, headers: { origin: 'http://127.0.0.1:4714' } } } },
+});
