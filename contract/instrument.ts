@@ -23,4 +23,5 @@ export const instrumentSchema = object({
 })
   .noUnknown()
   .strict()
+  .required()
   .test('core', passes((value) => checkInstrument(value as Instrument), true)); // prettier-ignore

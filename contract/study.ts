@@ -107,7 +107,8 @@ export const studySchema = object({
   tempo: number().strict().required().min(TEMPO.min).max(TEMPO.max),
 })
   .noUnknown()
-  .strict();
+  .strict()
+  .required();
 
 /** A study in a list. `problems` is not empty where the record no longer holds, such as a scale that is unknown here. */
 export interface StudySummary {

@@ -48,6 +48,9 @@ export const Ladder = memo(function Ladder({ g, shapes, current, onChoose }: Pro
   );
 });
 
+/** A window that needs no reach; other layouts promise no rest. */
+const atRest = (s: Shape): boolean => s.id.startsWith('window') && s.stretches.length === 0;
+
 function Rung({
   shape,
   on,
@@ -69,7 +72,7 @@ function Rung({
       aria-checked={on}
       tabIndex={on ? 0 : -1}
       onClick={onChoose}
-      aria-label={`${shape.label}, frets ${shape.lowFret} to ${shape.highFret}${shape.stretches.length ? '' : ', at rest'}`}
+      aria-label={`${shape.label}, frets ${shape.lowFret} to ${shape.highFret}${atRest(shape) ? ', at rest' : ''}`}
       className="group absolute flex h-7 items-center justify-center"
       style={{ left: span.from, width: span.to - span.from, top }}
     >

@@ -1,4 +1,10 @@
-import { Context, getContext, Sampler, setContext, start, ToneAudioBuffer } from 'tone';
+// By file, not from the package's root: the root makes a context of its own, whose clock the security policy forbids.
+import 'tone/build/esm/core/clock/Transport.js';
+import 'tone/build/esm/core/context/Destination.js';
+import { Context } from 'tone/build/esm/core/context/Context.js';
+import { ToneAudioBuffer } from 'tone/build/esm/core/context/ToneAudioBuffer.js';
+import { getContext, setContext, start } from 'tone/build/esm/core/Global.js';
+import { Sampler } from 'tone/build/esm/instrument/Sampler.js';
 import { hertzOf } from '../../core';
 import { pluck } from './pluck';
 

@@ -1,5 +1,5 @@
-import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
-import { API, type ConflictAnswer, type Kept, type StudyBody } from '../../contract';
+import { createListenerMiddleware, isAnyOf, type ThunkDispatch, type UnknownAction } from '@reduxjs/toolkit';
+import { API, type ConflictAnswer, type StudyBody } from '../../contract';
 import { api } from './api';
 import { draftOf, dropDraft, keepDraft } from './drafts';
 import { conflictEnded, edited, redone, saveDone, saveFailed, saveStarted, studyOpened, undone, type EditorState } from './editor';
@@ -13,7 +13,7 @@ interface State {
 }
 
 export const autosave = createListenerMiddleware();
-const listen = autosave.startListening.withTypes<State, never>();
+const listen = autosave.startListening.withTypes<State, ThunkDispatch<State, unknown, UnknownAction>>();
 
 /** Keeps every edit in the browser at once and on the server shortly after; one save at a time. */
 listen({
@@ -26,20 +26,17 @@ listen({
     await listener.delay(save === 'offline' ? RETRY_MS : REST_MS);
     const now = listener.getState().editor;
     if (now.sending || now.id !== id) return;
-    await send(
-      () => listener.getState(),
-      (action) => listener.dispatch(action as Parameters<typeof listener.dispatch>[0]),
-    );
+    await send(() => listener.getState(), listener.dispatch);
   },
 });
 
-type Dispatch = (action: unknown) => unknown;
+type Dispatch = ThunkDispatch<State, unknown, UnknownAction>;
 
 async function send(getState: () => State, dispatch: Dispatch): Promise<void> {
   const { id, revision, body } = getState().editor;
   if (!id || !body) return;
   dispatch(saveStarted());
-  const result = (await dispatch(api.endpoints.saveStudy.initiate({ id, revision, body }))) as { data?: Kept<StudyBody>; error?: unknown };
+  const result = await dispatch(api.endpoints.saveStudy.initiate({ id, revision, body }));
   if (result.data) {
     dispatch(saveDone({ kept: result.data, sent: body }));
     dropDraftIfSaved(id, body);

@@ -19,7 +19,8 @@ import {
 /** "F# Dorian". */
 export const scaleName = (ref: ScaleRef): string => `${ref.tonic} ${scaleTitle(ref.scale)}`;
 
-const TONIC = /^\s*([a-g](?:##|bb|#|b)?)(?=$|\s|(?<=[#b])[a-z0-9])/i;
+/** A letter with signs may touch the next word ("F#dorian"); a bare letter must stand alone, or "bebop" would be B. */
+const TONIC = /^\s*([a-g](?:##|bb|#|b)(?=$|\s|[a-z0-9])|[a-g](?=$|\s))/i;
 const SPOKEN: [RegExp, string][] = [
   [/\b([a-g])[\s-]*sharp\b/gi, '$1#'],
   [/\b([a-g])[\s-]*flat\b/gi, '$1b'],

@@ -40,7 +40,14 @@ export function matchTunings(text: string, current: Instrument): TuningChoice[] 
   if (!typed)
     return [...NAMED].sort((a, b) => Number(b.open.length === current.strings.length) - Number(a.open.length === current.strings.length));
   const words = typed.toLowerCase().split(/[\s,]+/);
-  const byName = NAMED.filter((t) => words.every((w) => t.name.toLowerCase().includes(w)));
+  const byName = NAMED.filter((t) =>
+    words.every((w) =>
+      t.name
+        .toLowerCase()
+        .split(/[\s,]+/)
+        .some((p) => p.startsWith(w)),
+    ),
+  );
   const read = looksLikeNotes(typed) ? readTuning(typed, current) : { why: '' };
   if ('why' in read) return byName;
   const alike = NAMED.filter((t) => letters(t.open) === letters(read.open));

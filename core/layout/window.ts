@@ -27,7 +27,10 @@ export function layWindows(bench: Bench, layout: LayoutOf<'window'>): Draft[] {
   if (!['index', 'little', 'nearer'].includes(school))
     fail('BAD_LAYOUT', 'layout.stretch', `layout.stretch: "${String(school)}" is none of index, little, nearer.`);
   const filled = windowsOn(bench.neck).map((w) => fill(bench, w, school));
-  return distinct(filled.filter((f) => f.frets.size > 0)).map((f) => draftOf(bench, f));
+  return distinct(
+    bench.neck,
+    filled.filter((f) => f.frets.size > 0),
+  ).map((f) => draftOf(bench, f));
 }
 
 function windowsOn(neck: ScaledNeck): Window[] {
@@ -102,10 +105,10 @@ function cellMm(bench: Bench, frets: Map<number, number[]>, p: Place): number {
 }
 
 /** Windows with identical places are one: the fewest reaches, then the lowest index fret. */
-function distinct(all: Filled[]): Filled[] {
+function distinct(neck: ScaledNeck, all: Filled[]): Filled[] {
   const best = new Map<string, Filled>();
   for (const f of all) {
-    const key = [...f.frets].map(([string, frets]) => `${string}:${frets.join()}`).join(' ');
+    const key = neck.upward.map((string) => f.frets.get(string)?.join() ?? '').join(' ');
     const held = best.get(key);
     if (!held || f.reaches.length < held.reaches.length) best.set(key, f);
   }

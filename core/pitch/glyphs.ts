@@ -13,7 +13,7 @@ const swap = (signs: string): string => SIGNS.reduce((text, [from, to]) => text.
  */
 export const glyphs = (text: string): string =>
   text
-    .replace(/(?<![A-Za-z])([A-G])([#b]{1,4})(?![a-z])/g, (_, letter: string, signs: string) => letter + swap(signs))
+    .replace(/(?<![A-Za-z])([A-G])(#{1,4}|b{1,4}(?![a-ln-z]))/g, (_, letter: string, signs: string) => letter + swap(signs))
     .replace(/(?<![A-Za-z])([#b]{1,2})(?=\d)/g, (signs) => swap(signs));
 
 /** The other way round, for what people type: 'F♯' and 'Fs' stay as they are typed except for the signs. */

@@ -1,0 +1,51 @@
+import { DEMO } from '../../demo';
+import { layOut, neckNotes } from '../../core';
+import { fretX, lanesOf, neckGeometry, stringY, wireX } from './geometry';
+import { marksOf } from './marks';
+
+const g = neckGeometry({ width: 900, frets: 22, strings: 6 });
+
+describe('geometry', () => {
+  it('puts frets in order, closer towards the body', () => {
+    const wires = Array.from({ length: 23 }, (_, f) => wireX(g, f));
+    const gaps = wires.slice(1).map((x, k) => x - wires[k]);
+    expect(gaps.every((gap, k) => k === 0 || gap < gaps[k - 1])).toBe(true);
+    expect([wires[0], wires[22]]).toEqual([g.left, g.right]);
+  });
+  it('marks a fret between its wires, an open string behind the nut', () => {
+    for (let f = 1; f <= 22; f++) expect(fretX(g, f)).toBeGreaterThan(wireX(g, f - 1));
+    expect(fretX(g, 0)).toBeLessThan(g.left);
+    expect(stringY(g, 2) - stringY(g, 1)).toBe(g.gap);
+  });
+  it('mirrors for the left hand', () => {
+    const left = neckGeometry({ width: 900, frets: 22, strings: 6, mirrored: true });
+    for (const f of [0, 3, 22]) expect(fretX(left, f)).toBeCloseTo(900 - fretX(g, f), 9);
+  });
+  it('keeps spans of one lane apart', () => {
+    expect(lanesOf([{ from: 0, to: 5 }, { from: 4, to: 8 }, { from: 5, to: 9 }, { from: 6, to: 7 }])).toEqual([0, 1, 0, 2]); // prettier-ignore
+  });
+});
+
+describe('marks', () => {
+  const { instrument, scale, layout } = DEMO.studies[0].body;
+  const notes = neckNotes(instrument, scale);
+  const [box] = layOut(instrument, scale, layout);
+  it('tell root, skeleton, added and far notes apart', () => {
+    const marks = marksOf(notes, box, 'degrees');
+    const at = (string: number, fret: number) => marks.find((m) => m.string === string && m.fret === fret);
+    expect(at(6, 2)).toMatchObject({ look: 'root', text: '1' });
+    expect(at(6, 5)).toMatchObject({ look: 'solid', text: 'b3' });
+    expect(at(6, 4)).toMatchObject({ look: 'outlined', text: '2' });
+    expect(at(6, 14)).toMatchObject({ look: 'root-stud', text: '' });
+    expect(at(6, 7)).toMatchObject({ look: 'stud', text: '' });
+    expect(marks).toHaveLength(notes.length);
+  });
+  it.each([
+    ['notes', 'F#'],
+    ['fingers', '1'],
+    ['frets', '2'],
+    ['blank', ''],
+  ] as const)('say %s', (labels, text) => {
+    expect(marksOf(notes, box, labels).find((m) => m.string === 6 && m.fret === 2)?.text).toBe(text);
+  });
+});

@@ -1,0 +1,105 @@
+import type { Kept, StudyBody } from '../../contract';
+import { DEMO } from '../../demo';
+import { failureOf } from './autosave';
+import {
+  conflictEnded,
+  differenceOf,
+  edited,
+  editorReducer,
+  redone,
+  saveDone,
+  saveFailed,
+  saveStarted,
+  studyOpened,
+  undone,
+  type EditorState,
+} from './editor';
+
+const body = DEMO.studies[0].body;
+const kept = (change: Partial<StudyBody> = {}, revision = 1): Kept<StudyBody> => ({
+  id: 'a',
+  revision,
+  createdAt: 1,
+  updatedAt: 2,
+  body: { ...body, ...change },
+});
+const run = (...actions: Parameters<typeof editorReducer>[1][]): EditorState =>
+  actions.reduce<EditorState | undefined>((s, a) => editorReducer(s, a), undefined) as EditorState;
+const opened = studyOpened({ kept: kept(), problems: [] });
+
+describe('editing a study', () => {
+  it('undoes and redoes step by step', () => {
+    const two = [opened, edited({ tempo: 100 }), edited({ labels: 'notes' })] as const;
+    expect(run(...two, undone()).body).toMatchObject({ tempo: 100, labels: 'degrees' });
+    expect(run(...two, undone(), undone()).body).toEqual(body);
+    expect(run(...two, undone(), undone(), redone(), redone()).body).toMatchObject({ tempo: 100, labels: 'notes' });
+    expect(run(...two, undone(), undone(), undone(), undone()).body).toEqual(body);
+  });
+  it('forgets what was undone once something else is edited', () => {
+    expect(run(opened, edited({ tempo: 100 }), undone(), edited({ labels: 'notes' }), redone()).body).toMatchObject({
+      tempo: body.tempo,
+      labels: 'notes',
+    });
+  });
+  it('takes steps along the ladder as one', () => {
+    const walked = run(opened, edited({ rung: { number: 2, fret: 4 } }), edited({ rung: { number: 3, fret: 6 } }));
+    expect(walked.past).toHaveLength(1);
+    expect(editorReducer(walked, undone()).body?.rung).toEqual(body.rung);
+  });
+  it('leaves the state itself alone when nothing changes', () => {
+    const state = run(opened);
+    expect(editorReducer(state, edited({ tempo: body.tempo, scale: { ...body.scale } }))).toBe(state);
+    expect(differenceOf(body, { scale: { ...body.scale } })).toBeNull();
+  });
+  it('keeps at most three hundred steps', () => {
+    const many = Array.from({ length: 700 }, (_, k) => edited(k % 2 ? { tempo: 60 + (k % 100) } : { labels: k % 4 ? 'notes' : 'frets' }));
+    expect(run(opened, ...many).past.length).toBe(300);
+  });
+});
+
+describe('saving', () => {
+  it('is done only when what was sent is what stands', () => {
+    const sent = { ...body, tempo: 100 };
+    const sending = [opened, edited({ tempo: 100 }), saveStarted()] as const;
+    expect(run(...sending, saveDone({ kept: kept({ tempo: 100 }, 2), sent }))).toMatchObject({
+      save: 'saved',
+      revision: 2,
+      sending: false,
+    });
+    expect(run(...sending, edited({ tempo: 110 }), saveDone({ kept: kept({ tempo: 100 }, 2), sent }))).toMatchObject({
+      save: 'waiting',
+      revision: 2,
+      body: { tempo: 110 },
+    });
+  });
+  it('lets the player keep either version of a conflict, and undo taking the other', () => {
+    const clash = [opened, edited({ tempo: 100 }), saveFailed({ save: 'conflict', current: kept({ name: 'Theirs' }, 5) })] as const;
+    expect(run(...clash, conflictEnded('mine'))).toMatchObject({
+      save: 'waiting',
+      revision: 5,
+      body: { name: body.name, tempo: 100 },
+      conflict: null,
+    });
+    expect(run(...clash, conflictEnded('theirs'))).toMatchObject({
+      save: 'saved',
+      revision: 5,
+      body: { name: 'Theirs', tempo: body.tempo },
+    });
+    expect(run(...clash, conflictEnded('theirs'), undone()).body).toMatchObject({ tempo: 100 });
+  });
+  it('goes on editing during a conflict without sending', () => {
+    expect(run(opened, saveFailed({ save: 'conflict', current: kept({}, 5) }), edited({ tempo: 77 }))).toMatchObject({
+      save: 'conflict',
+      body: { tempo: 77 },
+    });
+  });
+  it('reads the server’s refusals', () => {
+    expect(failureOf({ status: 'FETCH_ERROR' })).toEqual({ save: 'offline' });
+    expect(failureOf({ status: 404 })).toEqual({ save: 'gone' });
+    expect(failureOf({ status: 500 })).toEqual({ save: 'offline' });
+    expect(
+      failureOf({ status: 422, data: { error: { code: 'INVALID', message: '', problems: [{ field: 'name', message: 'x' }] } } }),
+    ).toMatchObject({ save: 'refused', problems: [{ field: 'name' }] });
+    expect(failureOf({ status: 409, data: { current: kept({}, 3) } })).toMatchObject({ save: 'conflict', current: { revision: 3 } });
+  });
+});

@@ -1,0 +1,79 @@
+import { chromium, type Page } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { ms, percentile, printTable } from './table';
+
+const db = join(mkdtempSync(join(tmpdir(), 'crow-bench-')), 'notebook.sqlite');
+const child = spawn(process.execPath, ['dist/server/main.js'], { env: { ...process.env, CROW_LADDER_DB: db, CROW_LADDER_PORT: '4980' } });
+const url = await new Promise<string>((done) => {
+  child.stdout.on('data', (d: Buffer) => {
+    const found = /ready at (\S+)/.exec(d.toString());
+    if (found) done(found[1]);
+  });
+});
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu'],
+});
+
+/** From the key event to the frame after the one that drew it began: the work the page did for it, in milliseconds. */
+async function keyTimes(page: Page, keys: string[], rounds: number): Promise<number[]> {
+  await page.evaluate(() => {
+    const w = window as unknown as { times: number[] };
+    w.times = [];
+    addEventListener(
+      'keydown',
+      () => {
+        const start = performance.now();
+        requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = () => w.times.push(performance.now() - start);
+          channel.port2.postMessage(0);
+        });
+      },
+      true,
+    );
+  });
+  for (let k = 0; k < rounds; k++) {
+    await page.keyboard.press(keys[k % keys.length]);
+    await page.waitForTimeout(30);
+  }
+  return page.evaluate(() => (window as unknown as { times: number[] }).times);
+}
+
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await page.goto(`${url}/map`);
+await page.waitForSelector('svg[role=img]');
+const rows = [];
+for (const [name, keys] of [
+  ['rung, → and ←', ['ArrowRight', 'ArrowRight', 'ArrowLeft']],
+  ['key, ] and [', [']', ']', '[']],
+  ['labels, L', ['l']],
+] as const) {
+  const times = (await keyTimes(page, [...keys], 90)).slice(10);
+  rows.push([name, times.length, ms(percentile(times, 0.5)), ms(percentile(times, 0.95))]);
+}
+printTable('Key press to painted neck, six strings, 22 frets, Chromium without GPU', ['key', 'samples', 'p50 ms', 'p95 ms'], rows);
+
+const starts: number[] = [];
+for (let k = 0; k < 5; k++) {
+  const fresh = await (await browser.newContext()).newPage();
+  const start = Date.now();
+  await fresh.goto(`${url}/map`);
+  await fresh.waitForSelector('svg[role=img] text');
+  starts.push(Date.now() - start);
+}
+printTable(
+  'Cold start (empty browser cache) to the neck drawn and listening',
+  ['runs', 'p50 ms', 'worst ms'],
+  [[starts.length, percentile(starts, 0.5), Math.max(...starts)]],
+);
+
+const assets = readdirSync('dist/app/assets').filter((f) => /\.(js|css)$/.test(f));
+const gz = (f: string): number => gzipSync(readFileSync(join('dist/app/assets', f))).length / 1024;
+printTable('Size, gzipped', ['file', 'kB'], assets.map((f) => [f.replace(/-[\w-]{8}\./, '.'), gz(f).toFixed(1)])); // prettier-ignore
+await browser.close();
+child.kill();

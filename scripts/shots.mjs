@@ -1,0 +1,43 @@
+// Takes the pictures in docs/screenshots/ from the demo data, 1280x800.
+import { chromium } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ensureBuilt, ensureInstalled, ROOT } from './ensure.mjs';
+
+await ensureInstalled();
+await ensureBuilt();
+const out = join(ROOT, 'docs', 'screenshots');
+mkdirSync(out, { recursive: true });
+const child = spawn(process.execPath, ['dist/server/main.js'], {
+  cwd: ROOT,
+  env: { ...process.env, CROW_LADDER_DB: join(mkdtempSync(join(tmpdir(), 'shots-')), 'n.sqlite'), CROW_LADDER_PORT: '4990' },
+});
+const url = await new Promise((done) =>
+  child.stdout.on('data', (d) => /ready at (\S+)/.exec(String(d)) && done(/ready at (\S+)/.exec(String(d))[1])),
+);
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu'],
+});
+
+/** [file, address, theme, what to do before the picture, size] */
+const SHOTS = [
+  ['map-light', '/map', 'light'],
+  ['map-dark', '/map', 'dark'],
+  ['map-sentence', '/map', 'light', (p) => p.keyboard.press('s')],
+  ['map-phone', '/map', 'light', undefined, { width: 360, height: 740 }],
+  ['notebook', '/notebook', 'light'],
+];
+for (const [name, path, colorScheme, act, viewport = { width: 1280, height: 800 }] of SHOTS) {
+  const page = await (await browser.newContext({ viewport, colorScheme })).newPage();
+  await page.goto(url + path);
+  await page.waitForTimeout(900);
+  await act?.(page);
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: join(out, `${name}.png`) });
+  console.log(`docs/screenshots/${name}.png`);
+}
+await browser.close();
+child.kill();

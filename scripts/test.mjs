@@ -1,0 +1,88 @@
+// Installs what is missing, then runs every check. The last line reads "N passed, N failed".
+import { spawn } from 'node:child_process';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuilt, ensureInstalled, ROOT, run } from './ensure.mjs';
+
+const JEST_OUT = join(ROOT, 'test-results', 'jest.json');
+const E2E_OUT = join(ROOT, 'test-results', 'e2e.json');
+const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
+
+async function ensureSystem() {
+  const wanted = [
+    ['/usr/bin/chromium', 'chromium'],
+    ['/usr/bin/pdftotext', 'poppler-utils'],
+  ]
+    .filter(([path]) => !existsSync(process.env.CHROMIUM && path.endsWith('chromium') ? process.env.CHROMIUM : path))
+    .map(([, name]) => name);
+  if (!wanted.length) return true;
+  if (process.getuid?.() !== 0) {
+    console.error(
+      `These are needed for the tests: ${wanted.join(', ')}. Install them (on Debian: apt-get install ${wanted.join(' ')}) and run npm test again.`,
+    );
+    return false;
+  }
+  console.log(`Installing ${wanted.join(', ')} from Debian's packages ...`);
+  await run('apt-get', ['update', '-qq']);
+  return (await run('apt-get', ['install', '-y', '-qq', ...wanted])) === 0;
+}
+
+/** A check that is one thing: it passes or fails as a whole. */
+async function check(title, command, args) {
+  console.log(`\n== ${title}`);
+  const code = await run(command, args);
+  console.log(code === 0 ? `ok: ${title}` : `FAILED: ${title}`);
+  return code === 0 ? [1, 0] : [0, 1];
+}
+
+/** A runner that writes its counts to a file; no file, or a bad exit without a failed test, is one failure. */
+async function suite(title, command, args, file, count, env = {}) {
+  console.log(`\n== ${title}`);
+  rmSync(file, { force: true });
+  const code = await new Promise((done) =>
+    spawn(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } }).on('exit', (c) => done(c ?? 1)),
+  );
+  const [passed, failed] = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : [0, 1];
+  return [passed, code !== 0 && failed === 0 ? 1 : failed];
+}
+
+await ensureInstalled();
+const system = await ensureSystem();
+await ensureBuilt();
+
+const results = [
+  system ? [1, 0] : [0, 1],
+  await check('types', bin('tsc'), ['--noEmit']),
+  await check('lint', bin('eslint'), ['.']),
+  await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']),
+  await check('boundaries', bin('depcruise'), [
+    '--config',
+    '.dependency-cruiser.cjs',
+    'core',
+    'formats',
+    'contract',
+    'server',
+    'app',
+    'demo',
+  ]),
+  await check('nothing unused', bin('knip'), ['--no-progress']),
+  await suite(
+    'unit and outside checks',
+    process.execPath,
+    ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--json', `--outputFile=${JEST_OUT}`],
+    JEST_OUT,
+    (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites],
+  ),
+  await suite(
+    'the real interface',
+    bin('playwright'),
+    ['test', '--reporter=list,json'],
+    E2E_OUT,
+    (r) => [r.stats.expected, r.stats.unexpected + r.stats.flaky],
+    { PLAYWRIGHT_JSON_OUTPUT_NAME: E2E_OUT },
+  ),
+];
+
+const [passed, failed] = results.reduce(([p, f], [a, b]) => [p + a, f + b], [0, 0]);
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed ? 1 : 0);

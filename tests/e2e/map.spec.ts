@@ -1,0 +1,131 @@
+import { expect, openMap, part, saved, test, typeInto } from './support';
+
+const heading = (page: import('@playwright/test').Page) => page.getByRole('heading', { level: 1 });
+const rungOf = (page: import('@playwright/test').Page) =>
+  page.getByRole('radiogroup', { name: /Rungs/ }).getByRole('radio', { checked: true });
+const row = (page: import('@playwright/test').Page, name: RegExp) => page.getByRole('row', { name });
+
+test('first opening shows the demo study with frets, steps and fingers string by string', async ({ page, server }) => {
+  await openMap(page, server.url);
+  await expect(heading(page)).toContainText('six strings, E A D G B E');
+  await expect(heading(page)).toContainText('five boxes');
+  await expect(page.getByRole('radio', { name: /^box/ })).toHaveCount(8);
+  await expect(row(page, /string 6/)).toContainText('2 4 5');
+  await expect(row(page, /string 6/)).toContainText('1-3-4');
+  await expect(row(page, /string 2/)).toContainText('jog +1 fret');
+});
+
+test('the whole sentence changes by mouse', async ({ page, server }) => {
+  await openMap(page, server.url);
+  await part(page, 'tonic and scale').click();
+  await page.getByRole('group', { name: 'Tonic' }).getByRole('button', { name: 'B♭' }).click();
+  await page.getByRole('option', { name: /Mixolydian$/ }).click();
+  await part(page, 'strings and tuning').click();
+  await page
+    .getByRole('option', { name: /drop D/ })
+    .first()
+    .click();
+  await part(page, 'layout').click();
+  await page.getByRole('option', { name: /three notes a string/ }).click();
+  await part(page, 'root').click();
+  await page.getByRole('option', { name: 'string 5, fret 13' }).click();
+  await expect(heading(page)).toHaveText(/B♭ Mixolydian on .*six strings, D A D G B E, laid out as .*three notes a string/);
+  await expect(rungOf(page)).toHaveAttribute('aria-label', /Mixolydian|Dorian|Ionian|Aeolian|Phrygian|Lydian|Locrian/);
+});
+
+test('the whole sentence, the ladder and the labels change by keyboard alone', async ({ page, server }) => {
+  await openMap(page, server.url);
+  await page.keyboard.press('s');
+  await page.keyboard.type('Bb mixo');
+  await page.keyboard.press('Enter');
+  await expect(heading(page)).toContainText('B♭ Mixolydian');
+  await page.keyboard.press('t');
+  await page.keyboard.type('D A D G B E');
+  await page.keyboard.press('Enter');
+  await expect(heading(page)).toContainText('D A D G B E');
+  await page.keyboard.press('y');
+  await page.keyboard.type('one finger');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(heading(page)).toContainText('one finger per fret, little finger reaches');
+  await page.keyboard.press('r');
+  await page.keyboard.type('5 13');
+  await page.keyboard.press('Enter');
+  const rung = rungOf(page);
+  const before = await rung.getAttribute('aria-label');
+  await page.keyboard.press('ArrowRight');
+  await expect(rung).not.toHaveAttribute('aria-label', before ?? '');
+  await page.keyboard.press('ArrowLeft');
+  await expect(rung).toHaveAttribute('aria-label', before ?? '');
+  await page.keyboard.press(']');
+  await expect(heading(page)).toContainText('B Mixolydian');
+  await page.keyboard.press('l');
+  await expect(page.getByRole('radio', { name: 'Notes', checked: true })).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('next rung up the neck');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(heading(page)).toContainText('B♭ Mixolydian');
+  await page.keyboard.press('Control+Shift+Z');
+  await expect(heading(page)).toContainText('B Mixolydian');
+});
+
+test('the ladder is reached and walked with Tab and arrows', async ({ page, server }) => {
+  await openMap(page, server.url);
+  await page.getByRole('radio', { name: /^box 1, frets 1 to 5/ }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('radio', { name: /^box 2, frets 4 to 7/ })).toBeFocused();
+  await page.keyboard.press('ArrowUp');
+  await expect(heading(page)).toContainText(/root on root: string [1-5], /);
+});
+
+test('a scale without boxes says so and offers what fits', async ({ page, server }) => {
+  await openMap(page, server.url);
+  await typeInto(page, 'tonic and scale', 'C whole tone');
+  await expect(page.getByRole('alert')).toContainText('no five-box layout');
+  await page.getByRole('button', { name: 'three notes a string' }).click();
+  await expect(page.getByRole('alert')).toBeHidden();
+  await expect(rungOf(page)).toBeVisible();
+});
+
+test('bad input is refused in place with its range, and changes nothing', async ({ page, server }) => {
+  await openMap(page, server.url);
+  await part(page, 'strings and tuning').click();
+  await page.getByRole('combobox').fill('E A H');
+  await expect(page.getByText('Those are no notes.')).toBeVisible();
+  await page.getByRole('spinbutton', { name: 'Frets' }).fill('99');
+  await expect(page.getByText('Frets: a whole number from 5 to 36.')).toBeVisible();
+  await page.getByRole('spinbutton', { name: 'Frets' }).fill('24');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('img')).toHaveAttribute('aria-label', /24 frets/);
+  await part(page, 'tonic and scale').click();
+  await page.getByRole('combobox').fill('moonlit');
+  await expect(page.getByText('No scale of that name.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(heading(page)).toContainText('F♯ Dorian');
+});
+
+test('twelve strings, a capo and a tuning without a name all lie on the neck', async ({ page, server }) => {
+  await openMap(page, server.url);
+  await typeInto(page, 'strings and tuning', 'C2 D2 E2 F2 G2 A2 B2 C3 D3 E3 F3 G3');
+  await typeInto(page, 'layout', 'one finger');
+  await expect(heading(page)).toContainText('twelve strings, C D E F G A B C D E F G');
+  await expect(row(page, /string 12/)).toBeVisible();
+  await part(page, 'strings and tuning').click();
+  await page.getByLabel('Capo at fret').fill('3');
+  await page.keyboard.press('Escape');
+  await expect(heading(page)).toContainText('capo at 3');
+  await saved(page);
+});
+
+test('hearing runs through the notes, and stops', async ({ page, server }) => {
+  await openMap(page, server.url);
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await expect(page.locator('svg[role=img] circle')).toBeVisible();
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('button', { name: 'Hear it up and down' })).toBeVisible();
+  await expect(page.locator('svg[role=img] circle')).toHaveCount(0);
+});

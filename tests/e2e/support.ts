@@ -1,0 +1,76 @@
+import { test as base, expect, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+export interface Running {
+  url: string;
+  db: string;
+  child: ChildProcess;
+  output: () => string;
+}
+
+export const newDb = (): string => join(mkdtempSync(join(tmpdir(), 'crow-e2e-')), 'notebook.sqlite');
+
+/** Starts the built server on a notebook; resolves when it says that it is ready, rejects if it ends first. */
+export function startServer(db: string, port = 4900): Promise<Running> {
+  const child = spawn(process.execPath, ['dist/server/main.js'], {
+    env: { ...process.env, CROW_LADDER_DB: db, CROW_LADDER_PORT: String(port) },
+  });
+  let said = '';
+  return new Promise((resolve, reject) => {
+    const hear = (chunk: Buffer): void => {
+      said += chunk.toString();
+      const url = /ready at (\S+)/.exec(said)?.[1];
+      if (url) resolve({ url, db, child, output: () => said });
+    };
+    child.stdout.on('data', hear);
+    child.stderr.on('data', hear);
+    child.on('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)));
+  });
+}
+
+export const kill = (r: Running, signal: NodeJS.Signals): Promise<void> =>
+  new Promise((done) => {
+    r.child.once('exit', () => done());
+    r.child.kill(signal);
+  });
+
+/** A page on a fresh notebook. Anything the browser complains of fails the test. */
+export const test = base.extend<{ server: Running; complaints: string[] }>({
+  // eslint-disable-next-line no-empty-pattern
+  server: async ({}, use) => {
+    const server = await startServer(newDb());
+    await use(server);
+    if (server.child.exitCode === null && server.child.signalCode === null) await kill(server, 'SIGTERM');
+  },
+  complaints: [
+    async ({ page }, use) => {
+      const complaints: string[] = [];
+      page.on('pageerror', (e) => complaints.push(e.message));
+      page.on('console', (m) => m.type() === 'error' && !/Failed to load resource/.test(m.text()) && complaints.push(m.text()));
+      await use(complaints);
+      expect(complaints).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+export async function openMap(page: Page, url: string): Promise<void> {
+  await page.goto(`${url}/map`);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Dorian');
+}
+
+export const saved = (page: Page): Promise<void> => expect(page.locator('[data-save=saved]')).toBeVisible();
+export const part = (page: Page, name: string) => page.locator(`[data-part="${name}"]`);
+
+/** Types into an open part of the sentence and takes the first match. */
+export async function typeInto(page: Page, name: string, text: string): Promise<void> {
+  await part(page, name).click();
+  await page.getByRole('combobox').fill(text);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('combobox')).toBeHidden();
+}
