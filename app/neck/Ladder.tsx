@@ -1,4 +1,4 @@
-import { memo, useEffect, useRef } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import type { Shape } from '../../core';
 import { Signs } from '../ui/Signs';
 import { lanesOf, wireX, fretX, type NeckGeometry } from './geometry';
@@ -20,6 +20,15 @@ const spanOf = (g: NeckGeometry, s: Shape): { from: number; to: number } => {
 /** The label's own width is not known before it is drawn; this is near enough to keep rungs apart. */
 const labelPx = (label: string): number => label.length * 7.2 + 14;
 
+function lanesFor(shapes: Shape[], spans: { from: number; to: number }[]): number[] {
+  return lanesOf(
+    spans.map(({ from, to }, k) => {
+      const more = Math.max(0, labelPx(shapes[k].label) - (to - from)) / 2;
+      return { from: from - more - 3, to: to + more + 3 };
+    }),
+  );
+}
+
 /** All shapes of the layout as rungs under the neck, each as wide as it lies. */
 export const Ladder = memo(function Ladder({ g, shapes, current, onChoose }: Props) {
   const list = useRef<HTMLDivElement>(null);
@@ -27,12 +36,8 @@ export const Ladder = memo(function Ladder({ g, shapes, current, onChoose }: Pro
     const box = list.current;
     if (box?.contains(document.activeElement)) box.querySelector<HTMLElement>('[aria-checked=true]')?.focus();
   }, [current]);
-  const spans = shapes.map((s) => spanOf(g, s));
-  const padded = spans.map(({ from, to }, k) => {
-    const more = Math.max(0, labelPx(shapes[k].label) - (to - from)) / 2;
-    return { from: from - more - 3, to: to + more + 3 };
-  });
-  const lanes = lanesOf(padded);
+  const spans = useMemo(() => shapes.map((s) => spanOf(g, s)), [g, shapes]);
+  const lanes = useMemo(() => lanesFor(shapes, spans), [shapes, spans]);
   return (
     <div
       ref={list}
@@ -42,7 +47,7 @@ export const Ladder = memo(function Ladder({ g, shapes, current, onChoose }: Pro
       style={{ height: LANE * (Math.max(0, ...lanes) + 1) + 8, width: g.width }}
     >
       {shapes.map((s, k) => (
-        <Rung key={s.id} shape={s} on={k === current} span={spans[k]} top={lanes[k] * LANE + 6} onChoose={() => onChoose(k)} />
+        <Rung key={s.id} shape={s} on={k === current} {...spans[k]} top={lanes[k] * LANE + 6} index={k} onChoose={onChoose} />
       ))}
     </div>
   );
@@ -51,19 +56,17 @@ export const Ladder = memo(function Ladder({ g, shapes, current, onChoose }: Pro
 /** A window that needs no reach; other layouts promise no rest. */
 const atRest = (s: Shape): boolean => s.id.startsWith('window') && s.stretches.length === 0;
 
-function Rung({
-  shape,
-  on,
-  span,
-  top,
-  onChoose,
-}: {
+interface RungProps {
   shape: Shape;
   on: boolean;
-  span: { from: number; to: number };
+  from: number;
+  to: number;
   top: number;
-  onChoose: () => void;
-}) {
+  index: number;
+  onChoose: (index: number) => void;
+}
+
+const Rung = memo(function Rung({ shape, on, from, to, top, index, onChoose }: RungProps) {
   const rail = on ? 'bg-brass h-[5px]' : 'bg-[#b7b1a1] h-[3px] dark-rail';
   return (
     <button
@@ -71,10 +74,10 @@ function Rung({
       role="radio"
       aria-checked={on}
       tabIndex={on ? 0 : -1}
-      onClick={onChoose}
+      onClick={() => onChoose(index)}
       aria-label={`${shape.label}, frets ${shape.lowFret} to ${shape.highFret}${atRest(shape) ? ', at rest' : ''}`}
       className="group absolute flex h-7 items-center justify-center"
-      style={{ left: span.from, width: span.to - span.from, top }}
+      style={{ left: from, width: to - from, top }}
     >
       <span aria-hidden className={`absolute inset-x-0 top-1/2 -translate-y-1/2 rounded ${rail}`} />
       <span aria-hidden className={`absolute left-0 h-3 w-[2.4px] ${on ? 'bg-brass-deep' : 'bg-[#8d897d]'}`} />
@@ -87,4 +90,4 @@ function Rung({
       </span>
     </button>
   );
-}
+});

@@ -40,9 +40,9 @@ export const Mark = memo(function Mark({ x, y, look, text, mirrored }: Props) {
         <Plate look={look} />
       </g>
       {text && (
+        // A transform, not x and y: Chromium lays the whole page out when it reads a text's y.
         <text
-          x={look === 'root' ? (mirrored ? -2 : 2) : 0}
-          y={4.9}
+          transform={`translate(${look === 'root' ? (mirrored ? -2 : 2) : 0} 4.9)`}
           textAnchor="middle"
           fontSize={text.length > 2 ? 12 : 14}
           fontWeight={look === 'root' ? 700 : 600}

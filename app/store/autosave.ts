@@ -5,7 +5,8 @@ import { draftOf, dropDraft, keepDraft } from './drafts';
 import { conflictEnded, edited, redone, saveDone, saveFailed, saveStarted, studyOpened, undone, type EditorState } from './editor';
 
 /** Rest after the last edit before it is sent, and before another try when the server is away. Milliseconds. */
-const REST_MS = 350;
+const DRAFT_MS = 40; // after the frame that shows the edit; leaving the page keeps it at once
+const REST_MS = 300;
 const RETRY_MS = 2500;
 
 interface State {
@@ -21,8 +22,9 @@ listen({
   effect: async (_, listener) => {
     const { id, revision, body, save } = listener.getState().editor;
     if (!id || !body || (save !== 'waiting' && save !== 'offline')) return;
-    keepDraft(id, { revision, body });
     listener.cancelActiveListeners();
+    await listener.delay(DRAFT_MS);
+    keepDraft(id, { revision, body });
     await listener.delay(save === 'offline' ? RETRY_MS : REST_MS);
     const now = listener.getState().editor;
     if (now.sending || now.id !== id) return;

@@ -7,7 +7,7 @@ import { fingerPath } from './search';
 
 export { handModel, type HandModel } from './model';
 export { fingerPath } from './search';
-export { SCHOOLS, SPAN_MM } from './schools';
+export { SCHOOLS } from './schools';
 
 /** Checks a school and a hand size; throws BAD_OPTION listing the choices. */
 export function checkHand(school: FingeringSchool, hand?: Hand): void {

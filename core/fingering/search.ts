@@ -28,22 +28,24 @@ function nextStage(m: HandModel, places: Place[], keep: HoldFilter, before: Stag
   const holds = p.fret === m.nut ? openHolds(m, places, before) : keep(holdsOf(m, p.string, p.fret), k);
   if (!before) return { holds, cost: holds.map((h) => h.cost), from: holds.map(() => -1) };
   const stage: Stage = { holds, cost: [], from: [] };
-  for (const hold of holds) {
-    const { cost, from } = cheapestInto(m, before, places[k - 1], hold, p);
-    stage.cost.push(cost + hold.cost);
-    stage.from.push(from);
-  }
+  for (const hold of holds) enter(m, stage, before, places[k - 1], hold, p);
   return stage;
 }
 
-function cheapestInto(m: HandModel, before: Stage, a: Place, hold: Hold, b: Place): { cost: number; from: number } {
+/** Adds the cheapest way into a hold from any hold before it. */
+function enter(m: HandModel, stage: Stage, before: Stage, a: Place, hold: Hold, b: Place): void {
   let cost = Infinity;
   let from = -1;
   for (let j = 0; j < before.holds.length; j++) {
+    if (before.cost[j] >= cost) continue;
     const next = before.cost[j] + passBetween(m, before.holds[j], a, hold, b);
-    if (next < cost - TIE) [cost, from] = [next, j];
+    if (next < cost - TIE) {
+      cost = next;
+      from = j;
+    }
   }
-  return { cost, from };
+  stage.cost.push(cost + hold.cost);
+  stage.from.push(from);
 }
 
 /** On an open string the hand stays where it was; it may move only when it next stops a string. */

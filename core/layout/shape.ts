@@ -1,7 +1,7 @@
 import { fingerPath, handModel, type HandModel } from '../fingering';
 import { noteAt, widestMm, type ScaledNeck } from '../neck';
 import { stepLetters } from '../scale';
-import type { Cell, FingeringSchool, Hand, Jog, NeckNote, Place, Shape, ShapeNote, Stretch } from '../types';
+import type { Cell, FingeringSchool, Hand, Jog, Place, Shape, ShapeNote, Stretch } from '../types';
 
 /** What a layout decides: which places, in playing order, under which number and name. */
 export interface Draft {
@@ -30,7 +30,7 @@ export const benchOf = (neck: ScaledNeck, school: FingeringSchool, hand?: Hand):
 export function shapeOf(bench: Bench, kind: string, draft: Draft): Shape {
   const { neck } = bench;
   const hold = draft.hand ?? searchedHand(bench, draft.places);
-  const notes = draft.places.map((p, k): ShapeNote => ({ ...(noteAt(neck, p.string, p.fret) as NeckNote), finger: hold.fingers[k] }));
+  const notes = draft.places.map((p, k) => fingered(noteAt(neck, p.string, p.fret) as ShapeNote, hold.fingers[k]));
   const cells = cellsOf(neck, notes);
   const frets = draft.places.map((p) => p.fret);
   const lowFret = Math.min(...frets);
@@ -50,6 +50,12 @@ export function shapeOf(bench: Bench, kind: string, draft: Draft): Shape {
     handFret: hold.fret,
   };
 }
+
+/** The note is fresh from noteAt, so it is written to rather than copied. */
+const fingered = (note: ShapeNote, finger: number): ShapeNote => {
+  note.finger = finger;
+  return note;
+};
 
 function searchedHand(bench: Bench, places: Place[]): { fret: number; fingers: number[]; stretches: Stretch[] } {
   const steps = fingerPath(bench.model, places);
@@ -86,19 +92,32 @@ function cellsOf(neck: ScaledNeck, notes: ShapeNote[]): Cell[] {
 
 /** Keeps the cell's frets ascending; notes mostly come so. */
 function addToCell(cell: Cell, n: ShapeNote): void {
-  if (cell.frets.includes(n.fret)) return;
-  let at = cell.frets.length;
-  while (at > 0 && cell.frets[at - 1] > n.fret) at--;
-  cell.frets.splice(at, 0, n.fret);
-  cell.fingers.splice(at, 0, n.finger ?? 0);
+  const { frets, fingers } = cell;
+  let at = frets.length;
+  while (at > 0 && frets[at - 1] > n.fret) at--;
+  if (at > 0 && frets[at - 1] === n.fret) return;
+  if (at === frets.length) {
+    frets.push(n.fret);
+    fingers.push(n.finger ?? 0);
+  } else {
+    frets.splice(at, 0, n.fret);
+    fingers.splice(at, 0, n.finger ?? 0);
+  }
 }
 
 /** Steps of one string's frets. Example: [5, 6, 8] gives H W. */
 const stepsBetween = (frets: number[]): string[] => frets.slice(1).map((f, k) => stepLetters(f - frets[k]));
 
 function widthOf(neck: ScaledNeck, cells: Cell[]): number {
-  const fretted = cells.flatMap((c) => c.frets).filter((f) => f > neck.nut);
-  return fretted.length ? widestMm(neck.instrument, cells.map((c) => c.string), Math.min(...fretted), Math.max(...fretted)) : 0; // prettier-ignore
+  let low = Infinity;
+  let high = -Infinity;
+  for (const { frets } of cells) {
+    const first = frets[0] > neck.nut ? frets[0] : frets[1];
+    if (first === undefined) continue;
+    low = Math.min(low, first);
+    high = Math.max(high, frets[frets.length - 1]);
+  }
+  return high < low ? 0 : widestMm(neck.instrument, cells.map((c) => c.string), low, high); // prettier-ignore
 }
 
 function rootsOf(notes: ShapeNote[]): Place[] {

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { StudyBody } from '../../../contract';
 import { KeyList } from '../../shell/KeyList';
@@ -7,7 +7,7 @@ import { ConflictBar, SaveNote } from '../../shell/SaveNote';
 import { useTheme } from '../../shell/theme';
 import { upAndDown, useHear } from '../../sound/useHear';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { edited } from '../../store/editor';
+import { change } from '../../store/change';
 import { rungOf } from '../../store/moves';
 import { selectBody, selectLaid, selectNotes, selectRung, type Laid } from '../../store/study';
 import { neighbourFacts, needsCare, shapeFacts } from '../../words/shape-text';
@@ -70,18 +70,21 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
   const [, toggleTheme] = useTheme();
   const hear = useHear();
   const shape = laid.shapes[current] ?? null;
-  const line = shape ? upAndDown(shape.notes.map((n) => n.midi)) : null;
-  const toggleHear = (): void => {
-    if (hear.on) hear.stop();
-    else if (line) hear.start(line.notes, body.tempo);
-  };
-  const commands = useMapCommands({ body, shapes: laid.shapes, current, hear: toggleHear, showKeys: () => setKeysOpen(true), toggleTheme });
+  const line = useMemo(() => (shape ? upAndDown(shape.notes.map((n) => n.midi)) : null), [shape]);
+  const { on, start, stop } = hear;
+  const toggleHear = useCallback(() => {
+    if (on) stop();
+    else if (line) start(line.notes, body.tempo);
+  }, [on, start, stop, line, body.tempo]);
+  const showKeys = useCallback(() => setKeysOpen(true), []);
+  const onRung = useCallback((k: number) => dispatch(change(({ shapes }) => ({ rung: rungOf(shapes[k]) }))), [dispatch]);
+  const commands = useMapCommands({ hear: toggleHear, showKeys, toggleTheme });
   useKeys(commands);
   return (
     <>
       <ConflictBar />
-      <Sentence body={body} shapes={laid.shapes} current={current} />
-      <Toolbar body={body} hearing={hear.on} canHear={line !== null} onHear={toggleHear} />
+      <Sentence scale={body.scale} instrument={body.instrument} layout={body.layout} shapes={laid.shapes} current={current} />
+      <Toolbar labels={body.labels} tempo={body.tempo} hearing={hear.on} canHear={line !== null} onHear={toggleHear} />
       {laid.error && <Problem error={laid.error} body={body} />}
       {hear.error && (
         <p role="alert" className="mb-2 text-clay">
@@ -94,7 +97,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
         shapes={laid.shapes}
         current={current}
         sounding={line && hear.now >= 0 ? line.index[hear.now] : -1}
-        onRung={(k) => dispatch(edited({ rung: rungOf(laid.shapes[k]) }))}
+        onRung={onRung}
       />
       {shape && (
         <div className="mt-3 grid gap-3 md:grid-cols-2">
@@ -113,7 +116,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
       )}
       <footer className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
         <span className="max-sm:hidden">← → rung · ↑ ↓ root string · [ ] key by half step · L labels · Space hear</span>
-        <button type="button" className="cursor-pointer underline" onClick={() => setKeysOpen(true)}>
+        <button type="button" className="cursor-pointer underline" onClick={showKeys}>
           ? all keys
         </button>
         <span className="grow" />

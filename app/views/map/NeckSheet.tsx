@@ -41,11 +41,17 @@ export function NeckSheet({ body, notes, shapes, current, sounding, onRung }: Pr
   );
   const marks = useMemo(() => marksOf(notes, shape, labels), [notes, shape, labels]);
   const band = useMemo(() => shape && { from: shape.lowFret, to: shape.highFret }, [shape]);
-  useEffect(() => keepInSight(holder.current, g, shape), [g, shape]);
+  useEffect(() => keepInSight(holder.current, width, g, shape), [width, g, shape]);
   const note = shape?.notes[sounding];
   return (
     <div className="grid rounded-[10px] border border-line bg-sheet p-3 lg:grid-cols-[1fr_15rem] lg:gap-4">
-      <div ref={holder} className="min-w-0 overflow-x-auto" tabIndex={width < g.width ? 0 : -1} role="group" aria-label="Neck and ladder">
+      <div
+        ref={holder}
+        className="min-w-0 overflow-x-auto contain-content"
+        tabIndex={width < g.width ? 0 : -1}
+        role="group"
+        aria-label="Neck and ladder"
+      >
         {width > 0 && (
           <>
             <Neck
@@ -67,8 +73,8 @@ export function NeckSheet({ body, notes, shapes, current, sounding, onRung }: Pr
 }
 
 /** On a narrow screen the neck scrolls to the hand. */
-function keepInSight(holder: HTMLElement | null, g: NeckGeometry, shape: Shape | null): void {
-  if (!holder || !shape || holder.clientWidth >= g.width) return;
+function keepInSight(holder: HTMLElement | null, width: number, g: NeckGeometry, shape: Shape | null): void {
+  if (!holder || !shape || width >= g.width) return;
   const [a, b] = [wireX(g, Math.max(0, shape.lowFret - 1)), wireX(g, shape.highFret)].sort((p, q) => p - q);
-  holder.scrollTo({ left: (a + b) / 2 - holder.clientWidth / 2 });
+  holder.scrollTo({ left: (a + b) / 2 - width / 2 });
 }

@@ -1,8 +1,7 @@
-import type { ReactNode } from 'react';
-import type { StudyBody } from '../../../contract';
-import type { Shape } from '../../../core';
+import { memo, type ReactNode } from 'react';
+import type { Instrument, Layout, Place, ScaleRef, Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
-import { edited } from '../../store/editor';
+import { change } from '../../store/change';
 import { leadRoot, toRoot, withInstrument, withLayout, withScale } from '../../store/moves';
 import { Signs } from '../../ui/Signs';
 import { scaleFacts } from '../../words/scale-text';
@@ -12,37 +11,58 @@ import { ScalePart } from './ScalePart';
 import { TuningPart } from './TuningPart';
 
 interface Props {
-  body: StudyBody;
+  scale: ScaleRef;
+  instrument: Instrument;
+  layout: Layout;
   shapes: Shape[];
   current: number;
 }
 
 /** What is mapped, as a sentence whose parts are the controls. */
-export function Sentence({ body, shapes, current }: Props) {
+export function Sentence({ scale, instrument, layout, shapes, current }: Props) {
   const dispatch = useAppDispatch();
-  const shape = shapes[current] ?? null;
-  const root = leadRoot(shape);
-  const facts = scaleFacts(body.scale);
+  const root = leadRoot(shapes[current] ?? null);
   return (
     <header>
       <h1 className="text-[21px] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[25px]">
-        <ScalePart scale={body.scale} onScale={(scale) => dispatch(edited(withScale(body, scale)))} /> on{' '}
-        <TuningPart instrument={body.instrument} onInstrument={(i) => dispatch(edited(withInstrument(body, i)))} />, laid out as{' '}
-        <LayoutPart layout={body.layout} onLayout={(layout) => dispatch(edited(withLayout(body, layout, shape)))} />
+        <What scale={scale} instrument={instrument} layout={layout} />
         {root && (
           <>
-            , root on <RootPart shapes={shapes} root={root} onRoot={(r) => dispatch(edited(toRoot(shapes, current, r) ?? {}))} />
+            , root on{' '}
+            <RootPart
+              shapes={shapes}
+              root={root}
+              onRoot={(place: Place) => dispatch(change((now) => toRoot(now.shapes, now.current, place)))}
+            />
           </>
         )}
       </h1>
-      <p className="mt-0.5 text-[13px] text-soft">
-        {facts.map((f, k): ReactNode => (
-          <span key={f}>
-            {k > 0 && <span aria-hidden> · </span>}
-            <Signs>{f}</Signs>
-          </span>
-        ))}
-      </p>
+      <ScaleLine scale={scale} />
     </header>
   );
 }
+
+/** The parts that stay while the hand walks along the ladder. */
+const What = memo(function What({ scale, instrument, layout }: Pick<Props, 'scale' | 'instrument' | 'layout'>) {
+  const dispatch = useAppDispatch();
+  return (
+    <>
+      <ScalePart scale={scale} onScale={(next) => dispatch(change(({ body }) => withScale(body, next)))} /> on{' '}
+      <TuningPart instrument={instrument} onInstrument={(next) => dispatch(change(({ body }) => withInstrument(body, next)))} />, laid out
+      as <LayoutPart layout={layout} onLayout={(next) => dispatch(change(({ body, shape }) => withLayout(body, next, shape)))} />
+    </>
+  );
+});
+
+const ScaleLine = memo(function ScaleLine({ scale }: { scale: ScaleRef }) {
+  return (
+    <p className="mt-0.5 text-[13px] text-soft">
+      {scaleFacts(scale).map((f, k): ReactNode => (
+        <span key={f}>
+          {k > 0 && <span aria-hidden> · </span>}
+          <Signs>{f}</Signs>
+        </span>
+      ))}
+    </p>
+  );
+});

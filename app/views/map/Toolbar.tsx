@@ -1,12 +1,14 @@
+import { memo } from 'react';
 import { Play, Redo2, Square, Undo2 } from 'lucide-react';
-import { LABELS, TEMPO, type Labels, type StudyBody } from '../../../contract';
+import { LABELS, TEMPO, type Labels } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { edited, redone, undone } from '../../store/editor';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 
 interface Props {
-  body: StudyBody;
+  labels: Labels;
+  tempo: number;
   hearing: boolean;
   canHear: boolean;
   onHear: () => void;
@@ -34,7 +36,7 @@ function Tempo({ tempo, onTempo }: { tempo: number; onTempo: (tempo: number) => 
 }
 
 /** What the marks say, undo, tempo, and hearing it. */
-export function Toolbar({ body, hearing, canHear, onHear }: Props) {
+export const Toolbar = memo(function Toolbar({ labels, tempo, hearing, canHear, onHear }: Props) {
   const dispatch = useAppDispatch();
   const canUndo = useAppSelector((s) => s.editor.past.length > 0);
   const canRedo = useAppSelector((s) => s.editor.future.length > 0);
@@ -42,9 +44,9 @@ export function Toolbar({ body, hearing, canHear, onHear }: Props) {
     <div className="no-print my-3 flex flex-wrap items-center gap-2.5">
       <Segmented<Labels>
         label="What the marks say"
-        value={body.labels}
+        value={labels}
         options={LABEL_OPTIONS}
-        onChange={(labels) => dispatch(edited({ labels }))}
+        onChange={(next) => dispatch(edited({ labels: next }))}
       />
       <Button icon={<Undo2 size={14} aria-hidden />} disabled={!canUndo} onClick={() => dispatch(undone())}>
         Undo
@@ -53,7 +55,7 @@ export function Toolbar({ body, hearing, canHear, onHear }: Props) {
         Redo
       </Button>
       <span className="grow" />
-      <Tempo tempo={body.tempo} onTempo={(tempo) => dispatch(edited({ tempo }))} />
+      <Tempo tempo={tempo} onTempo={(next) => dispatch(edited({ tempo: next }))} />
       <Button
         look="brass"
         disabled={!canHear}
@@ -65,4 +67,4 @@ export function Toolbar({ body, hearing, canHear, onHear }: Props) {
       </Button>
     </div>
   );
-}
+});
