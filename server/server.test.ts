@@ -127,7 +127,7 @@ describe('the door', () => {
     [{ origin: 'null' }, 'FOREIGN_ORIGIN'],
     [{ origin: 'http://127.0.0.1:1' }, 'FOREIGN_ORIGIN'],
   ])('stays shut to %j', async (headers, code) => {
-    const answer = await call('GET', '/api/studies', undefined, headers as Record<string, string>);
+    const answer = await call('GET', '/api/studies', undefined, headers);
     expect([answer.status, await answer.json()]).toMatchObject([403, { error: { code } }]);
   });
   it('opens to its own pages', async () => {

@@ -1,9 +1,9 @@
+import type { Page } from '@playwright/test';
 import { expect, openMap, part, saved, test, typeInto } from './support';
 
-const heading = (page: import('@playwright/test').Page) => page.getByRole('heading', { level: 1 });
-const rungOf = (page: import('@playwright/test').Page) =>
-  page.getByRole('radiogroup', { name: /Rungs/ }).getByRole('radio', { checked: true });
-const row = (page: import('@playwright/test').Page, name: RegExp) => page.getByRole('row', { name });
+const heading = (page: Page) => page.getByRole('heading', { level: 1 });
+const rungOf = (page: Page) => page.getByRole('radiogroup', { name: /Rungs/ }).getByRole('radio', { checked: true });
+const row = (page: Page, name: RegExp) => page.getByRole('row', { name });
 
 test('first opening shows the demo study with frets, steps and fingers string by string', async ({ page, server }) => {
   await openMap(page, server.url);

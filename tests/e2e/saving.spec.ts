@@ -1,8 +1,9 @@
+import type { Page } from '@playwright/test';
 import Sqlite from 'better-sqlite3';
 import { writeFileSync, readFileSync } from 'node:fs';
 import { expect, kill, newDb, openMap, saved, startServer, test, typeInto } from './support';
 
-const heading = (page: import('@playwright/test').Page) => page.getByRole('heading', { level: 1 });
+const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 
 test('what was saved survives a killed server and a new day', async ({ page, server, context }) => {
   await openMap(page, server.url);

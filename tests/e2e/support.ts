@@ -39,7 +39,6 @@ export const kill = (r: Running, signal: NodeJS.Signals): Promise<void> =>
 
 /** A page on a fresh notebook. Anything the browser complains of fails the test. */
 export const test = base.extend<{ server: Running; complaints: string[] }>({
-  // eslint-disable-next-line no-empty-pattern
   server: async ({}, use) => {
     const server = await startServer(newDb());
     await use(server);

@@ -1,4 +1,4 @@
-import { chromaOf, easierTonic, isScale, type ScaleRef } from '../../../core';
+import { chromaOf, degreesOf, easierTonic, isScale, type ScaleRef } from '../../../core';
 import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
@@ -15,13 +15,20 @@ const stepsOf = (ref: ScaleRef): string => (Array.isArray(ref.scale) ? ref.scale
 export function ScalePart({ scale, onScale }: Props) {
   const easier = isScale(scale.scale) ? easierTonic(scale) : null;
   return (
-    <SentencePart name="tonic and scale" text={<Signs>{scaleName(scale)}</Signs>} shortcut="s">
+    <SentencePart name="tonic and scale" text={<Signs>{scaleName(scale)}</Signs>} shortcut="s" wide>
       {(close) => (
         <>
           <Chooser<ScaleRef>
             label="Type a tonic and a scale, or degrees of your own"
             placeholder="Bb mixo, or F# 1 b2 3 4 5"
-            find={(text) => matchScales(text, scale).map((value) => ({ key: stepsOf(value), value, title: scaleName(value) }))}
+            find={(text) =>
+              matchScales(text, scale).map((value) => ({
+                key: stepsOf(value),
+                value,
+                title: scaleName(value),
+                detail: degreesOf(value.scale).join(' '),
+              }))
+            }
             onChoose={(value) => { onScale(value); close(); }} // prettier-ignore
             current={stepsOf(scale)}
             empty="No scale of that name. Try part of a name, or degrees such as 1 b3 4 5 b7."
