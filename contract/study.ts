@@ -1,6 +1,8 @@
 import { array, lazy, mixed, number, object, string, type ObjectShape } from 'yup';
 import {
+  checkDegree,
   checkNote,
+  chordNotes,
   degreesOf,
   SCHOOLS,
   type DegreeName,
@@ -28,7 +30,7 @@ export interface RungRef {
 
 /** A study: an instrument, a scale, how the neck is cut, and where the hand is. */
 export interface StudyBody {
-  format: 1;
+  format: 2;
   name: string;
   /** The set it belongs to; may be empty. */
   set: string;
@@ -44,7 +46,28 @@ export interface StudyBody {
   rung: RungRef;
   labels: Labels;
   tempo: number;
+  /** A second scale laid over the first in the same place. */
+  over: ScaleRef | null;
+  /** Symbol of the chord whose tones are marked. */
+  chord: string | null;
+  /** Degrees marked as passing, beside those that always are. */
+  passing: DegreeName[];
+  /** Degrees that stand out; empty: all do. */
+  focus: DegreeName[];
+  /** How many strings of the shape are shown, counted from the root's; null: all. */
+  built: number | null;
+  /** Scales of one's own, by name. */
+  ownScales: OwnScale[];
 }
+
+/** A scale that a player named. */
+export interface OwnScale {
+  name: string;
+  degrees: DegreeName[];
+}
+
+/** What format 2 added, as a study of format 1 gets it. */
+export const FORMAT_2 = Object.freeze({ format: 2, over: null, chord: null, passing: [], focus: [], built: null, ownScales: [] });
 
 const whole = (min: number, max: number) => number().strict().integer().required().min(min).max(max);
 const record = (fields: ObjectShape) => object(fields).noUnknown().strict();
@@ -76,6 +99,31 @@ const layoutSchema = lazy((value: unknown) => {
   return known ? LAYOUT_SCHEMAS[name] : object({ kind: string().strict().required().oneOf(Object.keys(LAYOUT_SCHEMAS)) }).required();
 });
 
+/** Degrees in any order. */
+const degreeList = () =>
+  array()
+    .of(
+      mixed<DegreeName>()
+        .required()
+        .test(
+          'degree',
+          passes((v) => checkDegree(v)),
+        ),
+    )
+    .strict()
+    .defined()
+    .max(12);
+
+const ownScaleSchema = record({
+  name: string().strict().trim().required('ownScales: give the scale a name.').max(60),
+  degrees: mixed<DegreeName[]>()
+    .required()
+    .test(
+      'scale',
+      passes((v) => degreesOf(v as DegreeName[])),
+    ),
+});
+
 export const scaleRefSchema = object({
   tonic: mixed<string>().required().test('note', passes((v) => checkNote(v))), // prettier-ignore
   scale: mixed<string | DegreeName[]>().required().test('scale', passes((v) => degreesOf(v as ScaleRef['scale']))), // prettier-ignore
@@ -85,7 +133,7 @@ export const scaleRefSchema = object({
 
 /** A study as the server keeps it. Unknown fields, scales and layouts are refused, each by its path. */
 export const studySchema = object({
-  format: number().strict().oneOf([1]).required(),
+  format: number().strict().oneOf([2]).required(),
   name: string().strict().required('name: give the study a name.').max(120),
   set: string().strict().defined().max(80),
   note: string().strict().defined().max(4000),
@@ -105,6 +153,20 @@ export const studySchema = object({
     .required(),
   labels: string().strict().oneOf([...LABELS]).required(), // prettier-ignore
   tempo: number().strict().required().min(TEMPO.min).max(TEMPO.max),
+  over: scaleRefSchema.nullable().defined(),
+  chord: string()
+    .strict()
+    .nullable()
+    .defined()
+    .max(24)
+    .test(
+      'chord',
+      passes((v) => v === null || chordNotes(v as string)),
+    ),
+  passing: degreeList(),
+  focus: degreeList(),
+  built: number().strict().integer().nullable().defined().min(1).max(12),
+  ownScales: array().of(ownScaleSchema).strict().defined().max(60),
 })
   .noUnknown()
   .strict()

@@ -7,3 +7,4 @@ export * from './neck';
 export { layOut, nameShape, defaultSchool, type LayOutOptions } from './layout';
 export { fingerNotes, SCHOOLS } from './fingering';
 export * from './ladder';
+export * from './harmony';

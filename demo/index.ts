@@ -1,4 +1,4 @@
-import type { StudyBody } from '../contract';
+import { FORMAT_2, type StudyBody } from '../contract';
 import { parseTuning, type Instrument } from '../core';
 
 /** The "Tin Lantern" set: an invented instrumental trio with tunes in awkward keys and tunings. */
@@ -23,7 +23,8 @@ const study = (
   instrumentId: string,
   rest: Partial<StudyBody> & Pick<StudyBody, 'scale' | 'layout'>,
 ): StudyBody => ({
-  format: 1,
+  ...structuredClone(FORMAT_2),
+  format: 2,
   name,
   set: SET,
   note: '',

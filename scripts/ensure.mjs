@@ -28,6 +28,12 @@ export function runUntilStopped(command, args, options = {}) {
   return child;
 }
 
+/** Node's own headers, where they came with it: the driver then compiles without a download. */
+function headersHere() {
+  const prefix = join(dirname(process.execPath), '..');
+  return existsSync(join(prefix, 'include', 'node', 'node.h')) ? { npm_config_nodedir: prefix } : {};
+}
+
 const installStamp = () =>
   createHash('sha256')
     .update(readFileSync(join(ROOT, 'package-lock.json')))
@@ -38,7 +44,7 @@ export async function ensureInstalled() {
   const stamp = installStamp();
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === stamp) return;
   console.log('Installing packages. The first time this compiles the SQLite driver, which takes up to four minutes ...');
-  const code = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  const code = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { env: { ...process.env, ...headersHere() } });
   if (code !== 0) {
     console.error('The packages could not be installed; npm says why above. A C++ compiler, make and python3 are needed once.');
     process.exit(code);

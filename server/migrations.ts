@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { FORMAT_2 } from '../contract';
 
 interface Migration {
   name: string;
@@ -33,6 +34,18 @@ const MIGRATIONS: Migration[] = [
     down: async (knex) => {
       for (const table of ['studies', 'instruments', 'meta']) await knex.schema.dropTable(table);
     },
+  },
+  {
+    name: '002-study-format-2',
+    up: async (knex) => {
+      for (const { id, body } of (await knex('studies').select('id', 'body')) as { id: string; body: string }[]) {
+        const study = JSON.parse(body) as object;
+        await knex('studies')
+          .where({ id })
+          .update({ body: JSON.stringify({ ...FORMAT_2, ...study, format: 2 }) });
+      }
+    },
+    down: () => Promise.reject(new Error('A study of format 2 cannot go back to format 1.')),
   },
 ];
 

@@ -168,7 +168,10 @@ describe('the file', () => {
     expect(databaseFile({ HOME: '/home/me' })).toBe('/home/me/.local/share/crow-ladder/notebook.sqlite');
   });
   it('is opened with full syncs, a write-ahead log and foreign keys', async () => {
-    const pragma = async (name: string): Promise<unknown> => Object.values(((await db.raw(`PRAGMA ${name}`)) as object[])[0])[0];
+    const pragma = async (name: string): Promise<unknown> => {
+      const rows = (await db.raw(`PRAGMA ${name}`)) as Record<string, unknown>[];
+      return rows[0][name];
+    };
     expect([await pragma('journal_mode'), await pragma('synchronous'), await pragma('foreign_keys')]).toEqual(['wal', 2, 1]);
   });
   it('if damaged is named so, and set aside byte for byte', () => {

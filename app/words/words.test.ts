@@ -73,6 +73,7 @@ describe('tunings as typed', () => {
 });
 
 describe('layouts in words', () => {
+  const start = { instrument: body.instrument, root: { string: 6, fret: 2 } };
   it.each<[Layout, string]>([
     [{ kind: 'box' }, 'five boxes'],
     [{ kind: 'per-string', notes: 1 }, 'one note a string'],
@@ -81,14 +82,17 @@ describe('layouts in words', () => {
     [{ kind: 'diagonal', root: { string: 6, fret: 2 } }, 'a diagonal from string 6, fret 2'],
     [{ kind: 'split' }, 'split runs, three notes a string'],
     [{ kind: 'region', fromFret: 0, toFret: 7 }, 'a region, frets 0 to 7'],
-    [{ kind: 'anchor', root: { string: 4, fret: 4 }, notes: 3 }, 'three notes a string from string 4, fret 4'],
+    [{ kind: 'anchor', root: { string: 4, fret: 4 }, notes: 3 }, 'three notes a string, grown from string 4, fret 4'],
   ])('%j is %s', (layout, words) => {
     expect(layoutWords(layout)).toBe(words);
   });
   it('finds layouts by part of a word and by number', () => {
-    expect(matchLayouts('3 notes')[0].layout).toEqual({ kind: 'per-string', notes: 3 });
-    expect(matchLayouts('major')[0].layout).toEqual({ kind: 'box', numbering: 'major-root' });
-    expect(matchLayouts('zigzag')).toEqual([]);
+    expect(matchLayouts('3 notes', start)[0].layout).toEqual({ kind: 'per-string', notes: 3 });
+    expect(matchLayouts('major', start)[0].layout).toEqual({ kind: 'box', numbering: 'major-root' });
+    expect(matchLayouts('diag', start)[0].layout).toEqual({ kind: 'diagonal', root: start.root });
+    expect(matchLayouts('skip', start)[0].layout).toMatchObject({ strings: [6, 4, 2], start: start.root });
+    expect(matchLayouts('grown', start)[0].layout).toMatchObject({ kind: 'anchor', root: start.root });
+    expect(matchLayouts('zigzag', start)).toEqual([]);
   });
 });
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { isScale, keys, midi, open, perString, pitches, scaleBetween } from '../../tests/support/naive';
+import { isScale, keys, open, perString, pitches, scaleBetween } from '../../tests/support/naive';
 import { anyInstrument, anyScale, guitar, namedScale, shapesOr, usualInstrument } from '../../tests/support/random';
 import {
   layOut,

@@ -1,4 +1,4 @@
 export { DEGREE_SEMITONES, stepLetters } from './catalogue';
-export { degreeOfNote, letterOf, mod12, noteOnDegree, plainDegree, semitonesOf } from './degrees';
+export { checkDegree, degreeOfNote, letterOf, mod12, noteOnDegree, plainDegree, semitonesOf } from './degrees';
 export * from './scale';
 export * from './relations';

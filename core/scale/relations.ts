@@ -117,6 +117,15 @@ export function toggleSound(ref: ScaleRef, sound: number): ScaleRef & { named: s
   return canonical(checkNote(ref.tonic), [...degrees, name]);
 }
 
+/** Moves the note `from` semitones above the tonic to `to`; throws BAD_SCALE where that is the root or a note stands there. */
+export function moveSound(ref: ScaleRef, from: number, to: number): ScaleRef & { named: string | null } {
+  const degrees = degreesOf(ref.scale);
+  const degree = degrees.find((d) => semitonesOf(d) === mod12(from));
+  if (!degree) return fail('BAD_SCALE', 'degree', 'degree: there is no note there to move.');
+  if (mod12(from) === 0) fail('BAD_SCALE', 'degree', 'degree: the root stays; change the tonic instead.');
+  return canonical(checkNote(ref.tonic), moved(degrees, degree, mod12(to)));
+}
+
 /** A scale in words when it has no name: the nearest named scale and what differs. Ties go to the catalogue's order. */
 export function nearestScale(scale: ScaleRef['scale']): {
   id: string;

@@ -1,22 +1,37 @@
-import type { Layout } from '../../../core';
+import type { Instrument, Layout, Place } from '../../../core';
 import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
 import { layoutWords, matchLayouts } from '../../words/layout-text';
+import { LayoutControls } from './LayoutControls';
 
-/** How the neck is cut into shapes. */
-export function LayoutPart({ layout, onLayout }: { layout: Layout; onLayout: (layout: Layout) => void }) {
+interface Props {
+  layout: Layout;
+  instrument: Instrument;
+  roots: Place[];
+  /** Where a layout that hangs on a root begins. */
+  root: Place;
+  onLayout: (layout: Layout) => void;
+}
+
+/** How the neck is cut into shapes, and what that way lets one set. */
+export function LayoutPart({ layout, instrument, roots, root, onLayout }: Props) {
   return (
-    <SentencePart name="layout" text={layoutWords(layout)} shortcut="y">
+    <SentencePart name="layout" text={layoutWords(layout)} shortcut="y" wide>
       {(close) => (
-        <Chooser<Layout>
-          label="How to cut the neck"
-          placeholder="boxes, 3 notes, one finger"
-          find={(text) => matchLayouts(text).map((c) => ({ key: c.title, value: c.layout, title: c.title, detail: c.detail }))}
-          onChoose={(value) => { onLayout(value); close(); }} // prettier-ignore
-          current={layoutWords(layout)}
-          empty="No layout of that name. Try boxes, patterns, notes a string, or one finger per fret."
-          render={(text) => text}
-        />
+        <>
+          <Chooser<Layout>
+            label="How to cut the neck"
+            placeholder="boxes, 3 notes, diagonal"
+            find={(text) =>
+              matchLayouts(text, { instrument, root }).map((c) => ({ key: c.title, value: c.layout, title: c.title, detail: c.detail }))
+            }
+            onChoose={(value) => { onLayout(value); close(); }} // prettier-ignore
+            current={layoutWords(layout)}
+            empty="No layout of that name. Try boxes, patterns, notes a string, one finger, string, diagonal, split, region or grown."
+            render={(text) => text}
+          />
+          <LayoutControls layout={layout} instrument={instrument} roots={roots} onLayout={onLayout} />
+        </>
       )}
     </SentencePart>
   );

@@ -1,8 +1,8 @@
-import { memo, type ReactNode } from 'react';
-import type { Instrument, Layout, Place, ScaleRef, Shape } from '../../../core';
+import { memo, useMemo, type ReactNode } from 'react';
+import { isScale, type Instrument, type Layout, type Place, type ScaleRef, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
-import { leadRoot, toRoot, withInstrument, withLayout, withScale } from '../../store/moves';
+import { leadRoot, rootPlaces, toRoot, withInstrument, withLayout, withScale } from '../../store/moves';
 import { Signs } from '../../ui/Signs';
 import { scaleFacts } from '../../words/scale-text';
 import { LayoutPart } from './LayoutPart';
@@ -25,7 +25,7 @@ export function Sentence({ scale, instrument, layout, shapes, current }: Props) 
   return (
     <header>
       <h1 className="text-[21px] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[25px]">
-        <What scale={scale} instrument={instrument} layout={layout} />
+        <What scale={scale} instrument={instrument} layout={layout} root={root} />
         {root && (
           <>
             , root on{' '}
@@ -43,13 +43,26 @@ export function Sentence({ scale, instrument, layout, shapes, current }: Props) 
 }
 
 /** The parts that stay while the hand walks along the ladder. */
-const What = memo(function What({ scale, instrument, layout }: Pick<Props, 'scale' | 'instrument' | 'layout'>) {
+const What = memo(function What({
+  scale,
+  instrument,
+  layout,
+  root,
+}: Pick<Props, 'scale' | 'instrument' | 'layout'> & { root: Place | null }) {
   const dispatch = useAppDispatch();
+  const roots = useMemo(() => (isScale(scale.scale) ? rootPlaces(instrument, scale) : []), [instrument, scale]);
   return (
     <>
       <ScalePart scale={scale} onScale={(next) => dispatch(change(({ body }) => withScale(body, next)))} /> on{' '}
       <TuningPart instrument={instrument} onInstrument={(next) => dispatch(change(({ body }) => withInstrument(body, next)))} />, laid out
-      as <LayoutPart layout={layout} onLayout={(next) => dispatch(change(({ body, shape }) => withLayout(body, next, shape)))} />
+      as{' '}
+      <LayoutPart
+        layout={layout}
+        instrument={instrument}
+        roots={roots}
+        root={root ?? roots[roots.length - 1] ?? { string: 1, fret: 0 }}
+        onLayout={(next) => dispatch(change(({ body, shape }) => withLayout(body, next, shape)))}
+      />
     </>
   );
 });

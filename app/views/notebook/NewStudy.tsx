@@ -5,7 +5,13 @@ import { Button } from '../../ui/Button';
 
 /** A new study begins on a plain six-string guitar; the sentence on the Map makes it what it is to be. */
 const freshStudy = (name: string, set: string): StudyBody => ({
-  format: 1,
+  format: 2,
+  over: null,
+  chord: null,
+  passing: [],
+  focus: [],
+  built: null,
+  ownScales: [],
   name,
   set,
   note: '',
