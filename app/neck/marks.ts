@@ -1,8 +1,11 @@
 import type { Labels } from '../../contract';
-import type { NeckNote, Shape } from '../../core';
+import type { DegreeName, NeckNote, Shape } from '../../core';
 
-/** How a mark looks: by role, and by shape and fill as well as colour. */
-export type MarkLook = 'root' | 'solid' | 'outlined' | 'dashed' | 'stud' | 'root-stud';
+/**
+ * How a mark looks: by role, and by shape and fill as well as colour. `gone` is crossed out, `new` is a diamond:
+ * what a second scale laid over the first leaves out and brings in. `twin-root` is the relative root.
+ */
+export type MarkLook = 'root' | 'twin-root' | 'solid' | 'outlined' | 'dashed' | 'gone' | 'new' | 'faint' | 'stud' | 'root-stud';
 
 export interface NeckMark {
   string: number;
@@ -11,14 +14,31 @@ export interface NeckMark {
   text: string;
 }
 
-const lookOf = (n: NeckNote): MarkLook => {
-  if (n.role === 'root') return 'root';
-  if (n.role === 'chord') return 'solid';
-  if (n.role === 'passing') return 'dashed';
-  return n.added ? 'outlined' : 'solid';
-};
+export interface MarkOptions {
+  labels: Labels;
+  /** Notes of a second scale; what it shares with the first is kept. */
+  over?: NeckNote[] | null;
+  /** Degrees that stand out; empty: all. */
+  focus?: readonly DegreeName[];
+  /** Strings shown so far, or null for all. */
+  strings?: readonly number[] | null;
+  /** True where a chord is chosen: its tones alone are solid. */
+  chord?: boolean;
+  /** The relative major or minor root. */
+  twin?: DegreeName | null;
+}
 
-const textOf = (n: NeckNote & { finger?: number }, labels: Labels): string => {
+type Labelled = NeckNote & { finger?: number };
+
+function lookOf(n: NeckNote, o: MarkOptions): MarkLook {
+  if (n.role === 'root') return 'root';
+  if (n.role === 'passing') return 'dashed';
+  if (n.degree === o.twin) return 'twin-root';
+  if (o.chord) return n.role === 'chord' ? 'solid' : 'outlined';
+  return n.added ? 'outlined' : 'solid';
+}
+
+const textOf = (n: Labelled, labels: Labels): string => {
   if (labels === 'degrees') return n.degree;
   if (labels === 'notes') return n.name;
   if (labels === 'frets') return String(n.fret);
@@ -26,14 +46,47 @@ const textOf = (n: NeckNote & { finger?: number }, labels: Labels): string => {
 };
 
 const key = (p: { string: number; fret: number }): number => p.string * 100 + p.fret;
+const focused = (n: NeckNote, o: MarkOptions): boolean => !o.focus?.length || o.focus.includes(n.degree);
+const shown = (n: NeckNote, o: MarkOptions): boolean => !o.strings || o.strings.includes(n.string);
 
-/** The shape in full, and small studs for the rest of the scale. */
-export function marksOf(notes: NeckNote[], shape: Shape | null, labels: Labels): NeckMark[] {
-  const inside = new Map((shape?.notes ?? []).map((n) => [key(n), n]));
-  return notes.map((n) => {
+/** The shape in full, what a second scale changes in its place, and small studs for the rest of the scale. */
+export function marksOf(notes: NeckNote[], shape: Shape | null, o: MarkOptions): NeckMark[] {
+  const inside = new Map<number, Labelled>((shape?.notes ?? []).filter((n) => shown(n, o)).map((n) => [key(n), n]));
+  const over = o.over ? new Set(o.over.map(key)) : null;
+  const own = notes.map((n): NeckMark => {
     const mine = inside.get(key(n));
     const place = { string: n.string, fret: n.fret };
-    if (mine) return { ...place, look: lookOf(mine), text: textOf(mine, labels) };
-    return { ...place, look: n.role === 'root' ? 'root-stud' : 'stud', text: '' };
+    if (mine && focused(n, o))
+      return { ...place, look: over && !over.has(key(n)) ? 'gone' : lookOf(mine, o), text: textOf(mine, o.labels) };
+    if (mine) return { ...place, look: 'faint', text: '' };
+    return { ...place, look: n.role === 'root' && focused(n, o) ? 'root-stud' : 'stud', text: '' };
   });
+  return o.over && shape ? [...own, ...newcomers(notes, shape, o)] : own;
+}
+
+/** Notes that only the second scale has, as far as the hand of this shape goes. */
+function newcomers(notes: NeckNote[], shape: Shape, o: MarkOptions): NeckMark[] {
+  const known = new Set(notes.map(key));
+  const cells = new Map(shape.cells.map((c) => [c.string, c.frets]));
+  const near = (n: NeckNote): boolean => {
+    const frets = cells.get(n.string);
+    return (
+      !!frets &&
+      n.fret >= frets[0] - 2 &&
+      n.fret <= frets[frets.length - 1] + 2 &&
+      n.fret >= shape.lowFret &&
+      n.fret <= shape.highFret &&
+      shown(n, o)
+    );
+  };
+  return (o.over ?? [])
+    .filter((n) => !known.has(key(n)) && near(n))
+    .map((n) => ({ string: n.string, fret: n.fret, look: 'new', text: o.labels === 'fingers' ? '' : textOf(n, o.labels) }));
+}
+
+/** Strings of a shape that grows from a root: its own string first, then upward, then downward. */
+export function builtStrings(upward: number[], root: number, count: number | null): number[] | null {
+  if (count === null) return null;
+  const at = upward.indexOf(root);
+  return [root, ...upward.slice(at + 1), ...upward.slice(0, at).reverse()].slice(0, count);
 }

@@ -31,7 +31,7 @@ describe('marks', () => {
   const notes = neckNotes(instrument, scale);
   const [box] = layOut(instrument, scale, layout);
   it('tell root, skeleton, added and far notes apart', () => {
-    const marks = marksOf(notes, box, 'degrees');
+    const marks = marksOf(notes, box, { labels: 'degrees' });
     const at = (string: number, fret: number) => marks.find((m) => m.string === string && m.fret === fret);
     expect(at(6, 2)).toMatchObject({ look: 'root', text: '1' });
     expect(at(6, 5)).toMatchObject({ look: 'solid', text: 'b3' });
@@ -46,6 +46,6 @@ describe('marks', () => {
     ['frets', '2'],
     ['blank', ''],
   ] as const)('say %s', (labels, text) => {
-    expect(marksOf(notes, box, labels).find((m) => m.string === 6 && m.fret === 2)?.text).toBe(text);
+    expect(marksOf(notes, box, { labels }).find((m) => m.string === 6 && m.fret === 2)?.text).toBe(text);
   });
 });

@@ -28,7 +28,7 @@ export interface EditorState {
 
 const UNDO_LIMIT = 300;
 /** Fields whose edits in a row count as one: stepping through rungs is one step to undo. */
-const RUNNING: (keyof StudyBody)[] = ['rung', 'tempo', 'name', 'note'];
+const RUNNING: (keyof StudyBody)[] = ['rung', 'tempo', 'name', 'note', 'built'];
 
 const initialState: EditorState = {
   id: null,

@@ -1,6 +1,17 @@
 import { createSelector } from '@reduxjs/toolkit';
 import type { StudyBody } from '../../contract';
-import { CoreError, ladder, neckNotes, type NeckNote, type Seam, type Shape } from '../../core';
+import {
+  chordSounds,
+  CoreError,
+  ladder,
+  neckNotes,
+  type Instrument,
+  type NeckNote,
+  type RoleOptions,
+  type ScaleRef,
+  type Seam,
+  type Shape,
+} from '../../core';
 import type { EditorState } from './editor';
 
 interface State {
@@ -25,12 +36,32 @@ const nothing = (e: unknown): Laid => {
   return { shapes: [], seams: [], error: { code: e.code, field: e.field, message: e.message } };
 };
 
+/** The chord's pitch classes, or none where its symbol cannot be read. */
+const selectChord = createSelector([field('chord')], (chord): number[] | undefined => {
+  try {
+    return chord ? chordSounds(chord) : undefined;
+  } catch (e) {
+    nothing(e);
+    return undefined;
+  }
+});
+
+/** What changes the role of a note beside the scale itself. */
+const selectRoles = createSelector([selectChord, field('passing')], (chord, passing): RoleOptions => ({
+  ...(chord ? { chord } : {}),
+  ...(passing ? { passing } : {}),
+}));
+
 export const selectLaid = createSelector(
-  [field('instrument'), field('scale'), field('layout'), field('school'), field('hand')],
-  (instrument, scale, layout, school, hand): Laid | null => {
+  [field('instrument'), field('scale'), field('layout'), field('school'), field('hand'), selectRoles],
+  (instrument, scale, layout, school, hand, roles): Laid | null => {
     if (!instrument || !scale || !layout) return null;
     try {
-      const { rungs, seams } = ladder(instrument, scale, layout, { ...(school ? { school } : {}), hand: { size: hand ?? 'medium' } });
+      const { rungs, seams } = ladder(instrument, scale, layout, {
+        ...roles,
+        ...(school ? { school } : {}),
+        hand: { size: hand ?? 'medium' },
+      });
       return { shapes: rungs, seams, error: null };
     } catch (e) {
       return nothing(e);
@@ -38,13 +69,20 @@ export const selectLaid = createSelector(
   },
 );
 
-export const selectNotes = createSelector([field('instrument'), field('scale')], (instrument, scale): NeckNote[] => {
+const notesOn = (instrument: Instrument | undefined, scale: ScaleRef | null | undefined, roles: RoleOptions): NeckNote[] => {
   try {
-    return instrument && scale ? neckNotes(instrument, scale) : [];
+    return instrument && scale ? neckNotes(instrument, scale, roles) : [];
   } catch (e) {
     return nothing(e).shapes as never[];
   }
-});
+};
+
+export const selectNotes = createSelector([field('instrument'), field('scale'), selectRoles], notesOn);
+
+/** Notes of the scale laid over, named from the first one's tonic; null where there is none. */
+export const selectOver = createSelector([field('instrument'), field('over'), selectRoles], (instrument, over, roles): NeckNote[] | null =>
+  over ? notesOn(instrument, over, roles) : null,
+);
 
 /** The chosen rung: of those with its number the one nearest to its fret, else the nearest of all. */
 export function rungIndex(shapes: Shape[], rung: { number: number; fret: number }): number {

@@ -8,19 +8,22 @@ interface Props {
   text: ReactNode;
   shortcut?: string;
   wide?: boolean;
+  look?: 'sentence' | 'chip';
   children: (close: () => void) => ReactNode;
 }
 
-/** A part of the sentence that opens what it is made of. */
-export function SentencePart({ name, text, shortcut, wide, children }: Props) {
+const LOOKS = {
+  sentence:
+    'cursor-pointer border-b-2 border-feather text-left font-semibold text-feather hover:bg-feather-wash data-[state=open]:bg-feather-wash',
+  chip: 'inline-flex min-h-8 cursor-pointer items-center gap-1.5 rounded-md border border-line bg-sheet px-3 text-[12.5px] hover:border-soft data-[state=open]:border-feather',
+};
+
+/** Something said that opens what it is made of: a part of the sentence, or a chip below it. */
+export function SentencePart({ name, text, shortcut, wide, look = 'sentence', children }: Props) {
   const [open, setOpen] = useState(false);
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger
-        data-part={name}
-        aria-keyshortcuts={shortcut}
-        className="cursor-pointer border-b-2 border-feather text-left font-semibold text-feather hover:bg-feather-wash data-[state=open]:bg-feather-wash"
-      >
+      <Popover.Trigger data-part={name} aria-keyshortcuts={shortcut} className={LOOKS[look]}>
         <span className="sr-only">{name}: </span>
         {text}
       </Popover.Trigger>

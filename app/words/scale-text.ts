@@ -12,6 +12,7 @@ import {
   scaleSteps,
   scaleTitle,
   semitonesOf,
+  type DegreeName,
   type ScaleInfo,
   type ScaleRef,
 } from '../../core';
@@ -94,6 +95,13 @@ export function skeletonWords(scale: ScaleRef['scale']): string | null {
 /** "2, 4 and 6". */
 export const listWords = (words: string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
+
+/** The degree that is the relative root: the major one of a minor skeleton, the minor one of a major skeleton; null for others. */
+export function twinRoot(scale: ScaleRef['scale']): DegreeName | null {
+  const skeleton = isScale(scale) ? skeletonOf(scale)?.join(' ') : null;
+  if (skeleton === '1 b3 4 5 b7') return 'b3';
+  return skeleton === '1 2 3 5 6' ? '6' : null;
+}
 
 /** The line under the sentence: notes, steps, parent, skeleton. */
 export function scaleFacts(ref: ScaleRef): string[] {

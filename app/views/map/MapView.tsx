@@ -10,13 +10,13 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
 import { rungOf } from '../../store/moves';
 import { selectBody, selectLaid, selectNotes, selectRung, type Laid } from '../../store/study';
-import { neighbourFacts, needsCare, shapeFacts } from '../../words/shape-text';
 import { useOpenStudy } from '../useOpenStudy';
 import { NeckSheet } from './NeckSheet';
-import { Facts, Panel } from './Panels';
+import { MapPanels, WhyLine } from './MapPanels';
+import { MapTools } from './MapTools';
 import { Problem } from './Problem';
 import { Sentence } from './Sentence';
-import { Toolbar } from './Toolbar';
+import { Toolbar, UndoRedo } from './Toolbar';
 import { useMapCommands } from './useMapCommands';
 
 const WAITING = {
@@ -83,8 +83,17 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
   return (
     <>
       <ConflictBar />
-      <Sentence scale={body.scale} instrument={body.instrument} layout={body.layout} shapes={laid.shapes} current={current} />
-      <Toolbar labels={body.labels} tempo={body.tempo} hearing={hear.on} canHear={line !== null} onHear={toggleHear} />
+      <Sentence
+        scale={body.scale}
+        instrument={body.instrument}
+        layout={body.layout}
+        own={body.ownScales}
+        shapes={laid.shapes}
+        current={current}
+      />
+      <Toolbar labels={body.labels} tempo={body.tempo} hearing={hear.on} canHear={line !== null} onHear={toggleHear}>
+        <MapTools body={body} />
+      </Toolbar>
       {laid.error && <Problem error={laid.error} body={body} />}
       {hear.error && (
         <p role="alert" className="mb-2 text-clay">
@@ -99,26 +108,14 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
         sounding={line && hear.now >= 0 ? line.index[hear.now] : -1}
         onRung={onRung}
       />
-      {shape && (
-        <div className="mt-3 grid gap-3 md:grid-cols-2">
-          <Panel title={shape.label[0].toUpperCase() + shape.label.slice(1)}>
-            <Facts facts={shapeFacts(shape)} />
-            {needsCare(shape) && (
-              <p className="mt-2 text-xs text-clay">
-                A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.
-              </p>
-            )}
-          </Panel>
-          <Panel title="On the rungs next to it">
-            <Facts facts={neighbourFacts(laid.shapes, laid.seams, current)} />
-          </Panel>
-        </div>
-      )}
+      {shape && <WhyLine body={body} shape={shape} shapes={laid.shapes} />}
+      <MapPanels body={body} laid={laid} current={current} />
       <footer className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
         <span className="max-sm:hidden">← → rung · ↑ ↓ root string · [ ] key by half step · L labels · Space hear</span>
         <button type="button" className="cursor-pointer underline" onClick={showKeys}>
           ? all keys
         </button>
+        <UndoRedo />
         <span className="grow" />
         <SaveNote />
       </footer>

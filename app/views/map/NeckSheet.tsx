@@ -1,13 +1,15 @@
 import { useEffect, useMemo, useRef } from 'react';
 import type { StudyBody } from '../../../contract';
-import { glyphs, nutFret, type NeckNote, type Shape } from '../../../core';
+import { glyphs, nutFret, stringsUpward, type NeckNote, type Shape } from '../../../core';
 import { CellTable } from '../../neck/CellTable';
 import { fretX, minWidth, neckGeometry, stringY, wireX, type NeckGeometry } from '../../neck/geometry';
 import { Ladder } from '../../neck/Ladder';
-import { marksOf } from '../../neck/marks';
+import { builtStrings, marksOf } from '../../neck/marks';
 import { Neck } from '../../neck/Neck';
 import { useWidth } from '../../neck/useWidth';
-import { scaleName } from '../../words/scale-text';
+import { useAppSelector } from '../../store';
+import { selectOver } from '../../store/study';
+import { scaleName, twinRoot } from '../../words/scale-text';
 import { neckTitle } from '../../words/shape-text';
 
 interface Props {
@@ -39,7 +41,19 @@ export function NeckSheet({ body, notes, shapes, current, sounding, onRung }: Pr
       }),
     [width, instrument, strings],
   );
-  const marks = useMemo(() => marksOf(notes, shape, labels), [notes, shape, labels]);
+  const over = useAppSelector(selectOver);
+  const { focus, built, chord, layout } = body;
+  const marks = useMemo(() => {
+    const strings = layout.kind === 'anchor' ? builtStrings(stringsUpward(instrument), layout.root.string, built) : null;
+    return marksOf(notes, shape, {
+      labels,
+      over,
+      focus,
+      strings,
+      chord: chord !== null,
+      twin: layout.kind === 'box' ? twinRoot(scale.scale) : null,
+    });
+  }, [notes, shape, labels, over, focus, built, chord, layout, instrument, scale]);
   const band = useMemo(() => shape && { from: shape.lowFret, to: shape.highFret }, [shape]);
   useEffect(() => keepInSight(holder.current, width, g, shape), [width, g, shape]);
   const note = shape?.notes[sounding];

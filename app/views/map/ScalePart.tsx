@@ -1,4 +1,5 @@
 import { chromaOf, degreesOf, easierTonic, isScale, type ScaleRef } from '../../../core';
+import type { OwnScale } from '../../../contract';
 import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
@@ -6,13 +7,22 @@ import { matchScales, scaleName, tonicsFor } from '../../words/scale-text';
 
 interface Props {
   scale: ScaleRef;
+  own: OwnScale[];
   onScale: (scale: ScaleRef) => void;
 }
 
 const stepsOf = (ref: ScaleRef): string => (Array.isArray(ref.scale) ? ref.scale.join(' ') : ref.scale);
 
+const choiceOf = (value: ScaleRef) => ({ key: stepsOf(value), value, title: scaleName(value), detail: degreesOf(value.scale).join(' ') });
+
+/** The study's own scales whose names hold what was typed. */
+const ownChoices = (text: string, { tonic }: ScaleRef, own: OwnScale[]) =>
+  own
+    .filter((o) => o.name.toLowerCase().includes(text.trim().toLowerCase()))
+    .map((o) => ({ ...choiceOf({ tonic, scale: o.degrees }), key: `own ${o.name}`, title: `${tonic} ${o.name}` }));
+
 /** Tonic and scale. Twelve tonics to click, or both typed in one go. */
-export function ScalePart({ scale, onScale }: Props) {
+export function ScalePart({ scale, own, onScale }: Props) {
   const easier = isScale(scale.scale) ? easierTonic(scale) : null;
   return (
     <SentencePart name="tonic and scale" text={<Signs>{scaleName(scale)}</Signs>} shortcut="s" wide>
@@ -21,14 +31,7 @@ export function ScalePart({ scale, onScale }: Props) {
           <Chooser<ScaleRef>
             label="Type a tonic and a scale, or degrees of your own"
             placeholder="Bb mixo, or F# 1 b2 3 4 5"
-            find={(text) =>
-              matchScales(text, scale).map((value) => ({
-                key: stepsOf(value),
-                value,
-                title: scaleName(value),
-                detail: degreesOf(value.scale).join(' '),
-              }))
-            }
+            find={(text) => [...ownChoices(text, scale, own), ...matchScales(text, scale).map(choiceOf)]}
             onChoose={(value) => { onScale(value); close(); }} // prettier-ignore
             current={stepsOf(scale)}
             empty="No scale of that name. Try part of a name, or degrees such as 1 b3 4 5 b7."

@@ -1,9 +1,11 @@
-import { memo } from 'react';
+import type { ReactNode } from 'react';
 import { Play, Redo2, Square, Undo2 } from 'lucide-react';
 import { LABELS, TEMPO, type Labels } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { edited, redone, undone } from '../../store/editor';
 import { Button } from '../../ui/Button';
+import { NumberField } from '../../ui/NumberField';
+import { SentencePart } from '../../ui/SentencePart';
 import { Segmented } from '../../ui/Segmented';
 
 interface Props {
@@ -12,48 +14,55 @@ interface Props {
   hearing: boolean;
   canHear: boolean;
   onHear: () => void;
+  children: ReactNode;
 }
 
 const LABEL_OPTIONS = LABELS.map((value) => ({ value, label: value[0].toUpperCase() + value.slice(1) }));
 
 function Tempo({ tempo, onTempo }: { tempo: number; onTempo: (tempo: number) => void }) {
   return (
-    <label className="num inline-flex min-h-8 items-center gap-2 rounded-md border border-line bg-sheet px-3 text-[12.5px]">
-      <span className="text-soft">Tempo</span>
-      <input
-        type="range"
-        min={TEMPO.min}
-        max={TEMPO.max}
-        step={2}
-        value={tempo}
-        data-own-keys
-        onChange={(e) => onTempo(Number(e.target.value))}
-        className="w-24 accent-brass"
-      />
-      <span className="w-7 text-right">{tempo}</span>
-    </label>
+    <SentencePart
+      name="tempo"
+      look="chip"
+      text={
+        <>
+          <span className="text-soft">Tempo:</span>
+          <b className="num font-semibold">{tempo}</b>
+        </>
+      }
+    >
+      {() => (
+        <>
+          <NumberField label="Beats a minute" value={tempo} min={TEMPO.min} max={TEMPO.max} onChange={onTempo} />
+          <input
+            type="range"
+            aria-label="Tempo"
+            min={TEMPO.min}
+            max={TEMPO.max}
+            step={2}
+            value={tempo}
+            onChange={(e) => onTempo(Number(e.target.value))}
+            className="accent-brass"
+          />
+          <p className="text-xs text-soft">With headphones, begin quietly and turn up.</p>
+        </>
+      )}
+    </SentencePart>
   );
 }
 
-/** What the marks say, undo, tempo, and hearing it. */
-export const Toolbar = memo(function Toolbar({ labels, tempo, hearing, canHear, onHear }: Props) {
+/** What the marks say, what lies over the shape (`children`), tempo, and hearing it. */
+export function Toolbar({ labels, tempo, hearing, canHear, onHear, children }: Props) {
   const dispatch = useAppDispatch();
-  const canUndo = useAppSelector((s) => s.editor.past.length > 0);
-  const canRedo = useAppSelector((s) => s.editor.future.length > 0);
   return (
-    <div className="no-print my-3 flex flex-wrap items-center gap-2.5">
+    <div className="no-print my-3 flex flex-wrap items-center gap-2">
       <Segmented<Labels>
         label="What the marks say"
         value={labels}
         options={LABEL_OPTIONS}
         onChange={(next) => dispatch(edited({ labels: next }))}
       />
-      <Button icon={<Undo2 size={14} aria-hidden />} disabled={!canUndo} onClick={() => dispatch(undone())}>
-        Undo
-      </Button>
-      <Button icon={<Redo2 size={14} aria-hidden />} disabled={!canRedo} onClick={() => dispatch(redone())}>
-        Redo
-      </Button>
+      {children}
       <span className="grow" />
       <Tempo tempo={tempo} onTempo={(next) => dispatch(edited({ tempo: next }))} />
       <Button
@@ -61,10 +70,26 @@ export const Toolbar = memo(function Toolbar({ labels, tempo, hearing, canHear, 
         disabled={!canHear}
         icon={hearing ? <Square size={14} fill="currentColor" aria-hidden /> : <Play size={14} fill="currentColor" aria-hidden />}
         onClick={onHear}
-        title="With headphones, begin quietly."
       >
         {hearing ? 'Stop' : 'Hear it up and down'}
       </Button>
     </div>
   );
-});
+}
+
+/** Back and forth through the edits of this sitting. */
+export function UndoRedo() {
+  const dispatch = useAppDispatch();
+  const canUndo = useAppSelector((s) => s.editor.past.length > 0);
+  const canRedo = useAppSelector((s) => s.editor.future.length > 0);
+  return (
+    <span className="no-print inline-flex gap-2">
+      <Button look="quiet" icon={<Undo2 size={14} aria-hidden />} disabled={!canUndo} onClick={() => dispatch(undone())}>
+        Undo
+      </Button>
+      <Button look="quiet" icon={<Redo2 size={14} aria-hidden />} disabled={!canRedo} onClick={() => dispatch(redone())}>
+        Redo
+      </Button>
+    </span>
+  );
+}

@@ -26,6 +26,14 @@ function rootStep({ body, shapes, current, shape }: Now, by: 1 | -1): Partial<St
 
 const nextLabels = ({ body }: Now): Partial<StudyBody> => ({ labels: LABELS[(LABELS.indexOf(body.labels) + 1) % LABELS.length] });
 
+/** A grown shape begins with its root's string and gets one more at a time; after the last it begins again. */
+function buildNext({ body }: Now): Partial<StudyBody> | null {
+  if (body.layout.kind !== 'anchor') return null;
+  const strings = body.instrument.strings.length;
+  const next = (body.built ?? 0) + 1;
+  return { built: next >= strings ? null : next };
+}
+
 /** Everything the Map does from the keyboard, in the order the list of keys shows it. */
 export function useMapCommands({ hear, showKeys, toggleTheme }: On): KeyCommand[] {
   const dispatch = useAppDispatch();
@@ -40,10 +48,14 @@ export function useMapCommands({ hear, showKeys, toggleTheme }: On): KeyCommand[
       { keys: ['['], shown: '[', does: 'key down a half step', run: on((n) => changeKey(n.body, -1)) },
       { keys: ['l'], shown: 'L', does: 'labels: degrees, notes, fingers, frets, blank', run: on(nextLabels) },
       { keys: [' '], shown: 'Space', does: 'hear it up and down, or stop', run: hear },
+      { keys: ['b'], shown: 'B', does: 'grown layout: build it up, one string more', run: on(buildNext) },
       { keys: ['s'], shown: 'S', does: 'choose tonic and scale', run: () => openPart('tonic and scale') },
       { keys: ['t'], shown: 'T', does: 'choose strings and tuning', run: () => openPart('strings and tuning') },
       { keys: ['y'], shown: 'Y', does: 'choose the layout', run: () => openPart('layout') },
       { keys: ['r'], shown: 'R', does: 'choose the root place', run: () => openPart('root') },
+      { keys: ['o'], shown: 'O', does: 'lay a second scale over it', run: () => openPart('scale laid over') },
+      { keys: ['c'], shown: 'C', does: 'mark the tones of a chord', run: () => openPart('chord') },
+      { keys: ['f'], shown: 'F', does: 'roots or chosen degrees only', run: () => openPart('notes that stand out') },
       { keys: ['mod+z'], shown: 'Ctrl Z', does: 'undo', run: () => dispatch(undone()) },
       { keys: ['mod+shift+z', 'mod+y'], shown: 'Ctrl Shift Z', does: 'redo', run: () => dispatch(redone()) },
       { keys: ['d'], shown: 'D', does: 'light or dark', run: toggleTheme },

@@ -1,0 +1,73 @@
+import { CoreError, chordNotes, isScale, scaleNotes, stackThirds, type ScaleRef } from '../../../core';
+import { Button } from '../../ui/Button';
+import { Chooser, type Choice } from '../../ui/Chooser';
+import { SentencePart } from '../../ui/SentencePart';
+import { Signs } from '../../ui/Signs';
+
+/** Sevenths and triads of the scale itself, where it has seven notes. */
+function chordsOf(scale: ScaleRef): Choice<string>[] {
+  if (!isScale(scale.scale) || scaleNotes(scale).length !== 7) return [];
+  return [...stackThirds(scale, 4), ...stackThirds(scale, 3)]
+    .filter((c) => !c.symbol.includes('/'))
+    .map((c) => ({ key: c.symbol, value: c.symbol, title: c.symbol, detail: `${c.roman}: ${c.notes.join(' ')}` }));
+}
+
+/** A typed symbol, if it can be read and is not in the list already. */
+function typed(text: string, known: Choice<string>[]): Choice<string>[] {
+  const symbol = text.trim().charAt(0).toUpperCase() + text.trim().slice(1);
+  try {
+    const notes = chordNotes(symbol);
+    return known.some((c) => c.key === symbol) ? [] : [{ key: symbol, value: symbol, title: symbol, detail: notes.join(' ') }];
+  } catch (e) {
+    if (e instanceof CoreError) return [];
+    throw e;
+  }
+}
+
+/** A chord whose tones stand out in the shape. */
+export function ChordPart({ scale, chord, onChord }: { scale: ScaleRef; chord: string | null; onChord: (chord: string | null) => void }) {
+  const find = (text: string): Choice<string>[] => {
+    const known = chordsOf(scale).filter((c) => c.title.toLowerCase().startsWith(text.trim().toLowerCase()));
+    return [...typed(text, known), ...known];
+  };
+  return (
+    <SentencePart
+      name="chord"
+      look="chip"
+      shortcut="c"
+      text={
+        <>
+          <span className="text-soft">Chord:</span>
+          <b className="font-semibold">
+            <Signs>{chord ?? 'none'}</Signs>
+          </b>
+        </>
+      }
+    >
+      {(close) => (
+        <>
+          {chord && (
+            <Button
+              look="link"
+              onClick={() => {
+                onChord(null);
+                close();
+              }}
+            >
+              No chord
+            </Button>
+          )}
+          <Chooser<string>
+            label="Mark the tones of a chord"
+            placeholder="F#m7"
+            find={find}
+            onChoose={(value) => { onChord(value); close(); }} // prettier-ignore
+            current={chord ?? undefined}
+            empty="That chord cannot be read. Write a root and a kind, such as F#m7, Bb7 or Cmaj7."
+            render={(text) => <Signs>{text}</Signs>}
+          />
+        </>
+      )}
+    </SentencePart>
+  );
+}

@@ -1,0 +1,79 @@
+import type { StudyBody } from '../../../contract';
+import { isScale, type Shape } from '../../../core';
+import { useAppDispatch } from '../../store';
+import { change } from '../../store/change';
+import { edited } from '../../store/editor';
+import { withScale } from '../../store/moves';
+import type { Laid } from '../../store/study';
+import { Signs } from '../../ui/Signs';
+import { overWords } from '../../words/bend-text';
+import { neighbourFacts, needsCare, shapeFacts } from '../../words/shape-text';
+import { whyWords } from '../../words/why-text';
+import { Hint } from './Hint';
+import { Facts, Panel } from './Panels';
+import { ScalePanel } from './ScalePanel';
+
+/** Why the shape looks so, and what a scale laid over it changes. */
+export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape; shapes: Shape[] }) {
+  const { layout, instrument, scale, over } = body;
+  return (
+    <div className="mt-2 grid gap-1 px-1">
+      <p>
+        <Signs>{whyWords(layout, { instrument, scale, shapes, shape })}</Signs>
+      </p>
+      {over && isScale(over.scale) && isScale(scale.scale) && (
+        <p>
+          <Signs>{`${overWords(scale, over)}. Crossed out: left out; diamond: new.`}</Signs>
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** The scale and how to change it, the shape, and the rungs next to it. */
+export function MapPanels({ body, laid, current }: { body: StudyBody; laid: Laid; current: number }) {
+  const dispatch = useAppDispatch();
+  const shape = laid.shapes[current];
+  const edit = (fields: Partial<StudyBody>): void => void dispatch(edited(fields));
+  return (
+    <div className="mt-3 grid gap-3 md:grid-cols-2 xl:grid-cols-[1.3fr_1fr_1fr]">
+      {isScale(body.scale.scale) && (
+        <ScalePanel
+          scale={body.scale}
+          passing={body.passing}
+          own={body.ownScales}
+          onScale={(next) => dispatch(change((now) => withScale(now.body, next)))}
+          onPassing={(passing) => edit({ passing })}
+          onOver={(over) => edit({ over })}
+          onOwn={(ownScales) => edit({ ownScales })}
+        />
+      )}
+      {shape && (
+        <>
+          <Panel title={shape.label[0].toUpperCase() + shape.label.slice(1)}>
+            <Facts facts={shapeFacts(shape)} />
+            {needsCare(shape) && (
+              <p className="mt-2 text-xs text-clay">
+                A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.
+              </p>
+            )}
+            {shape.jogs.length > 0 && (
+              <Hint id="jog">
+                A jog is where two neighbouring strings are not a fourth apart: from there on, everything sits some frets higher or lower
+                than the pattern would have it.
+              </Hint>
+            )}
+            {shape.stretches.length > 0 && (
+              <Hint id="reach">
+                A reach is a note outside the four frets of the hand. The finger goes there and comes back; the hand stays.
+              </Hint>
+            )}
+          </Panel>
+          <Panel title="On the rungs next to it">
+            <Facts facts={neighbourFacts(laid.shapes, laid.seams, current)} />
+          </Panel>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,61 @@
+import type { OwnScale } from '../../../contract';
+import type { ScaleRef } from '../../../core';
+import { Button } from '../../ui/Button';
+import { Chooser } from '../../ui/Chooser';
+import { SentencePart } from '../../ui/SentencePart';
+import { Signs } from '../../ui/Signs';
+import { matchScales, scaleName } from '../../words/scale-text';
+
+interface Props {
+  scale: ScaleRef;
+  over: ScaleRef | null;
+  own: OwnScale[];
+  onOver: (over: ScaleRef | null) => void;
+}
+
+/** A second scale laid over the first in the same place. */
+export function OverPart({ scale, over, own, onOver }: Props) {
+  const find = (text: string) => {
+    const mine = own.filter((o) => o.name.toLowerCase().includes(text.toLowerCase())).map((o) => ({ key: o.name, value: { tonic: scale.tonic, scale: o.degrees }, title: `${scale.tonic} ${o.name}`, detail: o.degrees.join(' ') })); // prettier-ignore
+    return [...mine, ...matchScales(text, scale).map((value) => ({ key: JSON.stringify(value), value, title: scaleName(value) }))];
+  };
+  return (
+    <SentencePart
+      name="scale laid over"
+      look="chip"
+      shortcut="o"
+      text={
+        <>
+          <span className="text-soft">Over it:</span>
+          <b className="font-semibold">
+            <Signs>{over ? scaleName(over) : 'nothing'}</Signs>
+          </b>
+        </>
+      }
+    >
+      {(close) => (
+        <>
+          {over && (
+            <Button
+              look="link"
+              onClick={() => {
+                onOver(null);
+                close();
+              }}
+            >
+              Take it off
+            </Button>
+          )}
+          <Chooser<ScaleRef>
+            label="Lay a second scale over this one"
+            placeholder="minor pent, or D dorian"
+            find={find}
+            onChoose={(value) => { onOver(value); close(); }} // prettier-ignore
+            empty="No scale of that name."
+            render={(text) => <Signs>{text}</Signs>}
+          />
+        </>
+      )}
+    </SentencePart>
+  );
+}

@@ -1,0 +1,197 @@
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import {
+  CoreError,
+  DEGREE_SEMITONES,
+  glyphs,
+  moveSound,
+  noteOnDegree,
+  plainDegree,
+  scaleNotes,
+  skeletonOf,
+  stepLetters,
+  toggleSound,
+  type DegreeName,
+  type ScaleRef,
+} from '../../../core';
+import { Signs, SvgSigns } from '../../ui/Signs';
+
+interface Props {
+  scale: ScaleRef;
+  passing: DegreeName[];
+  onScale: (scale: ScaleRef) => void;
+  onPassing: (passing: DegreeName[]) => void;
+}
+
+const SLOT = 33;
+const LEFT = 18;
+const x = (slot: number): number => LEFT + slot * SLOT;
+
+interface Peg {
+  degree: DegreeName;
+  name: string;
+  solid: boolean;
+}
+
+function pegsOf(scale: ScaleRef): Map<number, Peg> {
+  const skeleton = new Set((skeletonOf(scale.scale) ?? []).map((d) => DEGREE_SEMITONES[d]));
+  return new Map(
+    scaleNotes(scale).map((n) => [n.semitones, { degree: n.degree, name: n.name, solid: !skeleton.size || skeleton.has(n.semitones) }]),
+  );
+}
+
+function Arcs({ sounds }: { sounds: number[] }) {
+  const ends = [...sounds, 12];
+  return sounds.map((a, k) => {
+    const b = ends[k + 1];
+    const middle = (x(a) + x(b)) / 2;
+    return (
+      <g key={a}>
+        <path d={`M${x(a) + 6} 34Q${middle} ${b - a === 1 ? 20 : 10} ${x(b) - 6} 34`} fill="none" stroke="var(--soft)" opacity={0.7} />
+        <text transform={`translate(${middle} 15)`} textAnchor="middle" fontSize={10.5} fill="var(--soft)">
+          {stepLetters(b - a)}
+        </text>
+      </g>
+    );
+  });
+}
+
+function PegPlate({ slot, peg, passing }: { slot: number; peg: Peg; passing: boolean }) {
+  const root = slot % 12 === 0;
+  const ink = root ? '#1b1406' : peg.solid && !passing ? 'var(--sheet)' : 'var(--feather)';
+  return (
+    <g transform={`translate(${x(slot)} 52)`}>
+      {root ? (
+        <path d="M-15 0l7 -11h20v22h-20z" fill="#c08a2b" />
+      ) : (
+        <rect
+          x={-13}
+          y={-12}
+          width={26}
+          height={24}
+          rx={passing ? 12 : 4}
+          fill={peg.solid && !passing ? 'var(--ink)' : 'var(--sheet)'}
+          stroke={peg.solid && !passing ? 'var(--ink)' : 'var(--feather)'}
+          strokeWidth={1.8}
+          strokeDasharray={passing ? '3.5 3' : undefined}
+        />
+      )}
+      <text
+        transform={`translate(${root ? 2 : 0} 5)`}
+        textAnchor="middle"
+        fontSize={peg.degree.length > 2 ? 11 : 13}
+        fontWeight={600}
+        fill={ink}
+      >
+        <SvgSigns>{peg.degree}</SvgSigns>
+      </text>
+      <text transform="translate(0 34)" textAnchor="middle" fontSize={11} fill="var(--soft)">
+        <SvgSigns>{peg.name}</SvgSigns>
+      </text>
+    </g>
+  );
+}
+
+/** The rail of twelve slots: a degree is moved, added or dropped, and the name follows. */
+export function Rail({ scale, passing, onScale, onPassing }: Props) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const dragged = useRef<number | null>(null);
+  const frame = useRef<SVGSVGElement>(null);
+  const pegs = pegsOf(scale);
+  const sounds = [...pegs.keys()];
+
+  const attempt = (make: () => ScaleRef): void => {
+    try {
+      const made = make();
+      setProblem(null);
+      onScale({ tonic: made.tonic, scale: made.scale });
+    } catch (e) {
+      if (!(e instanceof CoreError)) throw e;
+      setProblem(e.message.replace(/^\w+: /, ''));
+    }
+  };
+  const move = (from: number, to: number): void => attempt(() => moveSound(scale, from, to));
+  const toggle = (slot: number): void => attempt(() => toggleSound(scale, slot));
+  const mark = (degree: DegreeName): void =>
+    onPassing(passing.includes(degree) ? passing.filter((d) => d !== degree) : [...passing, degree]);
+
+  const onKey = (slot: number) => (e: KeyboardEvent) => {
+    const peg = pegs.get(slot);
+    const by = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
+    if (by && e.shiftKey && peg) {
+      move(slot, slot + by);
+      focusSlot(slot + by);
+    } else if (by) focusSlot(slot + by);
+    else if ((e.key === 'Delete' || e.key === 'Backspace') && peg) toggle(slot);
+    else if (e.key.toLowerCase() === 'p' && peg && slot !== 0) mark(peg.degree);
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+  const focusSlot = (slot: number): void => {
+    const buttons = frame.current?.parentElement?.querySelectorAll<HTMLElement>('[data-slot]');
+    requestAnimationFrame(() => buttons?.[Math.max(0, Math.min(11, slot))]?.focus());
+  };
+  const slotUnder = (e: PointerEvent): number => {
+    const box = frame.current?.getBoundingClientRect();
+    return box ? Math.round((e.clientX - box.left - LEFT) / SLOT) : -1;
+  };
+  const onDrop = (slot: number) => (e: PointerEvent) => {
+    const from = dragged.current;
+    dragged.current = null;
+    const to = slotUnder(e);
+    if (from === null || from === slot - 12) return;
+    if (to === from) toggle(slot);
+    else if (to > 0 && to < 12) move(from, to);
+  };
+
+  return (
+    <div>
+      <div className="relative overflow-x-auto" data-own-keys>
+        <svg ref={frame} width={x(12) + LEFT} height={96} aria-hidden className="block select-none">
+          {Array.from({ length: 13 }, (_, k) => (
+            <g key={k}>
+              <line x1={x(k)} x2={x(k)} y1={34} y2={70} stroke="var(--line)" strokeWidth={1.5} />
+              <circle cx={x(k)} cy={52} r={3} fill="var(--line)" />
+            </g>
+          ))}
+          <Arcs sounds={sounds} />
+          {[...pegs].map(([slot, peg]) => (
+            <PegPlate key={slot} slot={slot} peg={peg} passing={passing.includes(peg.degree)} />
+          ))}
+          <PegPlate slot={12} peg={{ degree: '1', name: scale.tonic, solid: true }} passing={false} />
+        </svg>
+        <div role="group" aria-label="Degrees of the scale, twelve slots">
+          {Array.from({ length: 12 }, (_, slot) => {
+            const peg = pegs.get(slot);
+            const name = peg
+              ? `${glyphs(peg.degree)}, ${glyphs(peg.name)}`
+              : `${glyphs(plainDegree(slot))}, ${glyphs(noteOnDegree(scale.tonic, plainDegree(slot)))}`;
+            return (
+              <button
+                key={slot}
+                type="button"
+                data-slot={slot}
+                tabIndex={slot === 0 ? 0 : -1}
+                aria-pressed={!!peg}
+                aria-label={name}
+                onPointerDown={(e) => {
+                  dragged.current = peg && slot > 0 ? slot : null;
+                  e.currentTarget.setPointerCapture(e.pointerId);
+                }}
+                onPointerUp={peg && slot > 0 ? onDrop(slot) : undefined}
+                onPointerCancel={() => (dragged.current = null)}
+                onClick={(e) => (!peg || e.detail === 0) && slot > 0 && toggle(slot)}
+                onKeyDown={onKey(slot)}
+                className="absolute top-[36px] h-8 w-8 -translate-x-1/2 cursor-grab touch-none rounded"
+                style={{ left: x(slot) }}
+              />
+            );
+          })}
+        </div>
+      </div>
+      <p role="status" className={problem ? 'text-clay' : 'sr-only'}>
+        <Signs>{problem ?? ''}</Signs>
+      </p>
+    </div>
+  );
+}

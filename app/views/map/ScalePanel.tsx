@@ -1,0 +1,173 @@
+import { Tabs } from 'radix-ui';
+import { useState } from 'react';
+import { brightnessOrder, degreesOf, relatedModes, soundsSame, type DegreeName, type ScaleRef } from '../../../core';
+import { Button } from '../../ui/Button';
+import { Signs } from '../../ui/Signs';
+import { bendHints, bentWords, changeWords } from '../../words/bend-text';
+import { scaleName } from '../../words/scale-text';
+import type { OwnScale } from '../../../contract';
+import { Rail } from './Rail';
+
+interface Props {
+  scale: ScaleRef;
+  passing: DegreeName[];
+  own: OwnScale[];
+  onScale: (scale: ScaleRef) => void;
+  onPassing: (passing: DegreeName[]) => void;
+  onOver: (over: ScaleRef) => void;
+  onOwn: (own: OwnScale[]) => void;
+}
+
+const TABS = [
+  ['bend', 'Bend the scale'],
+  ['relative', 'Relative modes'],
+  ['parallel', 'Parallel modes'],
+] as const;
+
+function KeepScale({ scale, own, onOwn }: Pick<Props, 'scale' | 'own' | 'onOwn'>) {
+  const [name, setName] = useState('');
+  const degrees = degreesOf(scale.scale);
+  if (!Array.isArray(scale.scale) || own.some((o) => o.degrees.join() === degrees.join())) return null;
+  return (
+    <form
+      className="mt-2 flex gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (name.trim()) onOwn([...own, { name: name.trim(), degrees }]);
+      }}
+    >
+      <input
+        aria-label="Name of your scale"
+        value={name}
+        maxLength={60}
+        onChange={(e) => setName(e.target.value)}
+        placeholder="a name for it"
+        className="min-w-0 grow rounded-md border border-line bg-paper px-2 py-1"
+      />
+      <Button type="submit" look="link" disabled={!name.trim()}>
+        Keep it in this study
+      </Button>
+    </form>
+  );
+}
+
+function Bend(props: Props) {
+  const { scale, own, onScale } = props;
+  const mine = own.find((o) => o.degrees.join() === degreesOf(scale.scale).join());
+  return (
+    <>
+      <Rail {...props} />
+      <p className="mt-1">
+        <b className="font-semibold">
+          <Signs>{mine ? `${mine.name}, your own` : bentWords(scale.scale)}</Signs>
+        </b>
+        <span className="text-soft"> Slide a peg, click it away, or click an empty slot. P marks a passing note.</span>
+      </p>
+      <p className="mt-1 flex flex-wrap gap-x-3 gap-y-1">
+        {bendHints(scale)
+          .slice(0, 5)
+          .map((h) => (
+            <button key={h.degree + h.by} type="button" className="cursor-pointer text-feather underline" onClick={() => onScale(h.ref)}>
+              <Signs>{`${h.degree} ${h.by > 0 ? 'raised' : 'lowered'}: ${h.name}`}</Signs>
+            </button>
+          ))}
+      </p>
+      <KeepScale {...props} />
+    </>
+  );
+}
+
+function Relative({ scale, onScale }: Props) {
+  return (
+    <>
+      <p className="mb-1 text-soft">Same notes, another home: the chain of modes going up the neck from here.</p>
+      <ol className="grid gap-0.5">
+        {relatedModes(scale).map((m) => {
+          const here = soundsSame(m, scale);
+          return (
+            <li key={m.tonic + m.scale}>
+              <button
+                type="button"
+                aria-current={here}
+                onClick={() => onScale({ tonic: m.tonic, scale: m.scale })}
+                className={`cursor-pointer rounded px-1.5 py-0.5 hover:bg-feather-wash ${here ? 'font-semibold text-brass-deep' : ''}`}
+              >
+                <Signs>{`${m.degreeOfParent}. ${scaleName(m)}`}</Signs>
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+    </>
+  );
+}
+
+function Parallel({ scale, onScale, onOver }: Props) {
+  return (
+    <table className="w-full">
+      <caption className="sr-only">The seven modes on one tonic, brightest first, and what each changes</caption>
+      <tbody>
+        {brightnessOrder(scale.tonic).map((m) => {
+          const here = soundsSame(m, scale);
+          return (
+            <tr key={String(m.scale)} className={here ? 'font-semibold text-brass-deep' : ''}>
+              <th scope="row" className="py-0.5 text-left font-[inherit]">
+                <button
+                  type="button"
+                  aria-current={here}
+                  onClick={() => onScale(m)}
+                  className="cursor-pointer rounded px-1.5 hover:bg-feather-wash"
+                >
+                  <Signs>{scaleName(m)}</Signs>
+                </button>
+              </th>
+              <td className="px-2 text-soft">
+                <Signs>{here ? 'here' : changeWords(scale, m)}</Signs>
+              </td>
+              <td className="text-right">
+                {!here && (
+                  <button
+                    type="button"
+                    aria-label={`Lay ${String(m.scale)} over it`}
+                    onClick={() => onOver(m)}
+                    className="cursor-pointer text-feather underline"
+                  >
+                    lay over
+                  </button>
+                )}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+/** Changing the scale: by a note, by its home, by its colour. */
+export function ScalePanel(props: Props) {
+  return (
+    <Tabs.Root defaultValue="bend" className="rounded-[10px] border border-line bg-sheet p-4 contain-content">
+      <Tabs.List aria-label="Changing the scale" className="mb-2 flex flex-wrap gap-x-4" data-own-keys>
+        {TABS.map(([value, word]) => (
+          <Tabs.Trigger
+            key={value}
+            value={value}
+            className="cursor-pointer border-b-2 border-transparent pb-0.5 font-display text-[14px] font-semibold text-soft data-[state=active]:border-brass data-[state=active]:text-ink"
+          >
+            {word}
+          </Tabs.Trigger>
+        ))}
+      </Tabs.List>
+      <Tabs.Content value="bend">
+        <Bend {...props} />
+      </Tabs.Content>
+      <Tabs.Content value="relative">
+        <Relative {...props} />
+      </Tabs.Content>
+      <Tabs.Content value="parallel">
+        <Parallel {...props} />
+      </Tabs.Content>
+    </Tabs.Root>
+  );
+}

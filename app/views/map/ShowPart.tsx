@@ -1,0 +1,61 @@
+import { degreesOf, glyphs, isScale, type DegreeName, type ScaleRef } from '../../../core';
+import { SentencePart } from '../../ui/SentencePart';
+import { Signs } from '../../ui/Signs';
+import { listWords } from '../../words/scale-text';
+
+interface Props {
+  scale: ScaleRef;
+  focus: DegreeName[];
+  onFocus: (focus: DegreeName[]) => void;
+}
+
+const says = (focus: DegreeName[]): string => (focus.length === 0 ? 'all notes' : focus.join() === '1' ? 'roots' : listWords(focus));
+
+/** Which degrees stand out; the others are dimmed. */
+export function ShowPart({ scale, focus, onFocus }: Props) {
+  const degrees = isScale(scale.scale) ? degreesOf(scale.scale) : [];
+  const toggle = (d: DegreeName): void =>
+    onFocus(focus.includes(d) ? focus.filter((f) => f !== d) : degrees.filter((x) => x === d || focus.includes(x)));
+  return (
+    <SentencePart
+      name="notes that stand out"
+      look="chip"
+      shortcut="f"
+      text={
+        <>
+          <span className="text-soft">Show:</span>
+          <b className="font-semibold">
+            <Signs>{says(focus)}</Signs>
+          </b>
+        </>
+      }
+    >
+      {() => (
+        <>
+          <div className="flex gap-2">
+            <button type="button" className="chip" aria-pressed={focus.length === 0} onClick={() => onFocus([])}>
+              all notes
+            </button>
+            <button type="button" className="chip" aria-pressed={focus.join() === '1'} onClick={() => onFocus(['1'])}>
+              roots only
+            </button>
+          </div>
+          <div role="group" aria-label="Degrees that stand out" className="flex flex-wrap gap-1">
+            {degrees.map((d) => (
+              <button
+                key={d}
+                type="button"
+                className="chip"
+                aria-pressed={focus.includes(d)}
+                aria-label={`degree ${glyphs(d)}`}
+                onClick={() => toggle(d)}
+              >
+                <Signs>{d}</Signs>
+              </button>
+            ))}
+          </div>
+        </>
+      )}
+    </SentencePart>
+  );
+}
