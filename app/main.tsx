@@ -6,6 +6,7 @@ import { Shell } from './shell/Shell';
 import { applyTheme } from './shell/theme';
 import { store } from './store';
 import './styles.css';
+import { InstrumentsView } from './views/instruments/InstrumentsView';
 import { MapView } from './views/map/MapView';
 import { NotebookView } from './views/notebook/NotebookView';
 
@@ -16,6 +17,7 @@ const router = createBrowserRouter([
     element: <Shell />,
     children: [
       { path: '/map', element: <MapView /> },
+      { path: '/instruments', element: <InstrumentsView /> },
       { path: '/notebook', element: <NotebookView /> },
       { path: '*', element: <Navigate to="/map" replace /> },
     ],

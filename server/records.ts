@@ -9,6 +9,8 @@ interface Kind<Body> {
   word: string;
   schema: Schema;
   repo: Repository<Body>;
+  /** Why a record may not be deleted, or null. */
+  holds?: (id: string) => Promise<string | null>;
   /** What a list shows of a record. */
   summary: (record: Kept<Body>) => unknown;
 }
@@ -36,7 +38,7 @@ async function jsonBody(c: Context): Promise<Record<string, unknown>> {
 }
 
 /** Create, read, list, update by revision, delete and bring back, for one kind of record. */
-export function recordRoutes<Body>({ word, schema, repo, summary }: Kind<Body>): Hono {
+export function recordRoutes<Body>({ word, schema, repo, summary, holds }: Kind<Body>): Hono {
   const app = new Hono();
   const missing = (c: Context) => refuse(c, 404, 'NOT_FOUND', `There is no such ${word}; it may have been deleted.`);
   const invalid = (c: Context, value: unknown, prefix = '') => {
@@ -68,7 +70,11 @@ export function recordRoutes<Body>({ word, schema, repo, summary }: Kind<Body>):
     const message = `This ${word} was changed elsewhere in the meantime.`;
     return c.json<ConflictAnswer<Body>>({ error: { code: 'STALE', message }, current: saved.current }, 409);
   });
-  app.delete('/:id', async (c) => ((await repo.remove(c.req.param('id'))) ? c.body(null, 204) : missing(c)));
+  app.delete('/:id', async (c) => {
+    const held = await holds?.(c.req.param('id'));
+    if (held) return refuse(c, 409, 'IN_USE', held);
+    return (await repo.remove(c.req.param('id'))) ? c.body(null, 204) : missing(c);
+  });
   app.post('/:id/restore', async (c) => {
     const record = await repo.restore(c.req.param('id'));
     return record ? c.json(record) : missing(c);

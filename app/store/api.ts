@@ -1,11 +1,12 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import type { Instrument } from '../../core';
 import { API, type Kept, type Problem, type StudyBody, type StudySummary } from '../../contract';
 
 /** The server as the client sees it. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '' }),
-  tagTypes: ['Studies'],
+  tagTypes: ['Studies', 'Instruments'],
   endpoints: (build) => ({
     studies: build.query<StudySummary[], void>({ query: () => API.studies, providesTags: ['Studies'] }),
     study: build.query<Kept<StudyBody> & { problems: Problem[] }, string>({ query: (id) => `${API.studies}/${id}`, keepUnusedDataFor: 0 }),
@@ -25,7 +26,38 @@ export const api = createApi({
       query: (id) => ({ url: `${API.studies}/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['Studies'],
     }),
+    instruments: build.query<(Kept<Instrument> & { problems: Problem[] })[], void>({
+      query: () => API.instruments,
+      providesTags: ['Instruments'],
+    }),
+    createInstrument: build.mutation<Kept<Instrument>, Instrument>({
+      query: (body) => ({ url: API.instruments, method: 'POST', body: { body } }),
+      invalidatesTags: ['Instruments'],
+    }),
+    saveInstrument: build.mutation<Kept<Instrument>, { id: string; revision: number; body: Instrument }>({
+      query: ({ id, ...body }) => ({ url: `${API.instruments}/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['Instruments'],
+    }),
+    deleteInstrument: build.mutation<void, string>({
+      query: (id) => ({ url: `${API.instruments}/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Instruments'],
+    }),
+    restoreInstrument: build.mutation<Kept<Instrument>, string>({
+      query: (id) => ({ url: `${API.instruments}/${id}/restore`, method: 'POST' }),
+      invalidatesTags: ['Instruments'],
+    }),
   }),
 });
 
-export const { useStudiesQuery, useCreateStudyMutation, useSaveStudyMutation, useDeleteStudyMutation, useRestoreStudyMutation } = api;
+export const {
+  useStudiesQuery,
+  useCreateStudyMutation,
+  useSaveStudyMutation,
+  useDeleteStudyMutation,
+  useRestoreStudyMutation,
+  useInstrumentsQuery,
+  useCreateInstrumentMutation,
+  useSaveInstrumentMutation,
+  useDeleteInstrumentMutation,
+  useRestoreInstrumentMutation,
+} = api;

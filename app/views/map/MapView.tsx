@@ -12,6 +12,7 @@ import { rungOf } from '../../store/moves';
 import { selectBody, selectLaid, selectNotes, selectRung, type Laid } from '../../store/study';
 import { useOpenStudy } from '../useOpenStudy';
 import { NeckSheet } from './NeckSheet';
+import { InstrumentBar } from './InstrumentBar';
 import { MapPanels, WhyLine } from './MapPanels';
 import { MapTools } from './MapTools';
 import { Problem } from './Problem';
@@ -83,6 +84,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
   return (
     <>
       <ConflictBar />
+      <InstrumentBar body={body} />
       <Sentence
         scale={body.scale}
         instrument={body.instrument}

@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import type { StudySummary } from '../../../contract';
 import { useStudiesQuery, useRestoreStudyMutation, useDeleteStudyMutation } from '../../store/api';
 import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
+import { UndoBar } from '../../ui/UndoBar';
 import { NewStudy } from './NewStudy';
 import { StudyRow } from './StudyRow';
 import { useOpenAndGo } from './useOpenAndGo';
@@ -12,29 +12,6 @@ import { useOpenAndGo } from './useOpenAndGo';
 interface Deleted {
   id: string;
   name: string;
-}
-
-function UndoBar({ deleted, onUndo, onClose }: { deleted: Deleted; onUndo: () => void; onClose: () => void }) {
-  return (
-    <div
-      role="status"
-      className="fixed inset-x-3 bottom-20 z-20 mx-auto flex max-w-xl flex-wrap items-center gap-3 rounded-lg bg-night p-3 text-white shadow-2xl sm:bottom-6"
-    >
-      <span className="grow">
-        <Signs>{`“${deleted.name}” was deleted.`}</Signs>
-      </span>
-      <button
-        type="button"
-        onClick={onUndo}
-        className="cursor-pointer rounded bg-brass px-3 py-1 font-semibold text-brass-ink focus-visible:outline-white"
-      >
-        Bring it back
-      </button>
-      <button type="button" onClick={onClose} className="cursor-pointer rounded px-2 py-1 underline focus-visible:outline-white">
-        Dismiss
-      </button>
-    </div>
-  );
 }
 
 /** All studies: open, make, duplicate, rename, delete and bring back. */
@@ -96,7 +73,7 @@ export function NotebookView() {
           Back to the Map
         </button>
       </p>
-      {deleted && <UndoBar deleted={deleted} onUndo={() => void onUndo()} onClose={() => setDeleted(null)} />}
+      {deleted && <UndoBar name={deleted.name} onUndo={() => void onUndo()} onClose={() => setDeleted(null)} />}
     </>
   );
 }

@@ -1,0 +1,164 @@
+import { useState } from 'react';
+import type { Kept } from '../../../contract';
+import { CoreError, checkInstrument, LIMITS, lengthMm, pitchName, type Instrument, type InstrumentString } from '../../../core';
+import { useSaveInstrumentMutation } from '../../store/api';
+import { Button } from '../../ui/Button';
+import { NumberField } from '../../ui/NumberField';
+import { Select } from '../../ui/Select';
+import { Signs } from '../../ui/Signs';
+import { differenceWords, fanned, tightened, tuningsFor, withStringCount } from '../../words/instrument-text';
+import { StringRows } from './StringRows';
+
+const problemOf = (i: Instrument): string | null => {
+  if (!i.name.trim()) return 'Give the instrument a name.';
+  try {
+    checkInstrument(i);
+    return null;
+  } catch (e) {
+    if (e instanceof CoreError) return e.message;
+    throw e;
+  }
+};
+
+/** Absent fields instead of undefined ones: what is sent is what is kept. */
+const tidy = (i: Instrument): Instrument => JSON.parse(JSON.stringify(i)) as Instrument;
+
+function Care({ saved, draft }: { saved: Instrument; draft: Instrument }) {
+  const tight = tightened(saved, draft);
+  if (!tight.length) return null;
+  return (
+    <p role="note" className="mt-2 rounded-md border border-clay p-2 text-clay">
+      {tight.map((t) => `String ${t.string} would pull ${Math.round(t.share * 100)} % harder`).join('; ')} than in the tuning it was strung
+      for. It may snap, and a neck can be over-tensioned: lower it, fit lighter strings, keep to the maker’s limits, and ask a repairer.
+    </p>
+  );
+}
+
+/** An instrument's own page: strings, lengths, frets, capo, hand. Kept when saved, not before. */
+export function InstrumentForm({ kept, onUse }: { kept: Kept<Instrument>; onUse: (() => void) | null }) {
+  const [draft, setDraft] = useState(kept.body);
+  const [save, { isLoading }] = useSaveInstrumentMutation();
+  const [said, setSaid] = useState<string | null>(null);
+  const problem = problemOf(draft);
+  const dirty = JSON.stringify(tidy(draft)) !== JSON.stringify(kept.body);
+  const set = (change: Partial<Instrument>): void => {
+    setSaid(null);
+    setDraft((d) => ({ ...d, ...change }));
+  };
+  const setString = (index: number, s: InstrumentString): void => set({ strings: draft.strings.map((old, k) => (k === index ? s : old)) });
+  const thin = lengthMm(draft, 1);
+  const thick = lengthMm(draft, draft.strings.length);
+  const tunings = tuningsFor(draft.strings.length);
+
+  const onSave = async (): Promise<void> => {
+    const result = await save({ id: kept.id, revision: kept.revision, body: tidy(draft) });
+    if (!('error' in result) || !result.error) return setSaid('Saved. Studies that use it will say what changed.');
+    const status = (result.error as { status?: unknown }).status;
+    setSaid(
+      status === 409
+        ? 'Not saved: it was changed in another window. Open it again to see the newer one.'
+        : 'Not saved: the server does not answer, or refused it.',
+    );
+  };
+
+  return (
+    <div className="rounded-[10px] border border-line bg-sheet p-4">
+      <label className="mb-3 block">
+        <span className="text-xs text-soft">Name</span>
+        <input
+          className="w-full rounded-md border border-line bg-paper px-3 py-2 text-base"
+          value={draft.name}
+          maxLength={80}
+          onChange={(e) => set({ name: e.target.value })}
+        />
+      </label>
+      <div className="mb-3 grid grid-cols-2 gap-3 md:grid-cols-4">
+        <NumberField
+          label="Strings"
+          value={draft.strings.length}
+          min={1}
+          max={12}
+          onChange={(n) => set(withStringCount(draft, n, pitchName))}
+        />
+        <NumberField
+          label="Frets"
+          value={draft.frets}
+          min={LIMITS.frets[0]}
+          max={LIMITS.frets[1]}
+          onChange={(frets) => set({ frets, capo: Math.min(draft.capo ?? 0, frets - 5) })}
+        />
+        <NumberField
+          label="Capo at fret"
+          value={draft.capo ?? 0}
+          min={0}
+          max={Math.min(12, draft.frets - 5)}
+          onChange={(capo) => set({ capo })}
+        />
+        <Select
+          label="Played"
+          value={draft.handedness ?? 'right'}
+          options={[
+            { value: 'right', label: 'right-handed' },
+            { value: 'left', label: 'left-handed' },
+          ]}
+          onChange={(handedness) => set({ handedness })}
+        />
+        <NumberField
+          label="Length, thin side"
+          unit="mm"
+          step={0.1}
+          value={thin}
+          min={200}
+          max={1200}
+          onChange={(mm) => set(fanned(draft, mm, thin === thick ? mm : thick))}
+        />
+        <NumberField
+          label="Length, thick side"
+          unit="mm"
+          step={0.1}
+          value={thick}
+          min={200}
+          max={1200}
+          onChange={(mm) => set(fanned(draft, thin, mm))}
+        />
+        {tunings.length > 0 && (
+          <Select
+            label="Tuning by name"
+            value=""
+            options={[{ value: '', label: 'choose …' }, ...tunings]}
+            onChange={(name) => {
+              const open = tunings.find((t) => t.value === name)?.open;
+              if (open) set({ strings: draft.strings.map((s, k) => ({ ...s, open: open[k] })) });
+            }}
+          />
+        )}
+      </div>
+      <StringRows instrument={draft} onString={setString} />
+      {!problem && draft.strings.length === kept.body.strings.length && <Care saved={kept.body} draft={draft} />}
+      {problem && (
+        <p role="alert" className="mt-2 text-clay">
+          <Signs>{problem}</Signs>
+        </p>
+      )}
+      {dirty && !problem && (
+        <p className="mt-2 text-soft">
+          <Signs>{`Not saved yet: ${differenceWords(kept.body, draft).join('; ') || 'a new name'}.`}</Signs>
+        </p>
+      )}
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        <Button look="brass" disabled={!dirty || !!problem || isLoading} onClick={() => void onSave()}>
+          Save
+        </Button>
+        <Button disabled={!dirty} onClick={() => setDraft(kept.body)}>
+          Put back as saved
+        </Button>
+        {onUse && (
+          <Button look="link" disabled={dirty} onClick={onUse}>
+            Use it in the open study
+          </Button>
+        )}
+        {said && <p role="status">{said}</p>}
+      </div>
+    </div>
+  );
+}

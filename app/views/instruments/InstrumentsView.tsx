@@ -1,0 +1,122 @@
+import { Copy, Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import type { Instrument } from '../../../core';
+import { useAppDispatch, useAppSelector } from '../../store';
+import {
+  useCreateInstrumentMutation,
+  useDeleteInstrumentMutation,
+  useInstrumentsQuery,
+  useRestoreInstrumentMutation,
+} from '../../store/api';
+import { change } from '../../store/change';
+import { withInstrument } from '../../store/moves';
+import { Button } from '../../ui/Button';
+import { Signs } from '../../ui/Signs';
+import { UndoBar } from '../../ui/UndoBar';
+import { instrumentWords } from '../../words/tuning-text';
+import { InstrumentFiles } from './InstrumentFiles';
+import { InstrumentForm } from './InstrumentForm';
+
+const PLAIN: Instrument = {
+  name: 'New six string',
+  strings: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'].map((open) => ({ open })),
+  frets: 22,
+  scaleLengthMm: 648,
+  capo: 0,
+  handedness: 'right',
+};
+
+const messageOf = (error: unknown): string =>
+  (error as { data?: { error?: { message?: string } } }).data?.error?.message ?? 'The server does not answer.';
+
+/** Everything that has strings: how it is tuned, strung and built. */
+export function InstrumentsView() {
+  const { data, isError } = useInstrumentsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [create] = useCreateInstrumentMutation();
+  const [remove] = useDeleteInstrumentMutation();
+  const [restore] = useRestoreInstrumentMutation();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [deleted, setDeleted] = useState<{ id: string; name: string } | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const usedId = useAppSelector((s) => s.editor.body?.instrumentId ?? null);
+  const hasStudy = useAppSelector((s) => s.editor.body !== null);
+  const dispatch = useAppDispatch();
+  const kept = data?.find((i) => i.id === chosen) ?? data?.find((i) => i.id === usedId) ?? data?.[0];
+
+  const make = async (body: Instrument): Promise<void> => {
+    const result = await create(body);
+    if (result.data) setChosen(result.data.id);
+    setProblem(result.error ? messageOf(result.error) : null);
+  };
+  const onDelete = async (id: string, name: string): Promise<void> => {
+    const { error } = await remove(id);
+    setProblem(error ? messageOf(error) : null);
+    if (!error) setDeleted({ id, name });
+  };
+  const onUndo = async (id: string): Promise<void> => {
+    const { error } = await restore(id);
+    setProblem(error ? messageOf(error) : null);
+    if (!error) setDeleted(null);
+  };
+
+  return (
+    <>
+      <header className="mb-4 flex flex-wrap items-center gap-3">
+        <h1 className="grow text-[25px] font-semibold">Instruments</h1>
+        {kept && <InstrumentFiles instrument={kept.body} onRead={(i) => void make(i)} onProblem={setProblem} />}
+        <Button look="brass" icon={<Plus size={15} aria-hidden />} onClick={() => void make(PLAIN)}>
+          New instrument
+        </Button>
+      </header>
+      {(problem || isError) && (
+        <p role="alert" className="mb-3 rounded border border-clay p-2 text-clay">
+          <Signs>{problem ?? 'The server does not answer. Start it again with npm start; nothing is lost.'}</Signs>
+        </p>
+      )}
+      <div className="grid gap-4 lg:grid-cols-[20rem_1fr]">
+        <ul aria-label="Instruments" className="h-fit rounded-[10px] border border-line bg-sheet">
+          {data?.map(({ id, body }) => (
+            <li key={id} className={`border-b border-line p-3 last:border-0 ${id === kept?.id ? 'bg-feather-wash' : ''}`}>
+              <button
+                type="button"
+                aria-current={id === kept?.id}
+                onClick={() => setChosen(id)}
+                className="cursor-pointer text-left font-display text-[16px] font-semibold hover:text-feather"
+              >
+                <Signs>{body.name}</Signs>
+              </button>
+              <p className="text-soft">
+                <Signs>{instrumentWords(body)}</Signs>
+                {id === usedId && <span className="ml-2 font-semibold text-brass-deep">in the open study</span>}
+              </p>
+              <div role="group" aria-label={body.name} className="mt-1 flex gap-2">
+                <Button
+                  look="quiet"
+                  icon={<Copy size={13} aria-hidden />}
+                  onClick={() => void make({ ...body, name: `${body.name.slice(0, 70)} (copy)` })}
+                >
+                  Duplicate
+                </Button>
+                <Button look="quiet" icon={<Trash2 size={13} aria-hidden />} onClick={() => void onDelete(id, body.name)}>
+                  Delete
+                </Button>
+              </div>
+            </li>
+          ))}
+        </ul>
+        {kept && (
+          <InstrumentForm
+            key={`${kept.id}/${kept.revision}`}
+            kept={kept}
+            onUse={hasStudy && kept.id !== usedId ? () => dispatch(change(({ body }) => withInstrument(body, kept.body, kept.id))) : null}
+          />
+        )}
+      </div>
+      <p className="mt-4 text-xs text-soft">
+        Tension is Mersenne’s law with plain steel at 7850 kg/m³ and wound strings at 6450 kg/m³ over their outer diameter: good to about
+        one part in twenty.
+      </p>
+      {deleted && <UndoBar name={deleted.name} onUndo={() => void onUndo(deleted.id)} onClose={() => setDeleted(null)} />}
+    </>
+  );
+}

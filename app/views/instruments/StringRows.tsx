@@ -1,0 +1,101 @@
+import { midiOf, type Instrument, type InstrumentString } from '../../../core';
+import { tensionWords } from '../../words/instrument-text';
+import { Signs } from '../../ui/Signs';
+
+interface Props {
+  instrument: Instrument;
+  onString: (index: number, string: InstrumentString) => void;
+}
+
+const FIELD = 'num w-full min-w-[4.5rem] rounded-md border border-line bg-paper px-2 py-1 aria-invalid:border-2 aria-invalid:border-clay';
+
+const isPitch = (text: string): boolean => {
+  try {
+    return midiOf(text) >= 0;
+  } catch {
+    return false;
+  }
+};
+const number = (text: string): number | undefined => (text.trim() === '' ? undefined : Number(text));
+
+/** A row a string: open pitch, gauge, winding, length, and the pull that comes of them. */
+export function StringRows({ instrument, onString }: Props) {
+  return (
+    <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Strings">
+      <table className="w-full border-collapse text-left">
+        <thead>
+          <tr className="text-xs text-soft">
+            {['string', 'open', 'gauge mm', 'wound', 'own length mm', 'tension'].map((h) => (
+              <th key={h} scope="col" className="px-1 py-1 font-normal whitespace-nowrap">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {instrument.strings.map((s, k) => (
+            <tr key={k} className="border-t border-line/70">
+              <th scope="row" className="px-1 py-1 font-semibold">
+                {k + 1}
+              </th>
+              <td className="px-1">
+                <input
+                  aria-label={`Open pitch of string ${k + 1}`}
+                  className={FIELD}
+                  value={s.open}
+                  aria-invalid={!isPitch(s.open)}
+                  onChange={(e) => onString(k, { ...s, open: e.target.value.trim() })}
+                />
+              </td>
+              <td className="px-1">
+                <input
+                  aria-label={`Gauge of string ${k + 1} in millimetres`}
+                  type="number"
+                  step="0.001"
+                  min={0.1}
+                  max={5}
+                  className={FIELD}
+                  value={s.gaugeMm ?? ''}
+                  onChange={(e) => onString(k, { ...s, gaugeMm: number(e.target.value) })}
+                />
+              </td>
+              <td className="px-1 text-center">
+                <input
+                  aria-label={`String ${k + 1} is wound`}
+                  type="checkbox"
+                  className="h-4 w-4 accent-brass"
+                  checked={s.wound ?? false}
+                  onChange={(e) => onString(k, { ...s, wound: e.target.checked })}
+                />
+              </td>
+              <td className="px-1">
+                <input
+                  aria-label={`Own length of string ${k + 1} in millimetres`}
+                  type="number"
+                  step="0.1"
+                  min={200}
+                  max={1200}
+                  className={FIELD}
+                  value={s.scaleLengthMm ?? ''}
+                  onChange={(e) => onString(k, { ...s, scaleLengthMm: number(e.target.value) })}
+                />
+              </td>
+              <td className="num px-1 whitespace-nowrap text-soft">
+                <Signs>{isPitch(s.open) ? (safeTension(instrument, k + 1) ?? 'gauge not given') : 'give a pitch, such as E2'}</Signs>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** While another field is being typed the whole may not hold; then there is no figure. */
+function safeTension(instrument: Instrument, string: number): string | null {
+  try {
+    return tensionWords(instrument, string);
+  } catch {
+    return '–';
+  }
+}

@@ -1,0 +1,103 @@
+import fc from 'fast-check';
+import { usualInstrument, guitar } from '../tests/support/random';
+import { layOut, openMidis } from '../core';
+import { FormatError } from './errors';
+import { readInstrument, writeInstrument } from './instrument-json';
+import { neckText } from './neck-text';
+import { openFromScala, readKbm, readScl, writeKbm, writeScl } from './scala';
+
+describe('Scala files', () => {
+  it('write the open strings in cents above the thickest (worked by hand from the published description of the format)', () => {
+    expect(writeScl(guitar())).toBe(
+      '! guitar.scl\n!\nOpen strings of guitar, above E2\n 5\n!\n 500.0\n 1000.0\n 1500.0\n 1900.0\n 2400.0\n',
+    );
+    expect(readKbm(writeKbm(guitar()))).toEqual({ middle: 40 });
+  });
+  it('come back as the same strings', () => {
+    fc.assert(
+      fc.property(usualInstrument, (i) => {
+        const open = openFromScala(readScl(writeScl(i)).semitones, readKbm(writeKbm(i)).middle);
+        expect(openMidis({ ...i, strings: open.map((o) => ({ open: o })) })).toEqual(openMidis(i));
+      }),
+    );
+  });
+  it('read ratios, comments, remarks behind a pitch, and either line ending', () => {
+    expect(readScl('! x\r\nname\r\n 3 notes\r\n! c\r\n 2/1 octave\r\n500. fourth\r\n2\r\n')).toEqual({
+      description: 'name',
+      semitones: [12, 5, 12],
+    });
+  });
+  it.each([
+    ['', 'an .scl file has'],
+    ['name\nmany\n', 'line 2: expected the number'],
+    ['name\n3\n100.0\n', 'line 2: 3 pitches are promised, 1 are there'],
+    ['name\n1\n702.0\n', 'line 3: 702.00 cents lie between two frets'],
+    ['name\n1\n3/2\n', 'line 3: 701.96 cents'],
+    ['name\n1\nx\n', 'line 3: expected cents'],
+    ['name\n1\n-3/2\n', 'line 3: the ratio'],
+  ])('refuse %j, saying where', (file, words) => {
+    expect(() => readScl(file)).toThrow(words);
+  });
+  it('refuse too many strings, and a mapping that is none', () => {
+    expect(() =>
+      openFromScala(
+        Array.from({ length: 12 }, () => 5),
+        40,
+      ),
+    ).toThrow('13 strings');
+    expect(() => openFromScala([120], 40)).toThrow('MIDI note 160');
+    expect(() => readKbm('0\n0\n127\nx\n69\n440\n0\n')).toThrow('MIDI note from 0 to 127');
+  });
+  it('never do anything but return or refuse, whatever the bytes', () => {
+    for (const read of [readScl, readKbm, readInstrument])
+      fc.assert(
+        fc.property(
+          fc.oneof(fc.string({ maxLength: 300 }), fc.string({ unit: fc.constantFrom('!', '\n', '1', '/', '.', ' ', '-', '9', '{', '"') })),
+          (text) => {
+            try {
+              read(text);
+            } catch (e) {
+              expect(e).toBeInstanceOf(FormatError);
+            }
+          },
+        ),
+        { numRuns: 300 },
+      );
+  });
+});
+
+describe('instruments as JSON', () => {
+  it('come back the same', () => {
+    fc.assert(fc.property(usualInstrument, (i) => expect(readInstrument(writeInstrument(i))).toEqual(i)));
+  });
+  it.each([
+    ['{', 'not whole JSON'],
+    ['[]', 'not an instrument'],
+    ['{"kind":"crow-ladder instrument","version":9}', 'version 9'],
+    [
+      '{"kind":"crow-ladder instrument","version":1,"instrument":{"strings":[{"open":"H1"}],"frets":22,"scaleLengthMm":648}}',
+      'strings[0].open',
+    ],
+  ])('are refused: %s', (text, words) => {
+    expect(() => readInstrument(text)).toThrow(words);
+  });
+});
+
+describe('a neck as text', () => {
+  it('lines up, strings from the thinnest, roots in brackets', () => {
+    const [box] = layOut(guitar(), { tonic: 'A', scale: 'minor pentatonic' }, { kind: 'box' }).filter((s) => s.number === 1);
+    expect(neckText(guitar(), box)).toBe(
+      [
+        'box 1, frets 5 to 8',
+        'E -----|-(1)-|-----|-----|--♭3-|-----|',
+        'B -----|--5--|-----|-----|--♭7-|-----|',
+        'G -----|--♭3-|-----|--4--|-----|-----|',
+        'D -----|--♭7-|-----|-(1)-|-----|-----|',
+        'A -----|--4--|-----|--5--|-----|-----|',
+        'E -----|-(1)-|-----|-----|--♭3-|-----|',
+        '    4     5     6     7     8     9',
+        '',
+      ].join('\n'),
+    );
+  });
+});
