@@ -4,7 +4,7 @@ export * from './pitch';
 export * from './scale';
 export * from './instrument';
 export * from './neck';
-export { layOut, nameShape, defaultSchool, type LayOutOptions } from './layout';
+export { anchoredLayout, layOut, nameShape, nearestRoot, rootPlaces, defaultSchool, type LayOutOptions } from './layout';
 export { fingerNotes, SCHOOLS } from './fingering';
 export * from './ladder';
 export * from './harmony';

@@ -1,6 +1,6 @@
 import { DEMO } from '../../demo';
-import { layOut, type Shape } from '../../core';
-import { changeKey, foldFret, nearestRoot, rootPlaces, stepRung, toRoot, withInstrument, withLayout, withScale } from './moves';
+import { layOut, nearestRoot, rootPlaces, type Shape } from '../../core';
+import { changeKey, foldFret, stepRung, toRoot, withInstrument, withLayout, withScale } from './moves';
 import { rungIndex, selectLaid, selectNotes, selectShape } from './study';
 import { editorReducer, studyOpened } from './editor';
 

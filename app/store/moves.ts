@@ -1,5 +1,16 @@
 import type { RungRef, StudyBody } from '../../contract';
-import { CoreError, layOut, neckNotes, nutFret, type Instrument, type Layout, type Place, type ScaleRef, type Shape } from '../../core';
+import {
+  anchoredLayout,
+  CoreError,
+  isScale,
+  layOut,
+  nutFret,
+  type Instrument,
+  type Layout,
+  type Place,
+  type ScaleRef,
+  type Shape,
+} from '../../core';
 import { movedKey } from '../words/scale-text';
 import { rungIndex } from './study';
 
@@ -35,46 +46,14 @@ function movedRung({ instrument, layout, rung }: StudyBody, by: number): RungRef
 
 /** Places that a layout hangs on move with the scale, so that they stay in it. */
 export function withScale(body: StudyBody, scale: ScaleRef): Edit {
-  return { scale, layout: anchored(body.layout, body.instrument, scale) };
+  return { scale, layout: anchoredLayout(body.instrument, scale, body.layout) };
 }
 
 export const withInstrument = (body: StudyBody, instrument: Instrument, instrumentId: string | null = null): Edit => ({
   instrument,
   instrumentId,
-  layout: anchored(body.layout, instrument, body.scale),
+  layout: isScale(body.scale.scale) ? anchoredLayout(instrument, body.scale, body.layout) : body.layout,
 });
-
-const tries = (i: Instrument, scale: ScaleRef, layout: Layout): CoreError | null => {
-  try {
-    layOut(i, scale, layout);
-    return null;
-  } catch (e) {
-    if (e instanceof CoreError) return e;
-    throw e;
-  }
-};
-
-/** A layout whose start no longer fits gets the nearest start that does; any other stays as it is. */
-function anchored(layout: Layout, i: Instrument, scale: ScaleRef): Layout {
-  if (layout.kind === 'one-string') return { ...layout, string: Math.min(layout.string, i.strings.length) };
-  if (layout.kind !== 'diagonal' && layout.kind !== 'anchor') return layout;
-  const error = tries(i, scale, layout);
-  if (!error || (error.code !== 'NOT_IN_SCALE' && error.code !== 'BAD_PLACE')) return layout;
-  const string = Math.min(layout.root.string, i.strings.length);
-  return { ...layout, root: nearestRoot(i, scale, { string, fret: layout.root.fret }) };
-}
-
-/** Every place of the tonic, string 1 first. */
-export const rootPlaces = (i: Instrument, scale: ScaleRef): Place[] =>
-  neckNotes(i, scale)
-    .filter((n) => n.role === 'root')
-    .map(({ string, fret }) => ({ string, fret }));
-
-/** The root place nearest to a fret, on the same string if it has one. */
-export function nearestRoot(i: Instrument, scale: ScaleRef, near: Place): Place {
-  const cost = (p: Place): number => Math.abs(p.fret - near.fret) + (p.string === near.string ? 0 : 100 + Math.abs(p.string - near.string));
-  return rootPlaces(i, scale).reduce((a, b) => (cost(b) < cost(a) ? b : a));
-}
 
 /** The root of a shape that the sentence names: its lowest-sounding one. */
 export const leadRoot = (shape: Shape | null): Place | null => shape?.roots[0] ?? null;

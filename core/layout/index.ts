@@ -8,6 +8,7 @@ import { layBoxes } from './box';
 import { layDiagonal } from './diagonal';
 import { layOneString } from './one-string';
 import { layPerString } from './per-string';
+import { reanchored } from './reanchor';
 import { layRegion } from './region';
 import { benchOf, shapeOf, type Bench, type Draft } from './shape';
 import { laySplit } from './split';
@@ -63,6 +64,10 @@ export function layOut(i: Instrument, ref: ScaleRef, layout: Layout, o: LayOutOp
   return layout.kind === 'window' ? shapes : shapes.sort((a, b) => a.lowFret - b.lowFret || a.highFret - b.highFret);
 }
 
+/** The layout as it can stand here: see reanchored. Throws where scale or instrument do not hold. */
+export const anchoredLayout = (i: Instrument, ref: ScaleRef, layout: Layout): Layout =>
+  reanchored(i, ref, layout, (l) => layOut(i, ref, l));
+
 /** Layouts that places are recognised by, the commonest first. */
 const KNOWN: Layout[] = [
   { kind: 'box', numbering: 'minor-root' },
@@ -93,3 +98,5 @@ function tryLayOut(i: Instrument, ref: ScaleRef, layout: Layout): Shape[] {
     throw e;
   }
 }
+
+export { nearestRoot, rootPlaces } from './reanchor';

@@ -17,6 +17,7 @@ import { MapPanels, WhyLine } from './MapPanels';
 import { MapTools } from './MapTools';
 import { Problem } from './Problem';
 import { Sentence } from './Sentence';
+import { SheetPart } from './SheetPart';
 import { Toolbar, UndoRedo } from './Toolbar';
 import { useMapCommands } from './useMapCommands';
 
@@ -95,6 +96,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
       />
       <Toolbar labels={body.labels} tempo={body.tempo} hearing={hear.on} canHear={line !== null} onHear={toggleHear}>
         <MapTools body={body} />
+        {shape && <SheetPart body={body} shape={shape} />}
       </Toolbar>
       {laid.error && <Problem error={laid.error} body={body} />}
       {hear.error && (

@@ -1,9 +1,9 @@
 import { memo, useMemo, type ReactNode } from 'react';
 import type { OwnScale } from '../../../contract';
-import { isScale, type Instrument, type Layout, type Place, type ScaleRef, type Shape } from '../../../core';
+import { isScale, rootPlaces, type Instrument, type Layout, type Place, type ScaleRef, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
-import { leadRoot, rootPlaces, toRoot, withInstrument, withLayout, withScale } from '../../store/moves';
+import { leadRoot, toRoot, withInstrument, withLayout, withScale } from '../../store/moves';
 import { Signs } from '../../ui/Signs';
 import { scaleFacts } from '../../words/scale-text';
 import { LayoutPart } from './LayoutPart';

@@ -56,6 +56,7 @@ export function useMapCommands({ hear, showKeys, toggleTheme }: On): KeyCommand[
       { keys: ['o'], shown: 'O', does: 'lay a second scale over it', run: () => openPart('scale laid over') },
       { keys: ['c'], shown: 'C', does: 'mark the tones of a chord', run: () => openPart('chord') },
       { keys: ['f'], shown: 'F', does: 'roots or chosen degrees only', run: () => openPart('notes that stand out') },
+      { keys: ['p'], shown: 'P', does: 'print or export', run: () => openPart('print or export') },
       { keys: ['mod+z'], shown: 'Ctrl Z', does: 'undo', run: () => dispatch(undone()) },
       { keys: ['mod+shift+z', 'mod+y'], shown: 'Ctrl Shift Z', does: 'redo', run: () => dispatch(redone()) },
       { keys: ['d'], shown: 'D', does: 'light or dark', run: toggleTheme },

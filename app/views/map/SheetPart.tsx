@@ -1,0 +1,154 @@
+import { zipSync, strToU8 } from 'fflate';
+import { Printer } from 'lucide-react';
+import { useState } from 'react';
+import type { StudyBody } from '../../../contract';
+import type { Shape } from '../../../core';
+import { pageSize, type Paper, type Turn } from '../../../formats/sheet/drawing';
+import type { Ink } from '../../../formats/sheet/diagram';
+import { neckText } from '../../../formats/neck-text';
+import type { SheetRequest } from '../../../formats/sheet/sheet';
+import { Button } from '../../ui/Button';
+import { download, fileName } from '../../ui/files';
+import { pngOf, printSvgs } from '../../ui/print';
+import { Select } from '../../ui/Select';
+import { SentencePart } from '../../ui/SentencePart';
+import { layoutWords } from '../../words/layout-text';
+import { scaleName } from '../../words/scale-text';
+import { useSheet } from '../../workers/useSheet';
+
+interface Choice {
+  what: SheetRequest['what'];
+  paper: Paper;
+  turn: Turn;
+  ink: Ink;
+}
+
+const requestOf = (body: StudyBody, shape: Shape, choice: Choice): SheetRequest => ({
+  instrument: body.instrument,
+  scale: body.scale,
+  layout: body.layout,
+  layoutWords: layoutWords(body.layout),
+  school: body.school,
+  hand: body.hand,
+  labels: body.labels,
+  shapeId: shape.id,
+  ...choice,
+});
+
+/** One page as it is, several in one archive. */
+async function save(name: string, ending: 'svg' | 'png', svgs: string[], size: { width: number; height: number }): Promise<void> {
+  const contents =
+    ending === 'svg'
+      ? svgs.map((s) => strToU8(s))
+      : await Promise.all(svgs.map(async (s) => new Uint8Array(await (await pngOf(s, size)).arrayBuffer())));
+  const type = ending === 'svg' ? 'image/svg+xml' : 'image/png';
+  if (contents.length === 1) return download(`${name}.${ending}`, type, contents[0] as Uint8Array<ArrayBuffer>);
+  const files = Object.fromEntries(contents.map((c, k) => [`${name}-${String(k + 1).padStart(2, '0')}.${ending}`, c]));
+  download(`${name}-${ending}.zip`, 'application/zip', zipSync(files) as Uint8Array<ArrayBuffer>);
+}
+
+/** What is on the neck, on paper or in a file. */
+export function SheetPart({ body, shape }: { body: StudyBody; shape: Shape }) {
+  return (
+    <SentencePart
+      name="print or export"
+      look="chip"
+      shortcut="p"
+      text={
+        <>
+          <Printer size={14} aria-hidden /> Sheet
+        </>
+      }
+    >
+      {() => <SheetForm body={body} shape={shape} />}
+    </SentencePart>
+  );
+}
+
+function SheetForm({ body, shape }: { body: StudyBody; shape: Shape }) {
+  const [choice, setChoice] = useState<Choice>({ what: 'rungs', paper: 'a4', turn: 'portrait', ink: 'black' });
+  const [said, setSaid] = useState<string | null>(null);
+  const { pages, problem, make, cancel } = useSheet();
+  const busy = pages !== null;
+  const set = (change: Partial<Choice>): void => setChoice((c) => ({ ...c, ...change }));
+  const size = pageSize(choice.paper, choice.turn);
+  const name = fileName(`${scaleName(body.scale)} ${choice.what === 'shape' ? shape.label : choice.what}`);
+
+  const svgs = async (use: (svgs: string[]) => Promise<void> | void): Promise<void> => {
+    const made = await make(requestOf(body, shape, choice), 'svg').catch(() => null);
+    if (made && 'svgs' in made) await use(made.svgs);
+  };
+  const pdf = async (): Promise<void> => {
+    const made = await make(requestOf(body, shape, choice), 'pdf').catch(() => null);
+    if (made && 'pdf' in made) download(`${name}.pdf`, 'application/pdf', made.pdf);
+  };
+  const copyText = async (): Promise<void> => {
+    const text = neckText(body.instrument, shape);
+    await navigator.clipboard.writeText(text).then(
+      () => setSaid('Copied: paste it into a message.'),
+      () => download(`${name}.txt`, 'text/plain', text),
+    );
+  };
+
+  return (
+    <>
+      <div className="grid grid-cols-2 gap-3">
+        <Select<Choice['what']>
+          label="What"
+          value={choice.what}
+          options={[{ value: 'shape', label: 'this shape' }, { value: 'rungs', label: 'all rungs' }, { value: 'keys', label: 'all rungs, all keys' }]} // prettier-ignore
+          onChange={(what) => set({ what })}
+        />
+        <Select<Ink>
+          label="Ink"
+          value={choice.ink}
+          options={[
+            { value: 'black', label: 'black and white' },
+            { value: 'colour', label: 'colour' },
+          ]}
+          onChange={(ink) => set({ ink })}
+        />
+        <Select<Paper>
+          label="Paper"
+          value={choice.paper}
+          options={[
+            { value: 'a4', label: 'A4' },
+            { value: 'letter', label: 'Letter' },
+          ]}
+          onChange={(paper) => set({ paper })}
+        />
+        <Select<Turn>
+          label="Turned"
+          value={choice.turn}
+          options={[
+            { value: 'portrait', label: 'upright' },
+            { value: 'landscape', label: 'sideways' },
+          ]}
+          onChange={(turn) => set({ turn })}
+        />
+      </div>
+      <div className="flex flex-wrap gap-2">
+        <Button look="brass" disabled={busy} onClick={() => void svgs((s) => printSvgs(s, size))}>
+          Print
+        </Button>
+        <Button disabled={busy} onClick={() => void pdf()}>
+          PDF
+        </Button>
+        <Button disabled={busy} onClick={() => void svgs((s) => save(name, 'svg', s, size))}>
+          SVG
+        </Button>
+        <Button disabled={busy} onClick={() => void svgs((s) => save(name, 'png', s, size))}>
+          PNG
+        </Button>
+        <Button disabled={busy} onClick={() => void copyText()}>
+          Copy as text
+        </Button>
+      </div>
+      <p role="status" aria-live="polite" className="min-h-5 text-soft">
+        {busy ? `${pages} page${pages === 1 ? '' : 's'} done …` : (said ?? '')}
+        {problem && <span className="text-clay">{problem}</span>}
+      </p>
+      {busy && <Button onClick={cancel}>Cancel</Button>}
+    </>
+  );
+}

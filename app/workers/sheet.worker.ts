@@ -1,0 +1,48 @@
+import boldUrl from '@fontsource/commissioner/files/commissioner-latin-600-normal.woff?url';
+import regularUrl from '@fontsource/commissioner/files/commissioner-latin-400-normal.woff?url';
+import musicUrl from '@fontsource/noto-music/files/noto-music-music-400-normal.woff?url';
+import { CoreError } from '../../core';
+import { pdfOf } from '../../formats/sheet/pdf';
+import { sheetPages, sheetTitle, type SheetRequest } from '../../formats/sheet/sheet';
+import { svgOf, type SvgFonts } from '../../formats/sheet/svg';
+
+export interface SheetJob {
+  request: SheetRequest;
+  as: 'pdf' | 'svg';
+}
+
+export type SheetAnswer = { done: number } | { pdf: Uint8Array<ArrayBuffer> } | { svgs: string[] } | { problem: string };
+
+const bytes = async (url: string): Promise<Uint8Array> => new Uint8Array(await (await fetch(url)).arrayBuffer());
+
+/** A font as a data address, so that an SVG carries it wherever it goes. */
+async function dataUrl(url: string): Promise<string> {
+  const binary = Array.from(await bytes(url), (b) => String.fromCharCode(b)).join('');
+  return `data:font/woff;base64,${btoa(binary)}`;
+}
+
+const say = (answer: SheetAnswer): void => postMessage(answer);
+
+async function asPdf(request: SheetRequest): Promise<void> {
+  const [regular, bold, music] = await Promise.all([regularUrl, boldUrl, musicUrl].map(bytes));
+  const pdf = await pdfOf(sheetPages(request), sheetTitle(request), { regular, bold, music }, (done) => say({ done }));
+  say({ pdf: pdf as Uint8Array<ArrayBuffer> });
+}
+
+async function asSvg(request: SheetRequest): Promise<void> {
+  const [regular, bold, music] = await Promise.all([regularUrl, boldUrl, musicUrl].map(dataUrl));
+  const fonts: SvgFonts = { regular, bold, music };
+  const svgs: string[] = [];
+  for (const page of sheetPages(request)) {
+    svgs.push(svgOf(page, sheetTitle(request), fonts));
+    say({ done: svgs.length });
+  }
+  say({ svgs });
+}
+
+/** Makes a sheet off the main thread. Cancelled by ending the worker. */
+onmessage = ({ data }: MessageEvent<SheetJob>) => {
+  (data.as === 'pdf' ? asPdf : asSvg)(data.request).catch((e: unknown) =>
+    say({ problem: e instanceof CoreError ? e.message : 'The sheet could not be made.' }),
+  );
+};

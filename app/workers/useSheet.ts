@@ -1,0 +1,51 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { SheetRequest } from '../../formats/sheet/sheet';
+import type { SheetAnswer, SheetJob } from './sheet.worker';
+
+type Made = { pdf: Uint8Array<ArrayBuffer> } | { svgs: string[] };
+
+/** Makes a sheet in a worker: how many pages are done, a way to cancel, and why it failed. */
+export function useSheet(): {
+  pages: number | null;
+  problem: string | null;
+  make: (request: SheetRequest, as: SheetJob['as']) => Promise<Made>;
+  cancel: () => void;
+} {
+  const worker = useRef<Worker | null>(null);
+  const [pages, setPages] = useState<number | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+
+  const cancel = useCallback(() => {
+    worker.current?.terminate();
+    worker.current = null;
+    setPages(null);
+  }, []);
+  useEffect(() => cancel, [cancel]);
+
+  const make = useCallback(
+    (request: SheetRequest, as: SheetJob['as']): Promise<Made> => {
+      cancel();
+      setProblem(null);
+      setPages(0);
+      const mine = new Worker(new URL('./sheet.worker.ts', import.meta.url), { type: 'module' });
+      worker.current = mine;
+      return new Promise((resolve, reject) => {
+        const fail = (message: string): void => {
+          setProblem(message);
+          cancel();
+          reject(new Error(message));
+        };
+        mine.onmessage = ({ data }: MessageEvent<SheetAnswer>) => {
+          if ('done' in data) return setPages(data.done);
+          if ('problem' in data) return fail(data.problem);
+          cancel();
+          resolve(data);
+        };
+        mine.onerror = () => fail('The sheet could not be made.');
+        mine.postMessage({ request, as } satisfies SheetJob);
+      });
+    },
+    [cancel],
+  );
+  return { pages, problem, make, cancel };
+}

@@ -1,0 +1,125 @@
+import { glyphs, nutFret, type Instrument, type Shape, type ShapeNote } from '../../core';
+import { beakPath, rectPath, type Item } from './drawing';
+
+export type Ink = 'black' | 'colour';
+export type SheetLabels = 'degrees' | 'notes' | 'fingers' | 'frets' | 'blank';
+
+interface Frame {
+  x: number;
+  y: number;
+  width: number;
+  /** Distance of the strings. */
+  gap: number;
+}
+
+interface Plate {
+  fill: string | null;
+  stroke: string;
+  ink: string;
+}
+
+/** In black and white, fill and outline tell the roles: black root, white with a thick rim, white with a thin one. */
+const PLATES: Record<Ink, Record<'root' | 'solid' | 'added' | 'passing', Plate>> = {
+  black: {
+    root: { fill: '#000000', stroke: '#000000', ink: '#ffffff' },
+    solid: { fill: '#ffffff', stroke: '#000000', ink: '#000000' },
+    added: { fill: '#ffffff', stroke: '#777777', ink: '#000000' },
+    passing: { fill: '#ffffff', stroke: '#000000', ink: '#000000' },
+  },
+  colour: {
+    root: { fill: '#c08a2b', stroke: '#7a5511', ink: '#1b1406' },
+    solid: { fill: '#ece4d1', stroke: '#16181d', ink: '#16181d' },
+    added: { fill: '#ffffff', stroke: '#1f5a63', ink: '#1f5a63' },
+    passing: { fill: '#ffffff', stroke: '#a33f27', ink: '#a33f27' },
+  },
+};
+
+const roleOf = (n: ShapeNote): keyof (typeof PLATES)['black'] =>
+  n.role === 'root' ? 'root' : n.role === 'passing' ? 'passing' : n.added ? 'added' : 'solid';
+
+const LABEL: Record<SheetLabels, (n: ShapeNote) => string> = {
+  degrees: (n) => glyphs(n.degree),
+  notes: (n) => glyphs(n.name),
+  fingers: (n) => String(n.finger ?? ''),
+  frets: (n) => String(n.fret),
+  blank: () => '',
+};
+
+const text = (
+  x: number,
+  y: number,
+  size: number,
+  words: string,
+  o: { bold?: boolean; anchor?: 'start' | 'middle' | 'end'; colour?: string } = {},
+): Item => ({
+  kind: 'text',
+  x,
+  y,
+  size,
+  text: words,
+  bold: o.bold ?? false,
+  anchor: o.anchor ?? 'start',
+  colour: o.colour ?? '#000000',
+});
+
+/** Height in points of a diagram with its title and fret numbers. */
+export const diagramHeight = (strings: number, gap: number): number => 26 + (strings - 1) * gap + 20;
+
+/** A shape with title, strings, frets around it, fret numbers and fingers beside each string. */
+export function diagram(i: Instrument, shape: Shape, frame: Frame, labels: SheetLabels, ink: Ink): Item[] {
+  const nut = nutFret(i);
+  const from = shape.lowFret <= nut + 1 ? nut : shape.lowFret - 1;
+  const to = Math.min(i.frets, Math.max(shape.highFret, from + 4));
+  const left = frame.x + 24;
+  const right = frame.x + frame.width - 44;
+  const slot = (right - left) / (to - from);
+  const top = frame.y + 26;
+  const y = (string: number): number => top + (string - 1) * frame.gap;
+  const x = (fret: number): number => (fret === from ? left - 9 : left + (fret - from - 0.5) * slot);
+  const wires = Array.from({ length: to - from + 1 }, (_, k) => k);
+  const bottom = y(i.strings.length);
+  return [
+    text(frame.x, frame.y + 10, 10, glyphs(shape.label), { bold: true }),
+    text(frame.x + frame.width, frame.y + 10, 7.5, `${Math.round(shape.widthMm)} mm`, { anchor: 'end', colour: '#555555' }),
+    ...i.strings.map((_, k): Item => ({
+      kind: 'line',
+      x1: left,
+      y1: y(k + 1),
+      x2: right,
+      y2: y(k + 1),
+      width: 0.5 + k * 0.12,
+      colour: '#555555',
+    })),
+    ...wires.map((k): Item => ({
+      kind: 'line',
+      x1: left + k * slot,
+      y1: top,
+      x2: left + k * slot,
+      y2: bottom,
+      width: k === 0 && from === nut ? 2.4 : 0.6,
+      colour: k === 0 && from === nut ? '#000000' : '#999999',
+    })),
+    ...wires.slice(1).map((k) => text(left + (k - 0.5) * slot, bottom + 15, 7, String(from + k), { anchor: 'middle', colour: '#555555' })),
+    ...i.strings.map((s, k) => text(frame.x, y(k + 1) + 2.6, 7.5, glyphs(s.open.replace(/-?\d$/, '')), { colour: '#555555' })),
+    ...shape.cells.map((c) => text(frame.x + frame.width, y(c.string) + 2.6, 7.5, c.fingers.join('-'), { anchor: 'end', bold: true })),
+    ...shape.notes.flatMap((n) =>
+      plate(n, x(n.fret), y(n.string), Math.min(slot * 0.8, frame.gap * 1.25), frame.gap * 0.84, LABEL[labels](n), ink),
+    ),
+  ];
+}
+
+function plate(n: ShapeNote, x: number, y: number, w: number, h: number, label: string, ink: Ink): Item[] {
+  const role = roleOf(n);
+  const { fill, stroke, ink: letters } = PLATES[ink][role];
+  const width = Math.max(w, h * 1.05);
+  const path = role === 'root' ? beakPath(width, h) : rectPath(width * 0.9, h, role === 'passing' ? h / 2.2 : 1.5);
+  const size = h * (label.length > 2 ? 0.58 : 0.72);
+  return [
+    { kind: 'shape', x, y, path, fill, stroke, width: role === 'solid' ? 1.3 : 0.8, ...(role === 'passing' ? { dashed: true } : {}) },
+    ...(label
+      ? [text(x + (role === 'root' ? h * 0.08 : 0), y + size * 0.36, size, label, { anchor: 'middle', bold: true, colour: letters })]
+      : []),
+  ];
+}
+
+export const sheetText = text;

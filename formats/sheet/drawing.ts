@@ -1,0 +1,47 @@
+/** A page as a list of marks, in points (1/72 inch), y downwards. Writers turn it into SVG or PDF; nothing here draws. */
+export interface Drawing {
+  width: number;
+  height: number;
+  items: Item[];
+}
+
+export type Item =
+  | { kind: 'line'; x1: number; y1: number; x2: number; y2: number; width: number; colour: string }
+  | { kind: 'shape'; x: number; y: number; path: string; fill: string | null; stroke: string | null; width: number; dashed?: boolean }
+  | { kind: 'text'; x: number; y: number; size: number; text: string; bold: boolean; anchor: 'start' | 'middle' | 'end'; colour: string };
+
+export type Paper = 'a4' | 'letter';
+export type Turn = 'portrait' | 'landscape';
+
+/** ISO 216 A4 is 210 by 297 mm; US Letter 8.5 by 11 inches. In points. */
+const SIZES: Record<Paper, [number, number]> = { a4: [(210 / 25.4) * 72, (297 / 25.4) * 72], letter: [612, 792] };
+
+export function pageSize(paper: Paper, turn: Turn): { width: number; height: number } {
+  const [short, long] = SIZES[paper];
+  return turn === 'portrait' ? { width: short, height: long } : { width: long, height: short };
+}
+
+const SIGN = /([♭♯♮𝄪𝄫]+)/u;
+export interface Run {
+  text: string;
+  /** True for accidentals, which come from the music font. */
+  sign: boolean;
+}
+
+/** Text cut where the font changes. */
+export const runsOf = (text: string): Run[] =>
+  text
+    .split(SIGN)
+    .map((part, k) => ({ text: part, sign: k % 2 === 1 }))
+    .filter((r) => r.text !== '');
+
+/** The music font draws accidentals small and low: set larger and raised, in ems of the text. Flats sit lower than sharps. */
+export const SIGN_SCALE = 1.15;
+export const signRise = (text: string): number => (text.startsWith('♭') || text.startsWith('𝄫') ? 0.08 : 0.18);
+
+export const rectPath = (w: number, h: number, r: number): string =>
+  `M${-w / 2 + r} ${-h / 2}H${w / 2 - r}Q${w / 2} ${-h / 2} ${w / 2} ${-h / 2 + r}V${h / 2 - r}Q${w / 2} ${h / 2} ${w / 2 - r} ${h / 2}H${-w / 2 + r}Q${-w / 2} ${h / 2} ${-w / 2} ${h / 2 - r}V${-h / 2 + r}Q${-w / 2} ${-h / 2} ${-w / 2 + r} ${-h / 2}Z`;
+
+/** A plate with a beak at the left, towards the nut. */
+export const beakPath = (w: number, h: number): string =>
+  `M${-w / 2} 0L${-w / 2 + h * 0.38} ${-h / 2}H${w / 2}V${h / 2}H${-w / 2 + h * 0.38}Z`;

@@ -1,0 +1,107 @@
+import {
+  anchoredLayout,
+  bestTonic,
+  chromaOf,
+  glyphs,
+  layOut,
+  scaleNotes,
+  scaleSteps,
+  scaleTitle,
+  spellTuning,
+  type FingeringSchool,
+  type Hand,
+  type Instrument,
+  type Layout,
+  type ScaleRef,
+  type Shape,
+} from '../../core';
+import { diagram, diagramHeight, sheetText, type Ink, type SheetLabels } from './diagram';
+import { pageSize, type Drawing, type Item, type Paper, type Turn } from './drawing';
+
+/** What goes on paper. Plain data, so that it can be handed to a worker. */
+export interface SheetRequest {
+  instrument: Instrument;
+  scale: ScaleRef;
+  layout: Layout;
+  /** The layout in words. */
+  layoutWords: string;
+  school: FingeringSchool | null;
+  hand: Hand['size'];
+  labels: SheetLabels;
+  /** The chosen shape alone, all rungs, or all rungs in each of the twelve keys. */
+  what: 'shape' | 'rungs' | 'keys';
+  /** Id of the chosen shape. */
+  shapeId: string;
+  paper: Paper;
+  turn: Turn;
+  ink: Ink;
+}
+
+const MARGIN = 42;
+const HEAD = 58;
+const SPACE = 14;
+
+/** Layouts that hang on a place move to the nearest one that the key has. */
+const shapesFor = (r: SheetRequest, scale: ScaleRef): Shape[] =>
+  layOut(r.instrument, scale, anchoredLayout(r.instrument, scale, r.layout), {
+    ...(r.school ? { school: r.school } : {}),
+    hand: { size: r.hand },
+  });
+
+function heading(r: SheetRequest, scale: ScaleRef, width: number): Item[] {
+  const notes = scaleNotes(scale);
+  const tuning = `${spellTuning(r.instrument)}${r.instrument.capo ? `, capo at ${r.instrument.capo}` : ''}`;
+  const formula = [notes.map((n) => n.name).join(' '), notes.map((n) => n.degree).join(' '), scaleSteps(scale.scale).join(' ')].join(
+    '   ·   ',
+  );
+  return [
+    sheetText(MARGIN, MARGIN + 14, 18, glyphs(`${scale.tonic} ${scaleTitle(scale.scale)}`), { bold: true }),
+    sheetText(width - MARGIN, MARGIN + 14, 9, glyphs(tuning), { anchor: 'end', colour: '#444444' }),
+    sheetText(MARGIN, MARGIN + 29, 9, glyphs(formula), { colour: '#444444' }),
+    sheetText(
+      MARGIN,
+      MARGIN + 42,
+      9,
+      `Laid out as ${r.layoutWords}. Fingers at the right: 1 index to 4 little, 0 open. Stop a stretch that hurts.`,
+      { colour: '#444444' },
+    ),
+    { kind: 'line', x1: MARGIN, y1: MARGIN + 50, x2: width - MARGIN, y2: MARGIN + 50, width: 0.8, colour: '#000000' },
+  ];
+}
+
+/** Shapes in rows of one or more columns, on as many pages as they need. */
+function* pagesFor(r: SheetRequest, scale: ScaleRef, shapes: Shape[]): Generator<Drawing> {
+  const { width, height } = pageSize(r.paper, r.turn);
+  const single = shapes.length === 1;
+  const columns = single ? 1 : r.turn === 'landscape' ? 3 : 2;
+  const gap = single ? 34 : 13;
+  const strings = r.instrument.strings.length;
+  const step = diagramHeight(strings, gap) + SPACE;
+  const rows = Math.max(1, Math.floor((height - MARGIN * 2 - HEAD + SPACE) / step));
+  const column = (width - 2 * MARGIN - (columns - 1) * SPACE * 1.6) / columns;
+  for (let first = 0; first < shapes.length; first += rows * columns) {
+    const items = shapes.slice(first, first + rows * columns).flatMap((s, k) => {
+      const x = MARGIN + (k % columns) * (column + SPACE * 1.6);
+      const y = MARGIN + HEAD + Math.floor(k / columns) * step;
+      return diagram(r.instrument, s, { x, y, width: column, gap }, r.labels, r.ink);
+    });
+    yield { width, height, items: [...heading(r, scale, width), ...items] };
+  }
+}
+
+/** The twelve keys, half steps up from the study's own. */
+const keysOf = (scale: ScaleRef): ScaleRef[] =>
+  Array.from({ length: 12 }, (_, k) => ({ ...scale, tonic: k === 0 ? scale.tonic : bestTonic(chromaOf(scale.tonic) + k, scale.scale) }));
+
+/** The pages of a sheet, one after another. Throws what the core throws where the layout does not exist. */
+export function* sheetPages(r: SheetRequest): Generator<Drawing> {
+  if (r.what === 'keys') {
+    for (const scale of keysOf(r.scale)) yield* pagesFor(r, scale, shapesFor(r, scale));
+    return;
+  }
+  const shapes = shapesFor(r, r.scale);
+  yield* pagesFor(r, r.scale, r.what === 'shape' ? shapes.filter((s) => s.id === r.shapeId).slice(0, 1) : shapes);
+}
+
+/** What a sheet is called, in files and print. */
+export const sheetTitle = (r: SheetRequest): string => glyphs(`${r.scale.tonic} ${scaleTitle(r.scale.scale)}, ${r.layoutWords}`);
