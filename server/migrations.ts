@@ -38,7 +38,7 @@ const MIGRATIONS: Migration[] = [
   {
     name: '002-study-format-2',
     up: async (knex) => {
-      for (const { id, body } of (await knex('studies').select('id', 'body')) as { id: string; body: string }[]) {
+      for (const { id, body } of await knex<{ id: string; body: string }>('studies').select('id', 'body')) {
         const study = JSON.parse(body) as object;
         await knex('studies')
           .where({ id })

@@ -169,7 +169,7 @@ describe('the file', () => {
   });
   it('is opened with full syncs, a write-ahead log and foreign keys', async () => {
     const pragma = async (name: string): Promise<unknown> => {
-      const rows = (await db.raw(`PRAGMA ${name}`)) as Record<string, unknown>[];
+      const rows = await db.raw<Record<string, unknown>[]>(`PRAGMA ${name}`);
       return rows[0][name];
     };
     expect([await pragma('journal_mode'), await pragma('synchronous'), await pragma('foreign_keys')]).toEqual(['wal', 2, 1]);

@@ -10,8 +10,8 @@ export function download(name: string, type: string, content: BlobPart): void {
 export const fileName = (text: string): string =>
   text
     .normalize('NFKD')
-    .replace(/♯/g, 'sharp')
-    .replace(/♭/g, 'flat')
+    .replace(/♯|(?<=\b[A-G])#/g, 'sharp')
+    .replace(/♭|(?<=\b[A-G])b\b/g, 'flat')
     .replace(/[^A-Za-z0-9]+/g, '-')
     .replace(/^-|-$/g, '')
     .toLowerCase() || 'crow-ladder';

@@ -6,8 +6,8 @@ export function printSvgs(svgs: string[], size: { width: number; height: number 
   const holder = document.createElement('div');
   holder.className = 'print-sheet';
   for (const svg of svgs) {
-    const page = new DOMParser().parseFromString(svg, 'image/svg+xml').documentElement;
-    page.querySelector('style')?.remove(); // the page's own fonts serve
+    const bare = svg.replace(/<style>.*?<\/style>/s, ''); // the page's own fonts serve; the security policy forbids this style
+    const page = new DOMParser().parseFromString(bare, 'image/svg+xml').documentElement;
     holder.append(document.importNode(page, true));
   }
   const sheet = new CSSStyleSheet();

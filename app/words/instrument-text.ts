@@ -1,4 +1,4 @@
-import { lengthMm, midiOf, stringTensionN, TUNINGS, type Instrument } from '../../core';
+import { lengthMm, midiOf, stringTensionN, TUNINGS, type Instrument, type InstrumentString } from '../../core';
 
 /** Newtons in a pound-force: 4.4482 (exact 4.4482216152605, international pound and standard gravity). */
 const NEWTONS_A_POUND = 4.4482216152605;
@@ -43,7 +43,11 @@ export function differenceWords(before: Instrument, after: Instrument): string[]
 export function fanned(i: Instrument, thinMm: number, thickMm: number): Instrument {
   const last = Math.max(1, i.strings.length - 1);
   const at = (k: number): number => Math.round((thinMm + ((thickMm - thinMm) * k) / last) * 10) / 10;
-  const strings = i.strings.map(({ scaleLengthMm: _, ...s }, k) => (thinMm === thickMm ? s : { ...s, scaleLengthMm: at(k) }));
+  const strings = i.strings.map((s, k): InstrumentString => {
+    const own = { ...s, scaleLengthMm: at(k) };
+    if (thinMm === thickMm) delete (own as InstrumentString).scaleLengthMm;
+    return own;
+  });
   return { ...i, strings, scaleLengthMm: Math.max(thinMm, thickMm) };
 }
 

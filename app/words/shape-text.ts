@@ -91,11 +91,15 @@ const seamLine = (other: Shape, seam: Seam): string => {
   return `${other.label}, frets ${other.lowFret} to ${other.highFret}; ${shared}, ${shiftWords(seam)}`;
 };
 
+/** The same shape again some twelves of frets away: every cell moved alike. */
+export function foldedCopies(shapes: Shape[], shape: Shape): Shape[] {
+  const form = (s: Shape): string => s.cells.map((c) => `${c.string}:${c.frets.map((f) => f - s.lowFret).join()}`).join(' ');
+  return shapes.filter((s) => s !== shape && (s.lowFret - shape.lowFret) % 12 === 0 && form(s) === form(shape));
+}
+
 /** The rungs next to a shape: what they share with it and how far the hand goes. */
 export function neighbourFacts(shapes: Shape[], seams: Seam[], k: number): Fact[] {
-  const folded = shapes
-    .filter((s, j) => j !== k && s.number === shapes[k].number && (s.lowFret - shapes[k].lowFret) % 12 === 0)
-    .map((s) => s.lowFret);
+  const folded = foldedCopies(shapes, shapes[k]).map((s) => s.lowFret);
   return [
     ...(shapes[k + 1]
       ? [{ name: 'Above', words: seamLine(shapes[k + 1], seams[k]) }]

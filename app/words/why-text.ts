@@ -1,5 +1,5 @@
 import { nameShape, type Instrument, type Layout, type LayoutKind, type LayoutOf, type ScaleRef, type Shape } from '../../core';
-import { jogWords, stretchWords } from './shape-text';
+import { foldedCopies, jogWords, stretchWords } from './shape-text';
 import { countWord } from './tuning-text';
 
 interface Given {
@@ -12,9 +12,7 @@ interface Given {
 const jogs = ({ shape }: Given): string =>
   shape.jogs.length ? shape.jogs.map(jogWords).join('; ') : 'all strings are a fourth apart, so nothing jogs';
 const octaves = ({ shapes, shape }: Given): string => {
-  const copies = shapes.filter(
-    (s) => s !== shape && s.number === shape.number && s.notes.length === shape.notes.length && (s.lowFret - shape.lowFret) % 12 === 0,
-  );
+  const copies = foldedCopies(shapes, shape);
   return copies.length
     ? `It lies again twelve frets away, at fret ${copies.map((s) => s.lowFret).join(' and ')}.`
     : 'No whole copy twelve frets away fits.';

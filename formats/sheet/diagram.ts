@@ -63,7 +63,7 @@ const text = (
 });
 
 /** Height in points of a diagram with its title and fret numbers. */
-export const diagramHeight = (strings: number, gap: number): number => 26 + (strings - 1) * gap + 20;
+export const diagramHeight = (strings: number, gap: number): number => 20 + strings * gap + 12;
 
 /** A shape with title, strings, frets around it, fret numbers and fingers beside each string. */
 export function diagram(i: Instrument, shape: Shape, frame: Frame, labels: SheetLabels, ink: Ink): Item[] {
@@ -73,7 +73,7 @@ export function diagram(i: Instrument, shape: Shape, frame: Frame, labels: Sheet
   const left = frame.x + 24;
   const right = frame.x + frame.width - 44;
   const slot = (right - left) / (to - from);
-  const top = frame.y + 26;
+  const top = frame.y + 18 + frame.gap / 2;
   const y = (string: number): number => top + (string - 1) * frame.gap;
   const x = (fret: number): number => (fret === from ? left - 9 : left + (fret - from - 0.5) * slot);
   const wires = Array.from({ length: to - from + 1 }, (_, k) => k);
@@ -99,7 +99,9 @@ export function diagram(i: Instrument, shape: Shape, frame: Frame, labels: Sheet
       width: k === 0 && from === nut ? 2.4 : 0.6,
       colour: k === 0 && from === nut ? '#000000' : '#999999',
     })),
-    ...wires.slice(1).map((k) => text(left + (k - 0.5) * slot, bottom + 15, 7, String(from + k), { anchor: 'middle', colour: '#555555' })),
+    ...wires
+      .slice(1)
+      .map((k) => text(left + (k - 0.5) * slot, bottom + frame.gap / 2 + 8, 7, String(from + k), { anchor: 'middle', colour: '#555555' })),
     ...i.strings.map((s, k) => text(frame.x, y(k + 1) + 2.6, 7.5, glyphs(s.open.replace(/-?\d$/, '')), { colour: '#555555' })),
     ...shape.cells.map((c) => text(frame.x + frame.width, y(c.string) + 2.6, 7.5, c.fingers.join('-'), { anchor: 'end', bold: true })),
     ...shape.notes.flatMap((n) =>

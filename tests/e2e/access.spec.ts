@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, openMap, test } from './support';
 
-const VIEWS = ['/map', '/notebook'];
+const VIEWS = ['/map', '/notebook', '/instruments'];
 const SIZES = [
   { width: 1280, height: 800 },
   { width: 360, height: 740 },
@@ -25,7 +25,7 @@ test('every part of the sentence, opened, passes axe', async ({ browser, server 
   const context = await browser.newContext();
   const page = await context.newPage();
   await openMap(page, server.url);
-  for (const key of ['s', 't', 'y', 'r', '?']) {
+  for (const key of ['s', 't', 'y', 'r', 'o', 'c', 'f', 'p', '?']) {
     await page.keyboard.press(key);
     await expect(page.getByRole('dialog')).toBeVisible();
     expect(

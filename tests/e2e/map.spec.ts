@@ -126,6 +126,6 @@ test('hearing runs through the notes, and stops', async ({ page, server }) => {
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
   await expect(page.locator('svg[role=img] circle')).toBeVisible();
   await page.keyboard.press(' ');
-  await expect(page.getByRole('button', { name: 'Hear it up and down' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Hear it' })).toBeVisible();
   await expect(page.locator('svg[role=img] circle')).toHaveCount(0);
 });

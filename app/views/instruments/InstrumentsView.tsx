@@ -73,7 +73,7 @@ export function InstrumentsView() {
           <Signs>{problem ?? 'The server does not answer. Start it again with npm start; nothing is lost.'}</Signs>
         </p>
       )}
-      <div className="grid gap-4 lg:grid-cols-[20rem_1fr]">
+      <div className="grid grid-cols-1 gap-4 lg:grid-cols-[20rem_minmax(0,1fr)]">
         <ul aria-label="Instruments" className="h-fit rounded-[10px] border border-line bg-sheet">
           {data?.map(({ id, body }) => (
             <li key={id} className={`border-b border-line p-3 last:border-0 ${id === kept?.id ? 'bg-feather-wash' : ''}`}>

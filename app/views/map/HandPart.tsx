@@ -19,7 +19,7 @@ type Fields = Pick<StudyBody, 'school' | 'hand'>;
 
 /** Whose hand it is: the school of fingering and how far it opens. */
 export function HandPart({ layout, school, hand, onHand }: Fields & { layout: Layout; onHand: (fields: Partial<Fields>) => void }) {
-  const options = (Object.keys(SCHOOL_WORDS) as FingeringSchool[]).map((value) => ({ value: value as string, label: SCHOOL_WORDS[value] }));
+  const options = (Object.keys(SCHOOL_WORDS) as FingeringSchool[]).map((value) => ({ value: value, label: SCHOOL_WORDS[value] }));
   return (
     <SentencePart name="fingering" look="chip" text={<span>{SCHOOL_WORDS[school ?? defaultSchool(layout)]}</span>}>
       {() => (
@@ -28,7 +28,7 @@ export function HandPart({ layout, school, hand, onHand }: Fields & { layout: La
             label="Fingering school"
             value={school ?? ''}
             options={[{ value: '', label: `as the layout wants: ${SCHOOL_WORDS[defaultSchool(layout)]}` }, ...options]}
-            onChange={(v) => onHand({ school: (v || null) as FingeringSchool | null })}
+            onChange={(v) => onHand({ school: v || null })}
           />
           <Select label="Hand" value={hand} options={SIZES} onChange={(size) => onHand({ hand: size })} />
           <p className="text-xs text-soft">

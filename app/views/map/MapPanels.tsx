@@ -36,7 +36,7 @@ export function MapPanels({ body, laid, current }: { body: StudyBody; laid: Laid
   const shape = laid.shapes[current];
   const edit = (fields: Partial<StudyBody>): void => void dispatch(edited(fields));
   return (
-    <div className="mt-3 grid gap-3 md:grid-cols-2 xl:grid-cols-[1.3fr_1fr_1fr]">
+    <div className="mt-3 grid grid-cols-1 gap-3 md:grid-cols-2 xl:grid-cols-[1.3fr_1fr_1fr]">
       {isScale(body.scale.scale) && (
         <ScalePanel
           scale={body.scale}

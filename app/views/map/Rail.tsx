@@ -95,6 +95,8 @@ function PegPlate({ slot, peg, passing }: { slot: number; peg: Peg; passing: boo
 export function Rail({ scale, passing, onScale, onPassing }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
   const dragged = useRef<number | null>(null);
+  /** A click that follows a drop has been dealt with. */
+  const dropped = useRef(false);
   const frame = useRef<SVGSVGElement>(null);
   const pegs = pegsOf(scale);
   const sounds = [...pegs.keys()];
@@ -138,10 +140,17 @@ export function Rail({ scale, passing, onScale, onPassing }: Props) {
   const onDrop = (slot: number) => (e: PointerEvent) => {
     const from = dragged.current;
     dragged.current = null;
+    dropped.current = true;
     const to = slotUnder(e);
     if (from === null || from === slot - 12) return;
     if (to === from) toggle(slot);
     else if (to > 0 && to < 12) move(from, to);
+  };
+
+  const onClick = (slot: number) => () => {
+    const done = dropped.current;
+    dropped.current = false;
+    if (!done && slot > 0) toggle(slot);
   };
 
   return (
@@ -176,11 +185,12 @@ export function Rail({ scale, passing, onScale, onPassing }: Props) {
                 aria-label={name}
                 onPointerDown={(e) => {
                   dragged.current = peg && slot > 0 ? slot : null;
+                  dropped.current = false;
                   e.currentTarget.setPointerCapture(e.pointerId);
                 }}
                 onPointerUp={peg && slot > 0 ? onDrop(slot) : undefined}
                 onPointerCancel={() => (dragged.current = null)}
-                onClick={(e) => (!peg || e.detail === 0) && slot > 0 && toggle(slot)}
+                onClick={onClick(slot)}
                 onKeyDown={onKey(slot)}
                 className="absolute top-[36px] h-8 w-8 -translate-x-1/2 cursor-grab touch-none rounded"
                 style={{ left: x(slot) }}

@@ -42,9 +42,9 @@ async function save(name: string, ending: 'svg' | 'png', svgs: string[], size: {
       ? svgs.map((s) => strToU8(s))
       : await Promise.all(svgs.map(async (s) => new Uint8Array(await (await pngOf(s, size)).arrayBuffer())));
   const type = ending === 'svg' ? 'image/svg+xml' : 'image/png';
-  if (contents.length === 1) return download(`${name}.${ending}`, type, contents[0] as Uint8Array<ArrayBuffer>);
+  if (contents.length === 1) return download(`${name}.${ending}`, type, contents[0]);
   const files = Object.fromEntries(contents.map((c, k) => [`${name}-${String(k + 1).padStart(2, '0')}.${ending}`, c]));
-  download(`${name}-${ending}.zip`, 'application/zip', zipSync(files) as Uint8Array<ArrayBuffer>);
+  download(`${name}-${ending}.zip`, 'application/zip', zipSync(files));
 }
 
 /** What is on the neck, on paper or in a file. */
@@ -74,9 +74,9 @@ function SheetForm({ body, shape }: { body: StudyBody; shape: Shape }) {
   const size = pageSize(choice.paper, choice.turn);
   const name = fileName(`${scaleName(body.scale)} ${choice.what === 'shape' ? shape.label : choice.what}`);
 
-  const svgs = async (use: (svgs: string[]) => Promise<void> | void): Promise<void> => {
+  const svgs = async (take: (svgs: string[]) => Promise<void> | void): Promise<void> => {
     const made = await make(requestOf(body, shape, choice), 'svg').catch(() => null);
-    if (made && 'svgs' in made) await use(made.svgs);
+    if (made && 'svgs' in made) await take(made.svgs);
   };
   const pdf = async (): Promise<void> => {
     const made = await make(requestOf(body, shape, choice), 'pdf').catch(() => null);

@@ -71,7 +71,7 @@ export function Toolbar({ labels, tempo, hearing, canHear, onHear, children }: P
         icon={hearing ? <Square size={14} fill="currentColor" aria-hidden /> : <Play size={14} fill="currentColor" aria-hidden />}
         onClick={onHear}
       >
-        {hearing ? 'Stop' : 'Hear it up and down'}
+        {hearing ? 'Stop' : 'Hear it'}
       </Button>
     </div>
   );
