@@ -63,7 +63,7 @@ function Strings({ g, instrument }: { g: NeckGeometry; instrument: Instrument })
           strokeWidth={0.9 + Math.min(k + 1, 9) * 0.32}
           opacity={0.9}
         />
-        <text x={g.mirrored ? g.width - 10 : 10} y={y + 4.2} textAnchor="middle" fontSize={12} fill="var(--soft)">
+        <text x={g.mirrored ? g.width - 8 : 8} y={y + 4.2} textAnchor="middle" fontSize={12} fill="var(--soft)">
           {s.open.replace(/-?\d$/, '').replace(/b/g, '♭').replace(/#/g, '♯')}
         </text>
       </g>

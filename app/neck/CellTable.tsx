@@ -36,9 +36,9 @@ export const CellTable = memo(function CellTable({ shape, instrument, g }: { sha
           return (
             <tr key={k} className="relative border-b border-line/70 text-sm last:border-0" style={{ height: g.gap }}>
               <th scope="row" className="sr-only">{`string ${k + 1}, ${glyphs(s.open)}`}</th>
-              <td className="whitespace-nowrap pr-3">{c ? c.frets.join(' ') : '–'}</td>
-              <td className="whitespace-nowrap pr-3 text-soft">{c?.steps.join(' ')}</td>
-              <td className="whitespace-nowrap font-semibold text-feather">{c?.fingers.join('-')}</td>
+              <td className={`pr-3 ${fit(c?.frets.length)}`}>{c ? c.frets.join(' ') : '–'}</td>
+              <td className={`pr-3 text-soft ${fit(c?.frets.length)}`}>{c?.steps.join(' ')}</td>
+              <td className={`font-semibold text-feather ${fit(c?.frets.length)}`}>{c?.fingers.join('-')}</td>
               <td className="sr-only">{notesOn(shape, k + 1)}</td>
               <td aria-hidden={!j} className="relative w-0 p-0">
                 {j && (
@@ -54,6 +54,9 @@ export const CellTable = memo(function CellTable({ shape, instrument, g }: { sha
     </table>
   );
 });
+
+/** A whole string of notes wraps small; a cell of a hand stays on one line. */
+const fit = (notes = 0): string => (notes > 6 ? 'text-[10.5px] leading-[12px] break-words' : 'whitespace-nowrap');
 
 const notesOn = (shape: Shape, string: number): string =>
   shape.notes

@@ -23,7 +23,7 @@ const labelPx = (label: string): number => label.length * 7.2 + 14;
 function lanesFor(shapes: Shape[], spans: { from: number; to: number }[]): number[] {
   return lanesOf(
     spans.map(({ from, to }, k) => {
-      const more = Math.max(0, labelPx(shapes[k].label) - (to - from)) / 2;
+      const more = Math.max(0, labelPx(rungWords(shapes[k])) - (to - from)) / 2;
       return { from: from - more - 3, to: to + more + 3 };
     }),
   );
@@ -56,6 +56,9 @@ export const Ladder = memo(function Ladder({ g, shapes, current, onChoose }: Pro
 /** A window that needs no reach; other layouts promise no rest. */
 const atRest = (s: Shape): boolean => s.id.startsWith('window') && s.stretches.length === 0;
 
+/** Which windows need no reach is seen without choosing them. */
+const rungWords = (s: Shape): string => (atRest(s) ? `${s.label}, at rest` : s.label);
+
 interface RungProps {
   shape: Shape;
   on: boolean;
@@ -86,7 +89,7 @@ const Rung = memo(function Rung({ shape, on, from, to, top, index, onChoose }: R
         aria-hidden
         className={`relative rounded-[5px] border px-2 text-[12.5px] leading-5 font-semibold whitespace-nowrap ${on ? 'border-brass-deep bg-brass text-brass-ink' : 'border-line bg-sheet text-ink group-hover:border-soft'}`}
       >
-        <Signs>{shape.label}</Signs>
+        <Signs>{rungWords(shape)}</Signs>
       </span>
     </button>
   );

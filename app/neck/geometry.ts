@@ -26,7 +26,7 @@ interface Options {
   mirrored?: boolean;
 }
 
-const GUTTER = 46;
+const GUTTER = 58;
 const TOP = 30;
 const EDGE = 16;
 /** Share of true fret spacing against even spacing: high frets stay wide enough to read. */
@@ -64,7 +64,7 @@ export const wireX = (g: NeckGeometry, fret: number): number => flip(g, g.left +
 
 /** x where a finger stops a fret: between the wires; an open string is marked behind the nut. */
 export function fretX(g: NeckGeometry, fret: number): number {
-  if (fret === 0) return flip(g, g.left - 20);
+  if (fret === 0) return flip(g, g.left - 23);
   const middle = (along(g, fret - 1) + along(g, fret)) / 2;
   return flip(g, g.left + (g.right - g.left) * middle);
 }

@@ -180,3 +180,8 @@ describe('naming a shape', () => {
 it('every catalogue degree keeps its semitones', () => {
   expect(['1', 'b3', '#4', 'b5', 'bb7', '7'].map(semitonesOf)).toEqual([0, 3, 6, 6, 9, 11]);
 });
+
+it('jogs are counted across strings that a shape skips', () => {
+  const layout: Layout = { kind: 'string-set', strings: [6, 4, 2], counts: [3, 3, 3], start: { string: 6, fret: 5 } };
+  expect(layOut(guitar(), { tonic: 'A', scale: 'ionian' }, layout)[0].jogs).toEqual([{ below: 3, above: 2, semitones: 4, frets: 1 }]);
+});

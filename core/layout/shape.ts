@@ -46,6 +46,7 @@ export function shapeOf(bench: Bench, kind: string, draft: Draft): Shape {
     widthMm: widthOf(neck, cells),
     roots: rootsOf(notes),
     jogs: jogsOf(neck, cells.map((c) => c.string)), // prettier-ignore
+
     stretches: hold.stretches,
     handFret: hold.fret,
   };
@@ -129,11 +130,12 @@ const samePlace = (a: Place, b: Place): boolean => a.string === b.string && a.fr
 
 /**
  * Pairs of neighbouring strings that are not a fourth apart, and by how many frets everything beyond them is moved.
- * Derived from the tuning, never stored. Example: strings 3 and 2 of E A D G B E, a major third: one fret up.
+ * Strings that a shape skips are crossed all the same. Derived from the tuning, never stored. Example: strings 3 and 2 of E A D G B E, a major third: one fret up.
  */
 export function jogsOf(neck: ScaledNeck, strings: number[]): Jog[] {
-  return strings.slice(1).flatMap((above, k) => {
-    const below = strings[k];
+  const crossed = neck.upward.slice(neck.upward.indexOf(strings[0]), neck.upward.indexOf(strings[strings.length - 1]) + 1);
+  return crossed.slice(1).flatMap((above, k) => {
+    const below = crossed[k];
     const semitones = neck.open[above] - neck.open[below];
     return semitones === FOURTH ? [] : [{ below, above, semitones, frets: FOURTH - semitones }];
   });

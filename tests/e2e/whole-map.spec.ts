@@ -134,6 +134,19 @@ test('a sheet as PDF, read back by poppler: text, pages, size, fonts', async ({ 
   expect(poppler('pdfinfo', letter)).toMatch(/Pages:\s+1\n[\s\S]*792 x 612 pts \(letter\)/);
 });
 
+test('a large sheet says how far it is and can be cancelled', async ({ page, server }) => {
+  await openMap(page, server.url);
+  await typeInto(page, 'strings and tuning', 'E2 A2 D3 G3 C4 F4 Bb4 Eb5');
+  await typeInto(page, 'layout', 'one finger');
+  await part(page, 'print or export').click();
+  await page.getByLabel('What', { exact: true }).selectOption('keys');
+  await page.getByRole('button', { name: 'PDF', exact: true }).click();
+  await expect(page.getByText(/[1-9]\d* pages? done/)).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByText(/pages? done/)).toBeHidden();
+  await expect(page.getByRole('button', { name: 'PDF', exact: true })).toBeEnabled();
+});
+
 test('a sheet as SVG and PNG, printed, and as text', async ({ page, server, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await openMap(page, server.url);

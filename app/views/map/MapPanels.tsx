@@ -5,6 +5,7 @@ import { change } from '../../store/change';
 import { edited } from '../../store/editor';
 import { withScale } from '../../store/moves';
 import type { Laid } from '../../store/study';
+import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
 import { overWords } from '../../words/bend-text';
 import { neighbourFacts, needsCare, shapeFacts } from '../../words/shape-text';
@@ -16,8 +17,20 @@ import { ScalePanel } from './ScalePanel';
 /** Why the shape looks so, and what a scale laid over it changes. */
 export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape; shapes: Shape[] }) {
   const { layout, instrument, scale, over } = body;
+  const dispatch = useAppDispatch();
+  const edit = (fields: Partial<StudyBody>): void => void dispatch(edited(fields));
   return (
-    <div className="mt-2 grid gap-1 px-1">
+    <div className="mt-2 grid justify-items-start gap-1 px-1">
+      {body.layout.kind === 'anchor' && (
+        <Button
+          className="no-print"
+          onClick={() => edit({ built: body.built === null ? 1 : Math.min(body.built + 1, body.instrument.strings.length) })}
+        >
+          {body.built === null
+            ? 'Build it up from the root (B)'
+            : `One string more (B): ${body.built} of ${body.instrument.strings.length}`}
+        </Button>
+      )}
       <p>
         <Signs>{whyWords(layout, { instrument, scale, shapes, shape })}</Signs>
       </p>

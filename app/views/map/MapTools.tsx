@@ -1,7 +1,6 @@
 import type { StudyBody } from '../../../contract';
 import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
-import { Button } from '../../ui/Button';
 import { ChordPart } from './ChordPart';
 import { HandPart } from './HandPart';
 import { OverPart } from './OverPart';
@@ -17,13 +16,6 @@ export function MapTools({ body }: { body: StudyBody }) {
       <ChordPart scale={body.scale} chord={body.chord} onChord={(chord) => edit({ chord })} />
       <ShowPart scale={body.scale} focus={body.focus} onFocus={(focus) => edit({ focus })} />
       <HandPart layout={body.layout} school={body.school} hand={body.hand} onHand={edit} />
-      {body.layout.kind === 'anchor' && (
-        <Button onClick={() => edit({ built: body.built === null ? 1 : Math.min(body.built + 1, body.instrument.strings.length) })}>
-          {body.built === null
-            ? 'Build it up from the root (B)'
-            : `One string more (B): ${body.built} of ${body.instrument.strings.length}`}
-        </Button>
-      )}
     </>
   );
 }
