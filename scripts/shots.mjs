@@ -23,12 +23,27 @@ const browser = await chromium.launch({
 });
 
 /** [file, address, theme, what to do before the picture, size] */
+const choose = async (page, part, typed) => {
+  await page.locator(`[data-part="${part}"]`).click();
+  await page.getByRole('combobox').fill(typed);
+  await page.keyboard.press('Enter');
+};
 const SHOTS = [
   ['map-light', '/map', 'light'],
   ['map-dark', '/map', 'dark'],
   ['map-sentence', '/map', 'light', (p) => p.keyboard.press('s')],
   ['map-phone', '/map', 'light', undefined, { width: 360, height: 740 }],
   ['notebook', '/notebook', 'light'],
+  ['instruments', '/instruments', 'light'],
+  [
+    'map-over',
+    '/map',
+    'light',
+    async (p) => {
+      await choose(p, 'scale laid over', 'F# mixo');
+      await choose(p, 'chord', 'B7');
+    },
+  ],
 ];
 for (const [name, path, colorScheme, act, viewport = { width: 1280, height: 800 }] of SHOTS) {
   const page = await (await browser.newContext({ viewport, colorScheme })).newPage();

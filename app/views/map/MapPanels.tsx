@@ -1,9 +1,7 @@
 import type { StudyBody } from '../../../contract';
 import { isScale, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
-import { change } from '../../store/change';
 import { edited } from '../../store/editor';
-import { withScale } from '../../store/moves';
 import type { Laid } from '../../store/study';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
@@ -45,22 +43,10 @@ export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape
 
 /** The scale and how to change it, the shape, and the rungs next to it. */
 export function MapPanels({ body, laid, current }: { body: StudyBody; laid: Laid; current: number }) {
-  const dispatch = useAppDispatch();
   const shape = laid.shapes[current];
-  const edit = (fields: Partial<StudyBody>): void => void dispatch(edited(fields));
   return (
     <div className="mt-3 grid grid-cols-1 gap-3 md:grid-cols-2 xl:grid-cols-[1.3fr_1fr_1fr]">
-      {isScale(body.scale.scale) && (
-        <ScalePanel
-          scale={body.scale}
-          passing={body.passing}
-          own={body.ownScales}
-          onScale={(next) => dispatch(change((now) => withScale(now.body, next)))}
-          onPassing={(passing) => edit({ passing })}
-          onOver={(over) => edit({ over })}
-          onOwn={(ownScales) => edit({ ownScales })}
-        />
-      )}
+      {isScale(body.scale.scale) && <ScalePanel scale={body.scale} passing={body.passing} own={body.ownScales} />}
       {shape && (
         <>
           <Panel title={shape.label[0].toUpperCase() + shape.label.slice(1)}>

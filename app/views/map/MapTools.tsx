@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { StudyBody } from '../../../contract';
 import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
@@ -6,16 +7,18 @@ import { HandPart } from './HandPart';
 import { OverPart } from './OverPart';
 import { ShowPart } from './ShowPart';
 
+type Props = Pick<StudyBody, 'scale' | 'over' | 'ownScales' | 'chord' | 'focus' | 'layout' | 'school' | 'hand'>;
+
 /** What lies over the shape, which notes stand out, and whose hand plays it. */
-export function MapTools({ body }: { body: StudyBody }) {
+export const MapTools = memo(function MapTools({ scale, over, ownScales, chord, focus, layout, school, hand }: Props) {
   const dispatch = useAppDispatch();
   const edit = (fields: Partial<StudyBody>): void => void dispatch(edited(fields));
   return (
     <>
-      <OverPart scale={body.scale} over={body.over} own={body.ownScales} onOver={(over) => edit({ over })} />
-      <ChordPart scale={body.scale} chord={body.chord} onChord={(chord) => edit({ chord })} />
-      <ShowPart scale={body.scale} focus={body.focus} onFocus={(focus) => edit({ focus })} />
-      <HandPart layout={body.layout} school={body.school} hand={body.hand} onHand={edit} />
+      <OverPart scale={scale} over={over} own={ownScales} onOver={(next) => edit({ over: next })} />
+      <ChordPart scale={scale} chord={chord} onChord={(next) => edit({ chord: next })} />
+      <ShowPart scale={scale} focus={focus} onFocus={(next) => edit({ focus: next })} />
+      <HandPart layout={layout} school={school} hand={hand} onHand={edit} />
     </>
   );
-}
+});

@@ -95,7 +95,16 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
         current={current}
       />
       <Toolbar labels={body.labels} tempo={body.tempo} hearing={hear.on} canHear={line !== null} onHear={toggleHear}>
-        <MapTools body={body} />
+        <MapTools
+          scale={body.scale}
+          over={body.over}
+          ownScales={body.ownScales}
+          chord={body.chord}
+          focus={body.focus}
+          layout={body.layout}
+          school={body.school}
+          hand={body.hand}
+        />
         {shape && <SheetPart body={body} shape={shape} />}
       </Toolbar>
       {laid.error && <Problem error={laid.error} body={body} />}

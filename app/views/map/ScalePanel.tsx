@@ -1,6 +1,10 @@
 import { Tabs } from 'radix-ui';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { brightnessOrder, degreesOf, relatedModes, soundsSame, type DegreeName, type ScaleRef } from '../../../core';
+import { useAppDispatch } from '../../store';
+import { change } from '../../store/change';
+import { edited } from '../../store/editor';
+import { withScale } from '../../store/moves';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
 import { bendHints, bentWords, changeWords } from '../../words/bend-text';
@@ -12,11 +16,16 @@ interface Props {
   scale: ScaleRef;
   passing: DegreeName[];
   own: OwnScale[];
+}
+
+/** What the panel does to the study; the same for all its parts. */
+interface Does {
   onScale: (scale: ScaleRef) => void;
   onPassing: (passing: DegreeName[]) => void;
   onOver: (over: ScaleRef) => void;
   onOwn: (own: OwnScale[]) => void;
 }
+type Whole = Props & Does;
 
 const TABS = [
   ['bend', 'Bend the scale'],
@@ -24,7 +33,7 @@ const TABS = [
   ['parallel', 'Parallel modes'],
 ] as const;
 
-function KeepScale({ scale, own, onOwn }: Pick<Props, 'scale' | 'own' | 'onOwn'>) {
+function KeepScale({ scale, own, onOwn }: Pick<Whole, 'scale' | 'own' | 'onOwn'>) {
   const [name, setName] = useState('');
   const degrees = degreesOf(scale.scale);
   if (!Array.isArray(scale.scale) || own.some((o) => o.degrees.join() === degrees.join())) return null;
@@ -51,7 +60,7 @@ function KeepScale({ scale, own, onOwn }: Pick<Props, 'scale' | 'own' | 'onOwn'>
   );
 }
 
-function Bend(props: Props) {
+function Bend(props: Whole) {
   const { scale, own, onScale } = props;
   const mine = own.find((o) => o.degrees.join() === degreesOf(scale.scale).join());
   return (
@@ -77,7 +86,7 @@ function Bend(props: Props) {
   );
 }
 
-function Relative({ scale, onScale }: Props) {
+function Relative({ scale, onScale }: Whole) {
   return (
     <>
       <p className="mb-1 text-soft">Same notes, another home: the chain of modes going up the neck from here.</p>
@@ -102,7 +111,7 @@ function Relative({ scale, onScale }: Props) {
   );
 }
 
-function Parallel({ scale, onScale, onOver }: Props) {
+function Parallel({ scale, onScale, onOver }: Whole) {
   return (
     <table className="w-full">
       <caption className="sr-only">The seven modes on one tonic, brightest first, and what each changes</caption>
@@ -145,7 +154,15 @@ function Parallel({ scale, onScale, onOver }: Props) {
 }
 
 /** Changing the scale: by a note, by its home, by its colour. */
-export function ScalePanel(props: Props) {
+export const ScalePanel = memo(function ScalePanel(shown: Props) {
+  const dispatch = useAppDispatch();
+  const props: Whole = {
+    ...shown,
+    onScale: (next) => dispatch(change(({ body }) => withScale(body, next))),
+    onPassing: (passing) => dispatch(edited({ passing })),
+    onOver: (over) => dispatch(edited({ over })),
+    onOwn: (ownScales) => dispatch(edited({ ownScales })),
+  };
   return (
     <Tabs.Root defaultValue="bend" className="rounded-[10px] border border-line bg-sheet p-4 contain-content">
       <Tabs.List aria-label="Changing the scale" className="mb-2 flex flex-wrap gap-x-4" data-own-keys>
@@ -170,4 +187,4 @@ export function ScalePanel(props: Props) {
       </Tabs.Content>
     </Tabs.Root>
   );
-}
+});
