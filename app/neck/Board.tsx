@@ -83,7 +83,7 @@ export const Board = memo(function Board({ g, instrument }: { g: NeckGeometry; i
           <stop offset="1" stopColor="#1f2025" />
         </linearGradient>
       </defs>
-      <rect x={x0} y={g.top} width={x1 - x0} height={g.bottom - g.top} rx={3} fill="url(#ebony)" />
+      <rect x={x0} y={g.top} width={x1 - x0} height={g.bottom - g.top} rx={3} fill="url(#ebony)" stroke="#4a4c55" strokeWidth={1} />
       <Wires g={g} />
       <rect x={wireX(g, 0) - (g.mirrored ? 0 : 6)} y={g.top} width={6} height={g.bottom - g.top} fill="#ece4d1" />
       <Inlays g={g} />

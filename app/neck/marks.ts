@@ -64,23 +64,23 @@ export function marksOf(notes: NeckNote[], shape: Shape | null, o: MarkOptions):
   return o.over && shape ? [...own, ...newcomers(notes, shape, o)] : own;
 }
 
-/** Notes that only the second scale has, as far as the hand of this shape goes. */
+/**
+ * Notes that only the second scale has, one fret beyond each string's own at most, each pitch once: where a note of the
+ * first scale was crossed out beside it if there is such a place, so that the eye sees one move to the other.
+ */
 function newcomers(notes: NeckNote[], shape: Shape, o: MarkOptions): NeckMark[] {
   const known = new Set(notes.map(key));
+  const there = new Set((o.over ?? []).map(key));
+  const gone = new Set(shape.notes.map(key).filter((k) => !there.has(k)));
   const cells = new Map(shape.cells.map((c) => [c.string, c.frets]));
   const near = (n: NeckNote): boolean => {
     const frets = cells.get(n.string);
-    return (
-      !!frets &&
-      n.fret >= frets[0] - 2 &&
-      n.fret <= frets[frets.length - 1] + 2 &&
-      n.fret >= shape.lowFret &&
-      n.fret <= shape.highFret &&
-      shown(n, o)
-    );
+    return !!frets && n.fret >= frets[0] - 1 && n.fret <= frets[frets.length - 1] + 1 && shown(n, o);
   };
-  return (o.over ?? [])
-    .filter((n) => !known.has(key(n)) && near(n))
+  const beside = (n: NeckNote): number => (gone.has(key(n) - 1) || gone.has(key(n) + 1) ? 0 : 1);
+  const fresh = (o.over ?? []).filter((n) => !known.has(key(n)) && near(n)).sort((a, b) => beside(a) - beside(b));
+  return fresh
+    .filter((n, k) => fresh.findIndex((other) => other.midi === n.midi) === k)
     .map((n) => ({ string: n.string, fret: n.fret, look: 'new', text: o.labels === 'fingers' ? '' : textOf(n, o.labels) }));
 }
 

@@ -1,7 +1,7 @@
 import { DEMO } from '../../demo';
 import { layOut, neckNotes } from '../../core';
 import { fretX, lanesOf, neckGeometry, stringY, wireX } from './geometry';
-import { marksOf } from './marks';
+import { builtStrings, marksOf } from './marks';
 
 const g = neckGeometry({ width: 900, frets: 22, strings: 6 });
 
@@ -47,5 +47,27 @@ describe('marks', () => {
     ['blank', ''],
   ] as const)('say %s', (labels, text) => {
     expect(marksOf(notes, box, { labels }).find((m) => m.string === 6 && m.fret === 2)?.text).toBe(text);
+  });
+
+  it('show what a second scale leaves out and brings in, each new pitch once, beside what it replaces', () => {
+    const over = neckNotes(instrument, { tonic: 'F#', scale: 'mixolydian' });
+    const marks = marksOf(notes, box, { labels: 'degrees', over });
+    expect(marks.filter((m) => m.look === 'gone').map((m) => [m.string, m.fret])).toEqual([[1, 5], [3, 2], [6, 5]]); // prettier-ignore
+    expect(marks.filter((m) => m.look === 'new').map((m) => [m.string, m.fret, m.text])).toEqual([[1, 6, '3'], [3, 3, '3'], [6, 6, '3']]); // prettier-ignore
+  });
+  it('dim what is not in focus, and build a shape up from its root', () => {
+    const roots = marksOf(notes, box, { labels: 'degrees', focus: ['1'] });
+    expect(roots.filter((m) => m.text !== '').map((m) => m.look)).toEqual(['root', 'root', 'root']);
+    expect(roots.filter((m) => m.look === 'faint')).toHaveLength(box.notes.length - 3);
+    expect(builtStrings([6, 5, 4, 3, 2, 1], 4, 3)).toEqual([4, 3, 2]);
+    expect(builtStrings([6, 5, 4, 3, 2, 1], 4, 5)).toEqual([4, 3, 2, 1, 5]);
+    expect(builtStrings([6, 5, 4, 3, 2, 1], 4, null)).toBeNull();
+  });
+  it('mark chord tones solid, the others outlined, and the relative root', () => {
+    const chord = [11, 3, 6, 9]; // B7
+    const [shape] = layOut(instrument, scale, layout, { chord });
+    const marks = marksOf(neckNotes(instrument, scale, { chord }), shape, { labels: 'degrees', chord: true, twin: 'b3' });
+    const look = (string: number, fret: number) => marks.find((m) => m.string === string && m.fret === fret)?.look;
+    expect([look(6, 2), look(6, 4), look(5, 2), look(6, 5)]).toEqual(['root', 'outlined', 'solid', 'twin-root']);
   });
 });

@@ -57,7 +57,7 @@ export function Chooser<T>({ label, placeholder, find, onChoose, current, empty,
             {...box.getItemProps({ item, index })}
             className={`flex cursor-pointer items-baseline justify-between gap-3 rounded px-2 py-1.5 ${box.highlightedIndex === index ? 'bg-feather-wash' : ''}`}
           >
-            <span className={item.key === current ? 'font-semibold text-brass-deep' : ''}>{render(item.title)}</span>
+            <span className={item.key === current ? 'font-semibold text-brass-deep' : ''}>{render(item.title)}</span>{' '}
             {item.detail && <span className="text-right text-xs text-soft">{render(item.detail)}</span>}
           </li>
         ))}

@@ -1,13 +1,17 @@
 import { layOut, type LayOutOptions } from '../layout';
 import { widestMm } from '../neck';
-import type { Instrument, Layout, ScaleRef, Seam, Shape } from '../types';
+import type { Instrument, Layout, Place, ScaleRef, Seam, Shape } from '../types';
+
+/** Every place of a shape once, lowest string first. */
+const placesIn = (s: Shape): (Place & { finger: number })[] =>
+  s.cells.flatMap((c) => c.frets.map((fret, k) => ({ string: c.string, fret, finger: c.fingers[k] })));
 
 /** The places two shapes share, with the finger each has for it, and how far the hand moves between them. */
 export function seamBetween(i: Instrument, below: Shape, above: Shape): Seam {
-  const fingers = new Map(below.notes.map((n) => [`${n.string}/${n.fret}`, n.finger ?? 0]));
-  const shared = above.notes.flatMap((n) => {
-    const fingerBelow = fingers.get(`${n.string}/${n.fret}`);
-    return fingerBelow === undefined ? [] : [{ place: { string: n.string, fret: n.fret }, fingerBelow, fingerAbove: n.finger ?? 0 }];
+  const fingers = new Map(placesIn(below).map((p) => [`${p.string}/${p.fret}`, p.finger]));
+  const shared = placesIn(above).flatMap(({ finger, ...place }) => {
+    const fingerBelow = fingers.get(`${place.string}/${place.fret}`);
+    return fingerBelow === undefined ? [] : [{ place, fingerBelow, fingerAbove: finger }];
   });
   const strings = i.strings.map((_, k) => k + 1);
   const shiftMm = Math.abs(widestMm(i, strings, below.handFret, above.handFret));

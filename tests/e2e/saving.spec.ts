@@ -71,3 +71,12 @@ test('a damaged notebook file stops the start, is named, and stays as it is', as
   await expect(startServer(file, 4940)).rejects.toThrow(new RegExp(`cannot be read[\\s\\S]*It was left as it is`));
   expect(readFileSync(file).equals(before)).toBe(true);
 });
+
+test('a damaged notebook is set aside on request, and a new one begins', async ({ page }) => {
+  const file = newDb();
+  writeFileSync(file, 'not a database at all, only words '.repeat(20));
+  const server = await startServer(file, 4940, ['--new-notebook']);
+  expect(server.output()).toMatch(/It was moved, unchanged, to .*damaged-/);
+  await openMap(page, server.url);
+  await kill(server, 'SIGTERM');
+});

@@ -14,8 +14,8 @@ export interface Running {
 export const newDb = (): string => join(mkdtempSync(join(tmpdir(), 'crow-e2e-')), 'notebook.sqlite');
 
 /** Starts the built server on a notebook; resolves when it says that it is ready, rejects if it ends first. */
-export function startServer(db: string, port = 4900): Promise<Running> {
-  const child = spawn(process.execPath, ['dist/server/main.js'], {
+export function startServer(db: string, port = 4900, flags: string[] = []): Promise<Running> {
+  const child = spawn(process.execPath, ['dist/server/main.js', ...flags], {
     env: { ...process.env, CROW_LADDER_DB: db, CROW_LADDER_PORT: String(port) },
   });
   let said = '';

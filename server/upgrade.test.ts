@@ -1,0 +1,88 @@
+import knex, { type Knex } from 'knex';
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { FORMAT_2, problemsOf, studySchema, type StudyBody } from '../contract';
+import { DEMO } from '../demo';
+import { createApp } from './app';
+import { openDatabase } from './database';
+import { migrationSource } from './migrations';
+
+const folder = (): string => mkdtempSync(join(tmpdir(), 'crow-up-'));
+
+/** A notebook as the first version left it: only the first migration, a study without what format 2 added. */
+async function oldNotebook(): Promise<string> {
+  const file = join(folder(), 'notebook.sqlite');
+  const db = knex({ client: 'better-sqlite3', connection: { filename: file }, useNullAsDefault: true });
+  const [first] = await migrationSource.getMigrations([]);
+  const only: Knex.MigrationSource<typeof first> = { ...migrationSource, getMigrations: () => Promise.resolve([first]) };
+  await db.migrate.latest({ migrationSource: only });
+  const added = new Set(Object.keys(FORMAT_2));
+  const body = Object.fromEntries(Object.entries(DEMO.studies[1].body).filter(([key]) => !added.has(key)));
+  await db('studies').insert({
+    id: 'old',
+    revision: 4,
+    created_at: 1,
+    updated_at: 2,
+    deleted_at: null,
+    body: JSON.stringify({ format: 1, ...body }),
+  });
+  await db.destroy();
+  return file;
+}
+
+describe('an older notebook', () => {
+  it('is brought up to date with its studies whole and valid', async () => {
+    const db = await openDatabase(await oldNotebook());
+    const row = (await db<{ id: string; revision: number; body: string }>('studies').where({ id: 'old' }).first()) as {
+      revision: number;
+      body: string;
+    };
+    const body = JSON.parse(row.body) as StudyBody;
+    expect(body).toEqual(DEMO.studies[1].body);
+    expect(row.revision).toBe(4);
+    expect(problemsOf(studySchema, body)).toEqual([]);
+    await db.destroy();
+  });
+
+  it('is not changed a second time', async () => {
+    const file = await oldNotebook();
+    await (await openDatabase(file)).destroy();
+    const db = await openDatabase(file);
+    expect(await db('knex_migrations').pluck('name')).toEqual(['001-records', '002-study-format-2']);
+    await db.destroy();
+  });
+});
+
+describe('pages', () => {
+  const web = (): string => {
+    const root = folder();
+    mkdirSync(join(root, 'assets'));
+    writeFileSync(join(root, 'index.html'), '<title>Crow Ladder</title>');
+    writeFileSync(join(root, 'assets', 'app.js'), 'export {}');
+    return root;
+  };
+  const get = async (path: string): Promise<Response> => {
+    const db = await openDatabase(join(folder(), 'n.sqlite'));
+    const answer = await createApp(db, web()).request(`http://127.0.0.1${path}`, { headers: { host: '127.0.0.1:1' } });
+    await db.destroy();
+    return answer;
+  };
+
+  it.each(['/', '/map', '/notebook'])('%s is the one page, never stale', async (path) => {
+    const answer = await get(path);
+    expect([answer.status, await answer.text(), answer.headers.get('cache-control')]).toEqual([
+      200,
+      '<title>Crow Ladder</title>',
+      'no-cache',
+    ]);
+  });
+  it('a built file is itself', async () => {
+    const answer = await get('/assets/app.js');
+    expect([answer.status, answer.headers.get('content-type')]).toEqual([200, expect.stringContaining('javascript')]);
+  });
+  it('a missing file is a 404, never the page', async () => {
+    expect((await get('/assets/gone.js')).status).toBe(404);
+    expect((await get('/%2e%2e/%2e%2e/etc/passwd.txt')).status).toBe(404);
+  });
+});
