@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { guitar, namedScale, usualInstrument } from '../../tests/support/random';
-import { CoreError, fretDistanceMm, ladder, type Layout } from '../index';
+import type { CoreError} from '../index';
+import { fretDistanceMm, ladder, type Layout } from '../index';
 
 const LAYOUTS: Layout[] = [{ kind: 'box' }, { kind: 'per-string', notes: 3 }, { kind: 'window' }];
 
