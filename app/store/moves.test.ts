@@ -1,6 +1,6 @@
 import { DEMO } from '../../demo';
 import { layOut, nearestRoot, rootPlaces, type Shape } from '../../core';
-import { changeKey, foldFret, stepRung, toRoot, withInstrument, withLayout, withScale } from './moves';
+import { buildNext, changeKey, foldFret, stepRung, toRoot, withInstrument, withLayout, withScale } from './moves';
 import { rungIndex, selectLaid, selectNotes, selectShape } from './study';
 import { editorReducer, studyOpened } from './editor';
 
@@ -48,6 +48,17 @@ describe('moves of the player', () => {
     expect(nearestRoot(body.instrument, body.scale, { string: 1, fret: 9 })).toEqual({ string: 1, fret: 14 });
     expect(rootPlaces(body.instrument, body.scale)).toHaveLength(11);
   });
+});
+
+it('a grown shape gets a string more at each step, then stands whole', () => {
+  const grown = { ...body, layout: { kind: 'anchor' as const, root: { string: 6, fret: 2 }, notes: 3 } };
+  expect([null, 1, 4, 5].map((built) => buildNext({ ...grown, built }))).toEqual([
+    { built: 1 },
+    { built: 2 },
+    { built: 5 },
+    { built: null },
+  ]);
+  expect(buildNext(body)).toBeNull();
 });
 
 describe('what the store derives', () => {

@@ -85,3 +85,10 @@ function nearestRung(body: StudyBody, layout: Layout, fret: number): RungRef {
     throw e;
   }
 }
+
+/** A grown shape begins with its root's string and gets one more at a time; after the last it stands whole again. */
+export function buildNext({ layout, instrument, built }: StudyBody): Edit | null {
+  if (layout.kind !== 'anchor') return null;
+  const next = (built ?? 0) + 1;
+  return { built: next >= instrument.strings.length ? null : next };
+}

@@ -1,4 +1,4 @@
-import type { Instrument, Jog, Place, Seam, Shape, Stretch } from '../../core';
+import { fretDistanceMm, type Instrument, type Jog, type Place, type Seam, type Shape, type Stretch } from '../../core';
 import { countWord } from './tuning-text';
 
 export interface Fact {
@@ -111,10 +111,25 @@ export function neighbourFacts(shapes: Shape[], seams: Seam[], k: number): Fact[
   ];
 }
 
-/** Wider than this many millimetres near the nut, a word of care is shown. */
-const WIDE_MM = 110;
+/** A hand's worth of notes on one string wider than this, or one finger this far out of its place, gets a word of care. */
+const WIDE_CELL_MM = 105;
+const FAR_REACH_MM = 33;
+/** More notes on one string are not held at once: the hand moves along them. */
+const HANDFUL = 4;
 
-export const needsCare = (shape: Shape): boolean => shape.widthMm > WIDE_MM;
+/** Whether a shape asks for a reach that can hurt: judged by the string, not by how far the whole shape spreads. */
+export function needsCare(instrument: Instrument, shape: Shape): boolean {
+  const wide = ({ string, frets, fingers }: Shape['cells'][number]): boolean => {
+    const held = frets.filter((_, k) => fingers[k] > 0);
+    return (
+      held.length > 1 &&
+      held.length <= HANDFUL &&
+      new Set(fingers).size === fingers.length &&
+      fretDistanceMm(instrument, string, held[0], held[held.length - 1]) > WIDE_CELL_MM
+    );
+  };
+  return shape.cells.some(wide) || shape.stretches.some((s) => s.mm > FAR_REACH_MM);
+}
 
 /** "shape, from the nut" for those who cannot see the neck. */
 export const neckTitle = (instrument: Instrument, scale: string, shape: Shape | null): string =>

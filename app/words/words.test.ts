@@ -2,7 +2,7 @@ import { DEMO } from '../../demo';
 import { glyphs, ascii, layOut, type Layout } from '../../core';
 import { layoutWords, matchLayouts } from './layout-text';
 import { matchScales, movedKey, scaleFacts, scaleName, skeletonWords, splitScaleText, tonicsFor } from './scale-text';
-import { handWords, intervalWords, jogWords, neckTitle, neighbourFacts, shapeFacts, stretchWords } from './shape-text';
+import { handWords, intervalWords, jogWords, neckTitle, needsCare, neighbourFacts, shapeFacts, stretchWords } from './shape-text';
 import { instrumentWords, matchTunings, readTuning, retuned } from './tuning-text';
 
 const { body } = DEMO.studies[0];
@@ -112,6 +112,13 @@ describe('shapes in words', () => {
     const [, window] = layOut(body.instrument, body.scale, { kind: 'window' });
     expect(stretchWords(window.stretches)).toBe('little finger to fret 5 on strings 6, 2');
     expect(handWords(layOut(body.instrument, body.scale, { kind: 'window' })[4])).toBe('first finger at fret 4');
+  });
+  it('cautions where a hand must reach, not where a shape is merely long', () => {
+    const care = (layout: Layout): boolean[] => layOut(body.instrument, body.scale, layout).map((s) => needsCare(body.instrument, s));
+    expect(care({ kind: 'per-string', notes: 3 }).slice(0, 3)).toEqual([false, true, true]);
+    expect(care({ kind: 'one-string', string: 6 })).toEqual([false]);
+    expect(care({ kind: 'window' }).slice(1, 5)).toEqual([true, true, true, false]);
+    expect(care({ kind: 'box' })).toEqual([false, false, false, false, false, false, false, false]);
   });
   it('states the neighbours', () => {
     const seams = [{ shared: [], shiftFrets: 2, shiftMm: 61.6 }];

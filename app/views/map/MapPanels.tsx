@@ -1,7 +1,8 @@
 import type { StudyBody } from '../../../contract';
 import { isScale, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
-import { edited } from '../../store/editor';
+import { change } from '../../store/change';
+import { buildNext } from '../../store/moves';
 import type { Laid } from '../../store/study';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
@@ -16,14 +17,10 @@ import { ScalePanel } from './ScalePanel';
 export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape; shapes: Shape[] }) {
   const { layout, instrument, scale, over } = body;
   const dispatch = useAppDispatch();
-  const edit = (fields: Partial<StudyBody>): void => void dispatch(edited(fields));
   return (
     <div className="mt-2 grid justify-items-start gap-1 px-1">
       {body.layout.kind === 'anchor' && (
-        <Button
-          className="no-print"
-          onClick={() => edit({ built: body.built === null ? 1 : Math.min(body.built + 1, body.instrument.strings.length) })}
-        >
+        <Button className="no-print" onClick={() => dispatch(change((now) => buildNext(now.body)))}>
           {body.built === null
             ? 'Build it up from the root (B)'
             : `One string more (B): ${body.built} of ${body.instrument.strings.length}`}
@@ -51,7 +48,7 @@ export function MapPanels({ body, laid, current }: { body: StudyBody; laid: Laid
         <>
           <Panel title={shape.label[0].toUpperCase() + shape.label.slice(1)}>
             <Facts facts={shapeFacts(shape)} />
-            {needsCare(shape) && (
+            {needsCare(body.instrument, shape) && (
               <p className="mt-2 text-xs text-clay">
                 A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.
               </p>

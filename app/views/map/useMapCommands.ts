@@ -4,7 +4,7 @@ import type { KeyCommand } from '../../shell/keys';
 import { useAppDispatch } from '../../store';
 import { change, type Now } from '../../store/change';
 import { redone, undone } from '../../store/editor';
-import { changeKey, leadRoot, stepRung, toRoot } from '../../store/moves';
+import { buildNext, changeKey, leadRoot, stepRung, toRoot } from '../../store/moves';
 
 interface On {
   hear: () => void;
@@ -26,14 +26,6 @@ function rootStep({ body, shapes, current, shape }: Now, by: 1 | -1): Partial<St
 
 const nextLabels = ({ body }: Now): Partial<StudyBody> => ({ labels: LABELS[(LABELS.indexOf(body.labels) + 1) % LABELS.length] });
 
-/** A grown shape begins with its root's string and gets one more at a time; after the last it begins again. */
-function buildNext({ body }: Now): Partial<StudyBody> | null {
-  if (body.layout.kind !== 'anchor') return null;
-  const strings = body.instrument.strings.length;
-  const next = (body.built ?? 0) + 1;
-  return { built: next >= strings ? null : next };
-}
-
 /** Everything the Map does from the keyboard, in the order the list of keys shows it. */
 export function useMapCommands({ hear, showKeys, toggleTheme }: On): KeyCommand[] {
   const dispatch = useAppDispatch();
@@ -48,7 +40,7 @@ export function useMapCommands({ hear, showKeys, toggleTheme }: On): KeyCommand[
       { keys: ['['], shown: '[', does: 'key down a half step', run: on((n) => changeKey(n.body, -1)) },
       { keys: ['l'], shown: 'L', does: 'labels: degrees, notes, fingers, frets, blank', run: on(nextLabels) },
       { keys: [' '], shown: 'Space', does: 'hear it up and down, or stop', run: hear },
-      { keys: ['b'], shown: 'B', does: 'grown layout: build it up, one string more', run: on(buildNext) },
+      { keys: ['b'], shown: 'B', does: 'grown layout: build it up, one string more', run: on((n) => buildNext(n.body)) },
       { keys: ['s'], shown: 'S', does: 'choose tonic and scale', run: () => openPart('tonic and scale') },
       { keys: ['t'], shown: 'T', does: 'choose strings and tuning', run: () => openPart('strings and tuning') },
       { keys: ['y'], shown: 'Y', does: 'choose the layout', run: () => openPart('layout') },

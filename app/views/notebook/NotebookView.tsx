@@ -3,6 +3,8 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { StudySummary } from '../../../contract';
 import { useStudiesQuery, useRestoreStudyMutation, useDeleteStudyMutation } from '../../store/api';
+import { store, useAppDispatch } from '../../store';
+import { studyClosed } from '../../store/editor';
 import { Button } from '../../ui/Button';
 import { UndoBar } from '../../ui/UndoBar';
 import { NewStudy } from './NewStudy';
@@ -22,13 +24,17 @@ export function NotebookView() {
   const [deleted, setDeleted] = useState<Deleted | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [making, setMaking] = useState(false);
+  const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const openAndGo = useOpenAndGo(setProblem);
 
   const onDelete = async ({ id, name }: StudySummary): Promise<void> => {
     const result = await remove(id);
     if ('error' in result && result.error) setProblem('It could not be deleted: the server does not answer.');
-    else setDeleted({ id, name });
+    else {
+      if (store.getState().editor.id === id) dispatch(studyClosed());
+      setDeleted({ id, name });
+    }
   };
   const onUndo = async (): Promise<void> => {
     if (!deleted) return;
