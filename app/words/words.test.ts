@@ -117,7 +117,7 @@ describe('shapes in words', () => {
     const care = (layout: Layout): boolean[] => layOut(body.instrument, body.scale, layout).map((s) => needsCare(body.instrument, s));
     expect(care({ kind: 'per-string', notes: 3 }).slice(0, 3)).toEqual([false, true, true]);
     expect(care({ kind: 'one-string', string: 6 })).toEqual([false]);
-    expect(care({ kind: 'window' }).slice(1, 5)).toEqual([true, true, true, false]);
+    expect(care({ kind: 'window' }).slice(1, 5)).toEqual([false, true, true, false]);
     expect(care({ kind: 'box' })).toEqual([false, false, false, false, false, false, false, false]);
   });
   it('states the neighbours', () => {
