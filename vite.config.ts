@@ -11,6 +11,7 @@ export default defineConfig({
     emptyOutDir: true,
     assetsInlineLimit: 0, // data: fonts would break the content security policy
     target: 'es2022',
+    chunkSizeWarningLimit: 1600, // in kB before gzip: the PDF writer is one such file, loaded when a sheet is made
   },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:4714', changeOrigin: true, headers: { origin: 'http://127.0.0.1:4714' } } } },
 });

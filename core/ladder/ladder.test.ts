@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { guitar, namedScale, usualInstrument } from '../../tests/support/random';
-import type { CoreError} from '../index';
+import type { CoreError } from '../index';
 import { fretDistanceMm, ladder, type Layout } from '../index';
 
 const LAYOUTS: Layout[] = [{ kind: 'box' }, { kind: 'per-string', notes: 3 }, { kind: 'window' }];
