@@ -1,11 +1,11 @@
 // Installs what is missing, then runs every check. The last line reads "N passed, N failed".
 import { spawn } from 'node:child_process';
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuilt, ensureInstalled, ROOT, run } from './ensure.mjs';
 
-const JEST_OUT = join(ROOT, 'test-results', 'jest.json');
-const E2E_OUT = join(ROOT, 'test-results', 'e2e.json');
+const JEST_OUT = join(ROOT, '.cache', 'jest.json');
+const E2E_OUT = join(ROOT, '.cache', 'e2e.json');
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 
 async function ensureSystem() {
@@ -46,6 +46,7 @@ async function suite(title, command, args, file, count, env = {}) {
   return [passed, code !== 0 && failed === 0 ? 1 : failed];
 }
 
+mkdirSync(join(ROOT, '.cache'), { recursive: true });
 await ensureInstalled();
 const system = await ensureSystem();
 await ensureBuilt();
