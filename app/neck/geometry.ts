@@ -75,13 +75,15 @@ export const stringY = (g: NeckGeometry, string: number): number => g.rows[strin
 export const INLAYS = [3, 5, 7, 9, 12, 15, 17, 19, 21, 24, 27, 29, 31, 33, 36];
 export const isOctave = (fret: number): boolean => fret % 12 === 0;
 
-/** Spreads spans over lanes so that none touches another in its lane; returns the lane of each. */
+/** Spreads spans over lanes so that none touches another in its lane, in whatever order they come; returns the lane of each. */
 export function lanesOf(spans: { from: number; to: number }[]): number[] {
   const ends: number[] = [];
-  return spans.map(({ from, to }) => {
-    const free = ends.findIndex((end) => end <= from);
-    const lane = free < 0 ? ends.length : free;
-    ends[lane] = to;
-    return lane;
-  });
+  const lanes: number[] = [];
+  const leftFirst = [...spans.keys()].sort((a, b) => spans[a].from - spans[b].from);
+  for (const k of leftFirst) {
+    const free = ends.findIndex((end) => end <= spans[k].from);
+    lanes[k] = free < 0 ? ends.length : free;
+    ends[lanes[k]] = spans[k].to;
+  }
+  return lanes;
 }

@@ -24,6 +24,11 @@ describe('geometry', () => {
   it('keeps spans of one lane apart', () => {
     expect(lanesOf([{ from: 0, to: 5 }, { from: 4, to: 8 }, { from: 5, to: 9 }, { from: 6, to: 7 }])).toEqual([0, 1, 0, 2]); // prettier-ignore
   });
+  it('needs no more lanes from right to left than from left to right', () => {
+    const spans = [{ from: 30, to: 39 }, { from: 20, to: 29 }, { from: 10, to: 19 }, { from: 15, to: 25 }]; // prettier-ignore
+    expect(lanesOf(spans)).toEqual([0, 0, 0, 1]);
+    expect(lanesOf([...spans].reverse())).toEqual([1, 0, 0, 0]);
+  });
 });
 
 describe('marks', () => {

@@ -25,6 +25,7 @@ interface Props {
 const SLOT = 33;
 const LEFT = 18;
 const x = (slot: number): number => LEFT + slot * SLOT;
+const WIDTH = x(12) + LEFT;
 
 interface Peg {
   degree: DegreeName;
@@ -135,7 +136,9 @@ export function Rail({ scale, passing, onScale, onPassing }: Props) {
   };
   const slotUnder = (e: PointerEvent): number => {
     const box = frame.current?.getBoundingClientRect();
-    return box ? Math.round((e.clientX - box.left - LEFT) / SLOT) : -1;
+    if (!box) return -1;
+    const scale = box.width / WIDTH; // a wall screen zooms the page
+    return Math.round(((e.clientX - box.left) / scale - LEFT) / SLOT);
   };
   const onDrop = (slot: number) => (e: PointerEvent) => {
     const from = dragged.current;
@@ -156,7 +159,7 @@ export function Rail({ scale, passing, onScale, onPassing }: Props) {
   return (
     <div>
       <div className="relative overflow-x-auto" data-own-keys>
-        <svg ref={frame} width={x(12) + LEFT} height={96} aria-hidden className="block select-none">
+        <svg ref={frame} width={WIDTH} height={96} aria-hidden className="block select-none">
           {Array.from({ length: 13 }, (_, k) => (
             <g key={k}>
               <line x1={x(k)} x2={x(k)} y1={34} y2={70} stroke="var(--line)" strokeWidth={1.5} />
