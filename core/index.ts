@@ -5,6 +5,6 @@ export * from './scale';
 export * from './instrument';
 export * from './neck';
 export { anchoredLayout, layOut, nameShape, nearestRoot, rootPlaces, defaultSchool, type LayOutOptions } from './layout';
-export { fingerNotes, SCHOOLS } from './fingering';
+export { fingerNotes, fingersFor, pinsThatHold, whyFinger, SCHOOLS, SPAN_MM, type FingerOptions, type Pin, type Why } from './fingering';
 export * from './ladder';
 export * from './harmony';

@@ -142,6 +142,13 @@ export interface Hand {
   size: 'small' | 'medium' | 'large';
 }
 
+/** What an effort is made of. `string` is a change of string, `against` one against the pitch's direction. */
+export type CostWord =
+  'finger' | 'reach' | 'pair' | 'shift' | 'travel' | 'slide' | 'roll' | 'hop' | 'change' | 'string' | 'against' | 'open' | 'tone' | 'region';
+
+/** A finger that the player has settled for a place. */
+export type PlacePin = Place & { finger: number };
+
 export type Move = 'start' | 'stay' | 'stretch' | 'shift' | 'slide' | 'roll';
 export interface FingeredStep extends Place {
   finger: 0 | 1 | 2 | 3 | 4;

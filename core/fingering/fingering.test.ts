@@ -16,8 +16,7 @@ function cheapestByForce(places: Place[], school: FingeringSchool): number {
     if (k === places.length) return void (best = cost);
     const p = places[k];
     for (const h of holdsOf(m, p.string, p.fret)) {
-      const q = places[k - 1];
-      walk(k + 1, h, cost + h.cost + (last ? passCost(m, last, q.string, q.fret, h, p.string, p.fret) : 0));
+      walk(k + 1, h, cost + h.cost + (last ? passCost(m, last, h) : 0));
     }
   };
   walk(0, null, 0);

@@ -1,13 +1,28 @@
 import { fail } from '../errors';
-import { checkInstrument, checkPlace } from '../instrument';
-import type { FingeredStep, FingeringSchool, Hand, Instrument, Place } from '../types';
-import { handModel } from './model';
+import { checkInstrument, checkPlace, nutFret } from '../instrument';
+import type { CostWord, FingeredStep, FingeringSchool, Hand, Instrument, Place } from '../types';
+import { handModel, holdsOf, ownParts, passCost, type HandModel, type Hold } from './model';
 import { SCHOOLS, SPAN_MM } from './schools';
-import { fingerPath } from './search';
+import { bestPaths, runToEnd, type Path } from './search';
+import { settled, stepsOf } from './steps';
 
-export { handModel, type HandModel } from './model';
-export { fingerPath } from './search';
-export { SCHOOLS } from './schools';
+export { handModel, ownParts, passCost, type HandModel, type Tell } from './model';
+export { bestPaths, runToEnd, type Path, type Task } from './search';
+export { fingerPath, stepsOf } from './steps';
+export type { Option, State } from './lattice';
+export { SCHOOLS, SPAN_MM, type HandCosts } from './schools';
+
+/** A finger settled for the note at `index` of a line. */
+export interface Pin {
+  index: number;
+  finger: number;
+}
+
+export interface FingerOptions {
+  school: FingeringSchool;
+  hand?: Hand;
+  pins?: readonly Pin[];
+}
 
 /** Checks a school and a hand size; throws BAD_OPTION listing the choices. */
 export function checkHand(school: FingeringSchool, hand?: Hand): void {
@@ -17,10 +32,93 @@ export function checkHand(school: FingeringSchool, hand?: Hand): void {
     fail('BAD_OPTION', 'hand.size', `hand.size: "${String(hand.size)}" is none of small, medium, large.`);
 }
 
-/** Fingers for a line of places in playing order: the least effort over the whole line. Throws BAD_PLACE, BAD_OPTION. */
-export function fingerNotes(i: Instrument, places: Place[], o: { school: FingeringSchool; hand?: Hand }): FingeredStep[] {
+/** Fingers that can stop a place in a school, ascending; [0] for an open string. Throws BAD_PLACE, BAD_OPTION. */
+export function fingersFor(i: Instrument, p: Place, o: FingerOptions): number[] {
+  checkInstrument(i);
+  checkHand(o.school, o.hand);
+  checkPlace(i, p);
+  return fingersAt(handModel(i, o.school, o.hand?.size), p);
+}
+
+const fingersAt = (m: HandModel, p: Place): number[] =>
+  p.fret === m.nut ? [0] : [...new Set(holdsOf(m, p.string, p.fret).map((h) => h.finger))].sort();
+
+/** Pins by note, after checking that each is a finger the hand has there; throws BAD_OPTION. */
+function pinsOf(m: HandModel, places: readonly Place[], pins: readonly Pin[] = []): number[] {
+  const byNote: number[] = [];
+  pins.forEach(({ index, finger }, k) => {
+    const p = places[index] as Place | undefined;
+    if (!p) fail('BAD_OPTION', `pins[${k}].index`, `pins[${k}].index: ${index} is not a note of the line (0 to ${places.length - 1}).`);
+    const can = fingersAt(m, p as Place);
+    if (!can.includes(finger))
+      fail('BAD_OPTION', `pins[${k}].finger`, `Finger ${finger} cannot take string ${p?.string}, fret ${p?.fret}: choose ${can.join(', ')}.`);
+    byNote[index] = finger;
+  });
+  return byNote;
+}
+
+function fingered(i: Instrument, places: readonly Place[], o: FingerOptions, count: number): { m: HandModel; paths: Path[] } {
   checkInstrument(i);
   checkHand(o.school, o.hand);
   places.forEach((p, k) => checkPlace(i, p, `places[${k}]`));
-  return fingerPath(handModel(i, o.school, o.hand?.size), places);
+  const m = handModel(i, o.school, o.hand?.size);
+  return { m, paths: runToEnd(bestPaths(settled(m, places, pinsOf(m, places, o.pins)), count)) };
+}
+
+/** How many ways are looked through for one whose moves fall elsewhere. */
+const OTHERS = 16;
+
+/**
+ * Fingers for a line of places in playing order: the least effort over the whole line, round the pins. With
+ * `alternatives`, the other way: the cheapest whose hand moves fall between other notes (where a two-note cell is
+ * followed by a shift, reaching instead of moving, or moving earlier or later), or the next best where there is none.
+ * Throws BAD_PLACE, BAD_OPTION.
+ */
+export function fingerNotes(i: Instrument, places: Place[], o: FingerOptions & { alternatives?: boolean }): FingeredStep[] {
+  if (!places.length) return [];
+  const { m, paths } = fingered(i, places, o, o.alternatives ? OTHERS : 1);
+  const ways = paths.map((p) => stepsOf(m, p));
+  if (!o.alternatives) return ways[0];
+  return ways.find((w) => movesAt(w) !== movesAt(ways[0])) ?? ways[1] ?? ways[0];
+}
+
+const movesAt = (steps: FingeredStep[]): string => steps.map((s) => (s.move === 'shift' || s.move === 'slide' ? '1' : '0')).join('');
+
+/** What a step costs, part by part in mm of effort, and how much more the line would cost with another finger there. */
+export interface Why {
+  step: FingeredStep;
+  parts: { word: CostWord; mm: number }[];
+  others: { finger: number; moreMm: number }[];
+}
+
+/** Why this finger: the note at `index` of a line. Throws what fingerNotes throws, BAD_OPTION for an index off the line. */
+export function whyFinger(i: Instrument, places: Place[], index: number, o: FingerOptions): Why {
+  const { m, paths } = fingered(i, places, o, 1);
+  if (!places[index]) fail('BAD_OPTION', 'index', `index: ${index} is not a note of the line (0 to ${places.length - 1}).`);
+  const [path] = paths;
+  const step = stepsOf(m, path)[index];
+  const rest = (o.pins ?? []).filter((p) => p.index !== index);
+  const others = fingersAt(m, places[index]).filter((f) => f !== step.finger);
+  return {
+    step,
+    parts: partsOf(m, path.states, index),
+    others: others.map((finger) => {
+      const [other] = fingered(i, places, { ...o, pins: [...rest, { index, finger }] }, 1).paths;
+      return { finger, moreMm: other.cost - path.cost };
+    }),
+  };
+}
+
+function partsOf(m: HandModel, states: Hold[], index: number): Why['parts'] {
+  const parts: Why['parts'] = [];
+  const tell = (word: CostWord, mm: number): void => void parts.push({ word, mm });
+  if (index > 0) passCost(m, states[index - 1], states[index], tell);
+  ownParts(m, states[index], tell);
+  return parts;
+}
+
+/** Pins by place that a hand can do here; the others are let go. */
+export function pinsThatHold<P extends Place & { finger: number }>(i: Instrument, pins: readonly P[], o: FingerOptions): P[] {
+  const onNeck = (p: Place): boolean => p.string <= i.strings.length && p.fret >= nutFret(i) && p.fret <= i.frets;
+  return pins.filter((p) => onNeck(p) && fingersFor(i, p, o).includes(p.finger));
 }

@@ -17,6 +17,9 @@ export interface HandCosts {
   shift: number;
   shiftPerMm: number;
   shiftInsideString: number;
+  /** Once more per mm for what lies beyond `farMm` of one move. */
+  farMm: number;
+  farPerMm: number;
   /** One finger gliding along its string, in place of a shift. */
   slide: number;
   slidePerMm: number;
@@ -34,7 +37,8 @@ export interface HandCosts {
 
 const BASE: HandCosts = {
   fingers: 4, forwardFinger: 4, back: 1, forward: 2,
-  shift: 5, shiftPerMm: 0.05, shiftInsideString: 40, slide: 60, slidePerMm: 0.1,
+  shift: 5, shiftPerMm: 0.05, shiftInsideString: 40, farMm: 0, farPerMm: 0,
+  slide: 60, slidePerMm: 0.1,
   finger: [0, 0, 0, 0, 0], pair24: 2.5, pair34: 3, pair23: 0.5, roll: 2, hop: 10, change: 10,
 }; // prettier-ignore
 

@@ -1,95 +1,224 @@
-import type { FingeredStep, Move, Place } from '../types';
-import { holdsOf, passCost, type HandModel, type Hold } from './model';
+import { labelsOf, layerMaker, type Layer, type Line, type State } from './lattice';
+import { passCost, type HandModel } from './model';
 
-/** Costs closer than this are a tie; the lower hand fret, then the lower finger wins (rulings, 14). */
+/** Costs closer than this are a tie. */
 const TIE = 1e-9;
+/** Notes between two reports of progress. */
+const REPORT = 64;
 
-interface Stage {
-  holds: Hold[];
-  /** Least cost of reaching each hold, and the hold before it on that path. */
-  cost: number[];
-  from: number[];
+/** What a search minimises: the hand's own costs, and what is added to them. */
+export interface Task extends Line {
+  hand: HandModel;
+  /** Added from one state to the next, 0 or more; Infinity where the next may not follow. */
+  extra?: (a: State, b: State) => number;
+  /** Added for a state itself, 0 or more. */
+  own?: (s: State) => number;
+  /** Where a line may begin, and end: by default any state of the first and of the last note. */
+  startsAt?: (s: State) => boolean;
+  endsAt?: (s: State, k: number) => boolean;
 }
 
-/** Limits the holds of the note at `index`; the identity where nothing is pinned. */
-export type HoldFilter = (holds: Hold[], index: number) => Hold[];
+/** One way through: its states, and what each added to the cost. */
+export interface Path {
+  states: State[];
+  added: number[];
+  cost: number;
+}
+
+/** The layers so far, the least cost of reaching each state, and the state before it on that way. */
+interface Reached {
+  task: Task;
+  layers: Layer[];
+  costs: Float64Array[];
+  from: Int16Array[];
+}
+
+/** A path under construction from its end: what is settled beyond layer k, and what the rest will cost at best. */
+interface Partial {
+  cost: number;
+  k: number;
+  /** State numbers of layer k that share one place and hand, and from each of them the cost to the end. */
+  label: number[];
+  rest: number[];
+  after: Partial | null;
+}
+
+/** The cheapest way to play a line, or null where no hand can. Linear in the notes. */
+export function bestPath(task: Task): Path | null {
+  const r = start(task);
+  const make = layerMaker(task.hand, task);
+  for (let k = 0; k < task.options.length; k++) reach(r, make(k, r.layers[k - 1]));
+  return readBack(r);
+}
 
 /**
- * The cheapest way to finger a line: an exact shortest path over (finger, hand fret), one stage a note.
- * Linear in the notes; about seven holds a note. Deterministic.
+ * The `count` cheapest ways to play a line that differ in a place or a hand fret somewhere (rulings, 15), cheapest
+ * first: exact. Yields the share of the work done, from 0 to 1; returns fewer ways where there are fewer, none where
+ * no hand can.
+ *
+ * Forward, the least cost of reaching every state (Sayegh's optimum path, one layer a note). Backward, the best way
+ * is read off; each place and hand that it passed by roots a family of other ways, disjoint from all other families,
+ * whose cheapest member is known exactly from the forward costs (the partition of Lawler, "A procedure for computing
+ * the k best solutions to discrete optimization problems", Management Science 18(7), 1972). No family worse than the
+ * k-th best known is kept.
  */
-export function fingerPath(m: HandModel, places: Place[], keep: HoldFilter = (h) => h): FingeredStep[] {
-  const stages: Stage[] = [];
-  places.forEach((p, k) => stages.push(nextStage(m, places, keep, stages[k - 1], k, p)));
-  return readBack(places, stages);
+export function* bestPaths(task: Task, count: number): Generator<number, Path[]> {
+  const r = start(task);
+  const make = layerMaker(task.hand, task);
+  for (let k = 0; k < task.options.length; k++) {
+    reach(r, make(k, r.layers[k - 1]));
+    if (k % REPORT === REPORT - 1) yield k / task.options.length;
+  }
+  const families = shortList();
+  for (const end of endings(r)) families.add(end, count);
+  const paths: Path[] = [];
+  while (paths.length < count) {
+    const next = families.take();
+    if (!next) break;
+    const room = count - paths.length - 1;
+    paths.push(readForward(r, dive(r, next, (p) => families.add(p, room))));
+    yield 1;
+  }
+  return paths;
 }
 
-function nextStage(m: HandModel, places: Place[], keep: HoldFilter, before: Stage | undefined, k: number, p: Place): Stage {
-  const holds = p.fret === m.nut ? openHolds(m, places, before) : keep(holdsOf(m, p.string, p.fret), k);
-  if (!before) return { holds, cost: holds.map((h) => h.cost), from: holds.map(() => -1) };
-  const stage: Stage = { holds, cost: [], from: [] };
-  for (const hold of holds) enter(m, stage, before, places[k - 1], hold, p);
-  return stage;
+/** The cheapest families known, no more of them than there is room for. */
+function shortList(): { add: (p: Partial, room: number) => void; take: () => Partial | undefined } {
+  const list: Partial[] = [];
+  return {
+    take: () => list.shift(),
+    add: (p, room) => {
+      if (p.cost === Infinity || (list.length >= room && !(room > 0 && p.cost < list[room - 1].cost - TIE))) return;
+      let at = list.length;
+      while (at > 0 && list[at - 1].cost > p.cost + TIE) at--;
+      list.splice(at, 0, p);
+      list.length = Math.min(list.length, room);
+    },
+  };
 }
 
-/** Adds the cheapest way into a hold from any hold before it. */
-function enter(m: HandModel, stage: Stage, before: Stage, a: Place, hold: Hold, b: Place): void {
-  let cost = Infinity;
-  let from = -1;
-  for (let j = 0; j < before.holds.length; j++) {
-    if (before.cost[j] >= cost) continue;
-    const next = before.cost[j] + passBetween(m, before.holds[j], a, hold, b);
-    if (next < cost - TIE) {
-      cost = next;
-      from = j;
+const start = (task: Task): Reached => ({ task, layers: [], costs: [], from: [] });
+const own = (task: Task, s: State): number => (task.own ? s.cost + task.own(s) : s.cost);
+const pass = (task: Task, a: State, b: State): number =>
+  task.extra ? passCost(task.hand, a, b) + task.extra(a, b) : passCost(task.hand, a, b);
+
+/** Adds a layer. */
+function reach({ task, layers, costs, from }: Reached, layer: Layer): void {
+  const before = layers.length ? layers[layers.length - 1].states : null;
+  const known = costs[costs.length - 1];
+  const { states } = layer;
+  const cost = new Float64Array(states.length);
+  const back = new Int16Array(states.length);
+  for (let n = 0; n < states.length; n++) {
+    const s = states[n];
+    let best = before || task.startsAt?.(s) === false ? Infinity : 0;
+    if (before)
+      for (let j = 0; j < before.length; j++) {
+        if (known[j] >= best) continue;
+        const next = known[j] + pass(task, before[j], s);
+        if (next < best - TIE) {
+          best = next;
+          back[n] = j;
+        }
+      }
+    cost[n] = best + own(task, s);
+  }
+  layers.push(layer);
+  costs.push(cost);
+  from.push(back);
+}
+
+/** Every place and hand that a line may end with, the shortest lines first. */
+function* endings({ task, layers, costs }: Reached): Generator<Partial> {
+  const ends = task.endsAt;
+  for (let k = ends ? 0 : layers.length - 1; k < layers.length; k++)
+    for (const all of labelsOf(layers[k])) {
+      const label = ends ? all.filter((n) => ends(layers[k].states[n], k)) : all;
+      if (label.length) yield { cost: least(label, costs[k]), k, label, rest: label.map(() => 0), after: null };
     }
-  }
-  stage.cost.push(cost + hold.cost);
-  stage.from.push(from);
 }
 
-/** On an open string the hand stays where it was; it may move only when it next stops a string. */
-const passBetween = (m: HandModel, a: Hold, at: Place, b: Hold, to: Place): number =>
-  b.finger === 0 && a.hand !== b.hand ? Infinity : passCost(m, a, at.string, at.fret, b, to.string, to.fret);
-
-/** One hold for every hand place the line could come from, or go to if it starts open. */
-function openHolds(m: HandModel, places: Place[], before: Stage | undefined): Hold[] {
-  const first = places.find((p) => p.fret !== m.nut);
-  const hands = before ? before.holds.map((h) => h.hand) : first ? holdsOf(m, first.string, first.fret).map((h) => h.hand) : [m.nut + 1];
-  return [...new Set(hands)].sort((a, b) => a - b).map((hand) => ({ finger: 0, hand, reachMm: 0, cost: 0 }));
-}
-
-function readBack(places: Place[], stages: Stage[]): FingeredStep[] {
-  const steps: FingeredStep[] = [];
-  let at = cheapest(stages[stages.length - 1]);
-  for (let k = places.length - 1; k >= 0; k--) {
-    const from = stages[k].from[at];
-    steps.push(stepOf(places, k, stages[k], at, stages[k - 1], from));
-    at = from;
-  }
-  return steps.reverse();
-}
-
-function cheapest(stage: Stage | undefined): number {
-  if (!stage) return -1;
-  let best = 0;
-  stage.cost.forEach((c, j) => { if (c < stage.cost[best] - TIE) best = j; }); // prettier-ignore
+function least(label: number[], costs: Float64Array, rest?: number[]): number {
+  let best = Infinity;
+  for (let j = 0; j < label.length; j++) best = Math.min(best, costs[label[j]] + (rest ? rest[j] : 0));
   return best;
 }
 
-function stepOf(places: Place[], k: number, stage: Stage, at: number, before: Stage | undefined, from: number): FingeredStep {
-  const { finger, hand, reachMm } = stage.holds[at];
-  const last = before?.holds[from];
-  const costMm = stage.cost[at] - (before ? before.cost[from] : 0);
-  const move = moveOf(stage.holds[at], places[k], last, places[k - 1], reachMm);
-  return { string: places[k].string, fret: places[k].fret, finger: finger as FingeredStep['finger'], handFret: hand, move, costMm };
+/** The one best way, read back from its end. */
+function readBack({ layers, costs, from }: Reached): Path | null {
+  let k = layers.length - 1;
+  if (k < 0) return { states: [], added: [], cost: 0 };
+  let at = cheapest(costs[k]);
+  const cost = costs[k][at];
+  if (!(cost < Infinity)) return null;
+  const states: State[] = [];
+  const added: number[] = [];
+  for (; k >= 0; k--) {
+    states.push(layers[k].states[at]);
+    const last = from[k][at];
+    added.push(costs[k][at] - (k > 0 ? costs[k - 1][last] : 0));
+    at = last;
+  }
+  return { states: states.reverse(), added: added.reverse(), cost };
 }
 
-/** The first that applies of start, slide, shift, stretch, roll, stay (rulings, 16). */
-function moveOf(hold: Hold, p: Place, last: Hold | undefined, before: Place | undefined, reachMm: number): Move {
-  if (!last || !before) return 'start';
-  if (hold.hand !== last.hand)
-    return hold.finger === last.finger && p.string === before.string && p.fret !== before.fret ? 'slide' : 'shift';
-  if (reachMm > 0) return 'stretch';
-  return hold.finger !== 0 && hold.finger === last.finger && p.string !== before.string && p.fret === before.fret ? 'roll' : 'stay';
+/** Follows the best way down to the first note; hands over the ways it passes by. Returns the way at its first note. */
+function dive(r: Reached, from: Partial, passBy: (p: Partial) => void): Partial {
+  let here = from;
+  while (here.k > 0) {
+    let best: Partial | null = null;
+    for (const label of labelsOf(r.layers[here.k - 1])) {
+      const there = stepBack(r, here, label);
+      if (!best || there.cost < best.cost - TIE) {
+        if (best) passBy(best);
+        best = there;
+      } else passBy(there);
+    }
+    here = best as Partial;
+  }
+  return here;
+}
+
+function stepBack({ task, layers, costs }: Reached, here: Partial, label: number[]): Partial {
+  const k = here.k - 1;
+  const before = layers[k].states;
+  const after = layers[here.k].states;
+  const rest = label.map((n) => {
+    let best = Infinity;
+    for (let j = 0; j < here.label.length; j++) {
+      const s = after[here.label[j]];
+      best = Math.min(best, pass(task, before[n], s) + own(task, s) + here.rest[j]);
+    }
+    return best;
+  });
+  return { cost: least(label, costs[k], rest), k, label, rest, after: here };
+}
+
+/** Settles the fingers, from the first note on, of a way whose places and hands are settled. */
+function readForward({ task, layers, costs }: Reached, first: Partial): Path {
+  const states: State[] = [];
+  const added: number[] = [];
+  for (let p: Partial | null = first; p; p = p.after) {
+    const { k, label, rest } = p;
+    const last = states[states.length - 1] as State | undefined;
+    const all = layers[k].states;
+    const into = label.map((n) => (last ? pass(task, last, all[n]) + own(task, all[n]) : costs[k][n]));
+    const at = cheapest(into.map((c, j) => c + rest[j]));
+    states.push(all[label[at]]);
+    added.push(into[at]);
+  }
+  return { states, added, cost: added.reduce((a, b) => a + b, 0) };
+}
+
+function cheapest(costs: ArrayLike<number>): number {
+  let best = 0;
+  for (let j = 1; j < costs.length; j++) if (costs[j] < costs[best] - TIE) best = j;
+  return best;
+}
+
+/** Runs a search to its end without stopping. */
+export function runToEnd<T>(search: Generator<number, T>): T {
+  let turn = search.next();
+  while (!turn.done) turn = search.next();
+  return turn.value;
 }

@@ -2,7 +2,7 @@ import { CoreError, fail } from '../errors';
 import { checkHand } from '../fingering';
 import { checkPlace } from '../instrument';
 import { scaledNeck, type RoleOptions } from '../neck';
-import type { FingeringSchool, Hand, Instrument, Layout, LayoutKind, LayoutOf, Place, ScaleRef, Shape } from '../types';
+import type { FingeringSchool, Hand, Instrument, Layout, LayoutKind, LayoutOf, Place, PlacePin, ScaleRef, Shape } from '../types';
 import { layAnchor } from './anchor';
 import { layBoxes } from './box';
 import { layDiagonal } from './diagonal';
@@ -39,6 +39,8 @@ export function defaultSchool(layout: Layout): FingeringSchool {
 export interface LayOutOptions extends RoleOptions {
   school?: FingeringSchool;
   hand?: Hand;
+  /** Fingers settled by place; the rest of each shape is solved round them. One that the hand cannot do there is let go. */
+  pins?: readonly PlacePin[];
 }
 
 /**
@@ -52,7 +54,7 @@ export function layOut(i: Instrument, ref: ScaleRef, layout: Layout, o: LayOutOp
     fail('BAD_LAYOUT', 'layout.kind', `layout.kind: "${String(layout?.kind)}" is none of ${Object.keys(LAYOUTS).join(', ')}.`);
   const school = o.school ?? defaultSchool(layout);
   checkHand(school, o.hand);
-  const bench = benchOf(scaledNeck(i, ref, o), school, o.hand);
+  const bench = benchOf(scaledNeck(i, ref, o), school, o.hand, o.pins);
   const lay = LAYOUTS[layout.kind] as (b: Bench, l: Layout) => Draft[];
   const shapes = lay(bench, layout).map((d) => shapeOf(bench, layout.kind, d));
   if (!shapes.length)

@@ -1,7 +1,7 @@
-import { fingerPath, handModel, type HandModel } from '../fingering';
+import { fingerPath, handModel, pinsThatHold, type HandModel } from '../fingering';
 import { noteAt, widestMm, type ScaledNeck } from '../neck';
 import { stepLetters } from '../scale';
-import type { Cell, FingeringSchool, Hand, Jog, Place, Shape, ShapeNote, Stretch } from '../types';
+import type { Cell, FingeringSchool, Hand, Jog, Place, PlacePin, Shape, ShapeNote, Stretch } from '../types';
 
 /** What a layout decides: which places, in playing order, under which number and name. */
 export interface Draft {
@@ -16,20 +16,24 @@ export interface Draft {
 export interface Bench {
   neck: ScaledNeck;
   model: HandModel;
+  /** Fingers that the player has settled, by place. */
+  pins: readonly PlacePin[];
 }
 
 /** Fourths: the interval at which a shape runs on without a jog. */
 const FOURTH = 5;
 
-export const benchOf = (neck: ScaledNeck, school: FingeringSchool, hand?: Hand): Bench => ({
+export const benchOf = (neck: ScaledNeck, school: FingeringSchool, hand?: Hand, pins: readonly PlacePin[] = []): Bench => ({
   neck,
   model: handModel(neck.instrument, school, hand?.size),
+  pins: pinsThatHold(neck.instrument, pins, { school, ...(hand ? { hand } : {}) }),
 });
 
 /** Fills a draft with everything a shape reports. */
 export function shapeOf(bench: Bench, kind: string, draft: Draft): Shape {
   const { neck } = bench;
-  const hold = draft.hand ?? searchedHand(bench, draft.places);
+  const pins = pinsOn(bench, draft.places);
+  const hold = draft.hand && !pins ? draft.hand : searchedHand(bench, draft.places, pins);
   const notes = draft.places.map((p, k) => fingered(noteAt(neck, p.string, p.fret) as ShapeNote, hold.fingers[k]));
   const cells = cellsOf(neck, notes);
   const frets = draft.places.map((p) => p.fret);
@@ -58,8 +62,14 @@ const fingered = (note: ShapeNote, finger: number): ShapeNote => {
   return note;
 };
 
-function searchedHand(bench: Bench, places: Place[]): { fret: number; fingers: number[]; stretches: Stretch[] } {
-  const steps = fingerPath(bench.model, places);
+/** Settled fingers by note, or undefined where none of them is in this shape. */
+function pinsOn({ pins }: Bench, places: Place[]): number[] | undefined {
+  if (!pins.some((pin) => places.some((p) => samePlace(p, pin)))) return undefined;
+  return places.map((p) => pins.find((pin) => samePlace(p, pin))?.finger ?? 0);
+}
+
+function searchedHand(bench: Bench, places: Place[], pins?: number[]): { fret: number; fingers: number[]; stretches: Stretch[] } {
+  const steps = fingerPath(bench.model, places, pins);
   const mm = bench.model.mm;
   const reach = (s: (typeof steps)[number]): number => s.fret - (s.handFret + s.finger - 1);
   const stretched = steps.filter((s) => s.finger > 0 && reach(s) !== 0);
