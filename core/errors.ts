@@ -11,7 +11,8 @@ export type CoreErrorCode =
   | 'BAD_OPTION' // any other option out of range
   | 'NOT_IN_SCALE' // a chosen place whose note is not in the scale
   | 'NO_SKELETON' // the scale has no pentatonic skeleton, so no five boxes
-  | 'NO_SHAPE_FITS'; // nothing whole fits on this neck
+  | 'NO_SHAPE_FITS' // nothing whole fits on this neck
+  | 'NO_ROUTE'; // no line from here to there within the neck, the strings and the frets allowed
 
 /**
  * The only error the core throws.

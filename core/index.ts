@@ -8,3 +8,4 @@ export { anchoredLayout, layOut, nameShape, nearestRoot, rootPlaces, defaultScho
 export { fingerNotes, fingersFor, pinsThatHold, whyFinger, SCHOOLS, SPAN_MM, type FingerOptions, type Pin, type Why } from './fingering';
 export * from './ladder';
 export * from './harmony';
+export * from './route';

@@ -163,3 +163,72 @@ export interface Seam {
   shiftFrets: number;
   shiftMm: number;
 }
+
+/** What the player minds more or less along the neck, as factors: 1 is usual, 0 not at all. `tone`: -1 warm to 1 bright. */
+export interface RouteWeights {
+  /** Millimetres that the hand moves. */
+  travel: number;
+  /** How often it moves. */
+  shifts: number;
+  /** Reaching out of the hand's rest. */
+  stretch: number;
+  stringChanges: number;
+  openStrings: number;
+  tone: number;
+  /** Crossing from one region of the neck to the other. */
+  region: number;
+}
+
+/** Places that a route may use, or goes to. */
+export type RouteGoal = Place | { fret: number } | { pitch: number };
+export type RouteMotion = 'run' | 'thirds';
+
+export interface RouteOptions {
+  school: FingeringSchool;
+  hand?: Hand;
+  weights?: Partial<RouteWeights>;
+  /** How many distinct routes at most, 1 to 50. */
+  count?: number;
+  /** Notes settled on one of their places, by index in the line. */
+  held?: readonly (Place & { index: number })[];
+  /** Fingers settled, by index in the line. */
+  pins?: readonly { index: number; finger: number }[];
+}
+
+export type RouteRequest = ({ pitches: number[] } | { from: Place | { pitch: number }; to: RouteGoal; motion: RouteMotion }) &
+  RouteOptions & {
+    /** Frets that may be used, both included. */
+    within?: { fromFret: number; toFret: number };
+    /** Strings that may be used. */
+    strings?: number[];
+  };
+
+export interface Route {
+  steps: FingeredStep[];
+  /** Effort in mm. */
+  cost: number;
+  /** Times the hand moves, slides included, and how far in all. */
+  shifts: number;
+  travelMm: number;
+  /** Widest from lowest to highest fret in one place of the hand. */
+  widestMm: number;
+  stringChanges: number;
+  /** Where the route follows rungs of a ladder: the rung of each step, or -1 between rungs. */
+  rungs?: number[];
+}
+
+export type ConnectWay = 'seam' | 'one-string' | 'string-pair' | 'diagonal' | 'split' | 'region' | 'merge-skip';
+
+export interface ConnectRequest extends RouteOptions {
+  way: ConnectWay;
+  layout: Layout;
+  /** Indices into the ladder's rungs; from a higher to a lower one the line descends. */
+  fromRung: number;
+  toRung: number;
+  /** Strings that the way is to use: the string, the pair, the strings skipped to, or those of the seams. */
+  strings?: number[];
+}
+
+/** How the picking hand sounds a note. */
+export type Stroke = 'down' | 'up' | 'hammer' | 'pull' | 'slide';
+export type Picking = 'alternate' | 'economy' | 'hammered';

@@ -70,8 +70,9 @@ function buildLayer(m: HandModel, options: readonly Option[], pin: number, befor
 function addStates(m: HandModel, states: State[], o: Option, pin: number, before: Layer | undefined): void {
   const tag = o.tag ?? 0;
   const { string, fret } = o;
-  if (fret === m.nut) for (const hand of before?.hands ?? [FREE]) states.push({ string, fret, finger: 0, hand, reachMm: 0, cost: 0, tag });
-  else
+  if (fret === m.nut) {
+    if (!pin) for (const hand of before?.hands ?? [FREE]) states.push({ string, fret, finger: 0, hand, reachMm: 0, cost: 0, tag });
+  } else
     for (const { finger, hand, reachMm, cost } of holdsOf(m, string, fret))
       if (!pin || finger === pin) states.push({ string, fret, finger, hand, reachMm, cost, tag });
 }

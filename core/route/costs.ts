@@ -1,0 +1,80 @@
+import { checkNumber, fail } from '../errors';
+import { handModel, SCHOOLS, type HandCosts, type State, type Task } from '../fingering';
+import { toneIndex } from '../instrument';
+import type { FingeringSchool, Hand, Instrument, RouteWeights } from '../types';
+
+/** Usual weights: effort as below, no wish for a tone, regions crossed freely. */
+export const USUAL_WEIGHTS: Readonly<RouteWeights> = Object.freeze({
+  travel: 1,
+  shifts: 1,
+  stretch: 1,
+  stringChanges: 1,
+  openStrings: 1,
+  tone: 0,
+  region: 0,
+});
+
+/** Largest factor of a weight. */
+export const MOST_WEIGHT = 4;
+
+/** Judgement of players, no published source: along a line travel weighs more than in a shape, or it leaps about. */
+const SHIFT = 30;
+const TRAVEL_PER_MM = 0.5;
+const FAR_MM = 80;
+const FAR_PER_MM = 1;
+const STRING_CHANGE = 4;
+const AGAINST = 20;
+const OPEN_STRING = 40;
+const TONE = 30;
+const CROSSING = 60;
+/** Highest fret of the lower region (domain 4.8). */
+export const BORDER_FRET = 7;
+
+/** Checks weights and fills in the usual ones; throws BAD_OPTION. */
+export function weightsOf(weights: Partial<RouteWeights> = {}): RouteWeights {
+  for (const [name, value] of Object.entries(weights)) {
+    if (!Object.hasOwn(USUAL_WEIGHTS, name))
+      fail('BAD_OPTION', `weights.${name}`, `weights.${name}: the weights are ${Object.keys(USUAL_WEIGHTS).join(', ')}.`);
+    checkNumber('BAD_OPTION', `weights.${name}`, value, name === 'tone' ? -1 : 0, name === 'tone' ? 1 : MOST_WEIGHT);
+  }
+  return { ...USUAL_WEIGHTS, ...weights };
+}
+
+/** What a hand's moves cost along a route: the school's reaches and fingers, with moves of the hand weighed anew. */
+const routeCosts = (c: HandCosts, w: RouteWeights): HandCosts => ({
+  ...c,
+  shift: SHIFT * w.shifts,
+  shiftInsideString: c.shiftInsideString * w.shifts,
+  slide: c.slide * w.shifts,
+  shiftPerMm: TRAVEL_PER_MM * w.travel,
+  slidePerMm: TRAVEL_PER_MM * w.travel,
+  farMm: FAR_MM,
+  farPerMm: FAR_PER_MM * w.travel,
+  back: c.back * w.stretch,
+  forward: c.forward * w.stretch,
+});
+
+/** What a route's search minimises, beside its line. */
+export type RouteTask = Pick<Task, 'hand' | 'own'> & { extra: (a: State, b: State) => number };
+
+/** Costs of a route on an instrument: the hand's, and those of strings, tone and regions. `open` by string number. */
+export function routeTask(i: Instrument, open: number[], school: FingeringSchool, size: Hand['size'], w: RouteWeights): RouteTask {
+  const hand = handModel(i, school, size, routeCosts(SCHOOLS[school], w));
+  const tones: number[] = [];
+  const toneOf = (s: State): number => (tones[s.string * 64 + s.fret] ??= toneIndex(i, { string: s.string, fret: s.fret }));
+  const perOpen = OPEN_STRING * w.openStrings;
+  return {
+    hand,
+    own: (s) => (s.finger === 0 ? perOpen : 0) + (w.tone ? TONE * (w.tone > 0 ? w.tone * (1 - toneOf(s)) : -w.tone * toneOf(s)) : 0),
+    extra: (a, b) => (a.string === b.string ? 0 : changeCost(a, b, open, w.stringChanges)) + (w.region ? crossing(a, b) * w.region : 0),
+  };
+}
+
+/** Going up in pitch on a lower string, or down on a higher one, is against the direction. */
+function changeCost(a: State, b: State, open: number[], weight: number): number {
+  const rise = open[b.string] + b.fret - open[a.string] - a.fret;
+  const toHigher = open[b.string] - open[a.string];
+  return weight * (STRING_CHANGE + (rise * toHigher < 0 ? AGAINST : 0));
+}
+
+const crossing = (a: State, b: State): number => (a.fret <= BORDER_FRET === b.fret <= BORDER_FRET ? 0 : CROSSING);

@@ -1,0 +1,6 @@
+export { connect, connectAll, connecting, CONNECT_WAYS } from './connect';
+export { BORDER_FRET, MOST_WEIGHT, USUAL_WEIGHTS } from './costs';
+export { MOST_NOTES } from './line';
+export { pickStrokes } from './picking';
+export { planning, planRoute } from './plan';
+export { handPlaces, type HandPlace } from './route';

@@ -1,0 +1,136 @@
+import type { FingeredStep, Instrument, Place, Route } from '../types';
+import { checkWhole, fail } from '../errors';
+import { bestPaths, stepsOf, type Path, type State, type Task } from '../fingering';
+import { widestMm, type ScaledNeck } from '../neck';
+import { pitchName } from '../pitch';
+import type { RouteOptions } from '../types';
+import type { RouteTask } from './costs';
+import type { Option } from '../fingering';
+
+/** One line that a search is to solve. */
+export interface Line {
+  options: Option[][];
+  /** Beside what the hand allows: whether one place may follow another, tags told apart. */
+  follows?: (a: State, b: State) => boolean;
+  startsAt?: (s: State) => boolean;
+  endsAt?: (s: State, k: number) => boolean;
+  /** Rung by tag, where the line follows rungs. */
+  rungOf?: readonly number[];
+}
+
+const MOST_ROUTES = 50;
+const USUAL_COUNT = 3;
+
+/** Solves several lines and merges what they give, cheapest first. Yields the share of the work done. */
+export function* solve(neck: ScaledNeck, costs: RouteTask, lines: Line[], o: RouteOptions): Generator<number, Route[]> {
+  const count = o.count === undefined ? USUAL_COUNT : checkWhole('BAD_OPTION', 'count', o.count, 1, MOST_ROUTES);
+  const routes: Route[] = [];
+  const fitting = lines.map((l) => withHeld(neck, l, o.held ?? [])).filter((l) => l !== null);
+  if (lines.length && !fitting.length) wrongHeld(neck, lines[0], o.held ?? []);
+  for (const [k, line] of fitting.entries()) {
+    const search = bestPaths(taskOf(costs, line, o), count);
+    let turn = search.next();
+    for (; !turn.done; turn = search.next()) yield (k + turn.value) / fitting.length;
+    for (const path of turn.value) routes.push(routeOf(neck.instrument, costs, path, line));
+  }
+  return distinct(routes)
+    .sort((a, b) => a.cost - b.cost)
+    .slice(0, count);
+}
+
+function taskOf(costs: RouteTask, line: Line, o: RouteOptions): Task {
+  const { follows } = line;
+  const pins: number[] = [];
+  for (const { index, finger } of o.pins ?? []) pins[index] = checkWhole('BAD_OPTION', 'pins.finger', finger, 0, 4);
+  return {
+    ...costs,
+    extra: follows ? (a, b) => (follows(a, b) ? costs.extra(a, b) : Infinity) : costs.extra,
+    options: line.options,
+    pins,
+    ...(line.startsAt ? { startsAt: line.startsAt } : {}),
+    ...(line.endsAt ? { endsAt: line.endsAt } : {}),
+  };
+}
+
+/** The line with its held notes settled, or null where a held place does not sound the note of this line. */
+function withHeld(neck: ScaledNeck, line: Line, held: readonly (Place & { index: number })[]): Line | null {
+  if (!held.length) return line;
+  const options = [...line.options];
+  for (const { index, string, fret } of held) {
+    const here = options[index] as Option[] | undefined;
+    if (!here?.length || neck.open[string] + fret !== neck.open[here[0].string] + here[0].fret) return null;
+    if (fret < neck.nut || fret > neck.last) return null;
+    options[index] = [...new Set(here.map((p) => p.tag ?? 0))].map((tag) => ({ string, fret, tag }));
+  }
+  return { ...line, options };
+}
+
+function wrongHeld(neck: ScaledNeck, line: Line, held: readonly (Place & { index: number })[]): never {
+  const wrong = held.find((h) => !withHeld(neck, line, [h])) ?? held[0];
+  const [there] = (line.options[wrong.index] as Option[] | undefined) ?? [];
+  const wanted = there ? pitchName(neck.open[there.string] + there.fret) : 'no note';
+  return fail(
+    'NO_ROUTE',
+    'held',
+    `String ${wrong.string}, fret ${wrong.fret} is no place of note ${wrong.index + 1}: the line has ${wanted} there.`,
+  );
+}
+
+const keyOf = (r: Route): string => r.steps.map((s) => `${s.string}/${s.fret}/${s.handFret}`).join(' ');
+
+/** Routes that differ in a place or a hand fret somewhere, the first of each. */
+function distinct(routes: Route[]): Route[] {
+  const seen = new Set<string>();
+  return routes.filter((r) => !seen.has(keyOf(r)) && seen.add(keyOf(r)));
+}
+
+function routeOf(i: Instrument, costs: RouteTask, path: Path, line: Line): Route {
+  const steps = stepsOf(costs.hand, path);
+  const { rungOf } = line;
+  return {
+    steps,
+    cost: path.cost,
+    ...measures(i, steps),
+    ...(rungOf ? { rungs: path.states.map((s) => rungOf[s.tag]) } : {}),
+  };
+}
+
+/** Shifts, travel and reach of a fingered line. */
+export function measures(i: Instrument, steps: FingeredStep[]): Pick<Route, 'shifts' | 'travelMm' | 'widestMm' | 'stringChanges'> {
+  const strings = i.strings.map((_, k) => k + 1);
+  let [shifts, travelMm, stringChanges] = [0, 0, 0];
+  steps.slice(1).forEach((s, k) => {
+    const last = steps[k];
+    if (s.string !== last.string) stringChanges++;
+    if (s.handFret === last.handFret) return;
+    shifts++;
+    travelMm += Math.abs(widestMm(i, strings, last.handFret, s.handFret));
+  });
+  return { shifts, travelMm, stringChanges, widestMm: Math.max(0, ...handPlaces(steps).map((h) => widthOf(i, steps, h))) };
+}
+
+/** A stay of the hand: from step to step, both included. */
+export interface HandPlace {
+  fret: number;
+  from: number;
+  to: number;
+}
+
+/** Where the hand stays along a line, in order. */
+export function handPlaces(steps: readonly FingeredStep[]): HandPlace[] {
+  const places: HandPlace[] = [];
+  steps.forEach((s, k) => {
+    const last = places[places.length - 1] as HandPlace | undefined;
+    if (last?.fret === s.handFret) last.to = k;
+    else places.push({ fret: s.handFret, from: k, to: k });
+  });
+  return places;
+}
+
+/** Width in mm of one stay of the hand, on the longest string it stops. */
+function widthOf(i: Instrument, steps: FingeredStep[], h: HandPlace): number {
+  const stopped = steps.slice(h.from, h.to + 1).filter((s) => s.finger > 0);
+  if (!stopped.length) return 0;
+  const frets = stopped.map((s) => s.fret);
+  return widestMm(i, [...new Set(stopped.map((s) => s.string))], Math.min(...frets), Math.max(...frets));
+}

@@ -1,0 +1,35 @@
+import { layOut } from '../../layout';
+import type { Place, Shape } from '../../types';
+import { ARRIVED, keyOf, lineThrough, placeSet, type Crossing, type Ways } from './way';
+
+/** Notes of the diagonal that are played at least: a set of two and one of three. */
+const CLIMB = 5;
+
+/** Along a diagonal of alternating sets, grown from a root of the lower rung; the rungs are left and entered on notes that it shares. */
+export function diagonalWay(c: Crossing): Ways {
+  const [from, to] = [c.rungs[0], c.rungs[c.rungs.length - 1]];
+  const [first, last] = [c.numbers[0], c.numbers[c.numbers.length - 1]];
+  const there = placeSet(to.notes);
+  const held = placeSet(c.request.held ?? []);
+  return {
+    lines: (c.up ? from : to).roots.map((root) => {
+      const places = climbFrom(c, root).notes;
+      const onClimb = placeSet(places);
+      const end = keyOf(places[c.up ? places.length - 1 : 0]);
+      const parts = [
+        { places: from.notes, rung: first, least: 1 },
+        { places, rung: -1, least: CLIMB },
+        { places: to.notes, rung: last, least: ARRIVED },
+      ];
+      return lineThrough(c, parts, (a, _, part) => {
+        const key = keyOf(a);
+        return held.has(key) || (part === 1 ? onClimb.has(key) : there.has(key) || key === end);
+      });
+    }),
+  };
+}
+
+const climbFrom = ({ instrument, ref }: Crossing, root: Place): Shape => {
+  const shapes = layOut(instrument, ref, { kind: 'diagonal', root });
+  return shapes.find((s) => s.notes.some((n) => n.string === root.string && n.fret === root.fret)) ?? shapes[0];
+};

@@ -1,0 +1,12 @@
+import { ARRIVED, checkStrings, keyOf, lineThrough, placeSet, type Crossing, type Ways } from './way';
+
+/** Change hands on a note that two neighbouring rungs share; `strings` says on which strings. */
+export function seamWay(c: Crossing): Ways {
+  const strings = checkStrings(c, 'strings', { min: 1, max: 12 });
+  const sets = c.rungs.map((r) => placeSet(r.notes));
+  const held = placeSet(c.request.held ?? []);
+  const ends = c.rungs.length - 1;
+  const parts = c.rungs.map((r, k) => ({ places: r.notes, rung: c.numbers[k], least: k === 0 || k === ends ? ARRIVED : 1 }));
+  const onSeam = (p: { string: number; fret: number }, to: number): boolean => sets[to].has(keyOf(p)) || held.has(keyOf(p));
+  return { lines: [lineThrough(c, parts, (a, _, to) => onSeam(a, to) && (!strings || strings.includes(a.string)))] };
+}
