@@ -144,7 +144,20 @@ export interface Hand {
 
 /** What an effort is made of. `string` is a change of string, `against` one against the pitch's direction. */
 export type CostWord =
-  'finger' | 'reach' | 'pair' | 'shift' | 'travel' | 'slide' | 'roll' | 'hop' | 'change' | 'string' | 'against' | 'open' | 'tone' | 'region';
+  | 'finger'
+  | 'reach'
+  | 'pair'
+  | 'shift'
+  | 'travel'
+  | 'slide'
+  | 'roll'
+  | 'hop'
+  | 'change'
+  | 'string'
+  | 'against'
+  | 'open'
+  | 'tone'
+  | 'region';
 
 /** A finger that the player has settled for a place. */
 export type PlacePin = Place & { finger: number };

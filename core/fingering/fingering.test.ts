@@ -1,46 +1,50 @@
 import fc from 'fast-check';
+import { cheapest, everyWay, leastCost, naiveHand, SIZES } from '../../tests/support/hand';
 import { guitar } from '../../tests/support/random';
-import { fingerNotes, layOut, type FingeringSchool, type Place } from '../index';
-import { handModel } from './index';
-import { holdsOf, passCost, type Hold } from './model';
+import { fingerNotes, fingersFor, layOut, whyFinger, type FingeringSchool, type Hand, type Place } from '../index';
+import { bestPaths, handModel, runToEnd } from './index';
+import { settled } from './steps';
 
 const SCHOOLS: FingeringSchool[] = ['finger-per-fret', 'first-and-third', 'stretch', 'no-little-finger'];
-const fretted = fc.record({ string: fc.integer({ min: 1, max: 6 }), fret: fc.integer({ min: 1, max: 20 }) });
-
-/** Every fingering there is, one after another: the naive twin of the search. */
-function cheapestByForce(places: Place[], school: FingeringSchool): number {
-  const m = handModel(guitar(), school);
-  let best = Infinity;
-  const walk = (k: number, last: Hold | null, cost: number): void => {
-    if (cost >= best) return;
-    if (k === places.length) return void (best = cost);
-    const p = places[k];
-    for (const h of holdsOf(m, p.string, p.fret)) {
-      walk(k + 1, h, cost + h.cost + (last ? passCost(m, last, h) : 0));
-    }
-  };
-  walk(0, null, 0);
-  return best;
-}
+const anySchool = fc.constantFrom(...SCHOOLS);
+const anyHand: fc.Arbitrary<Hand> = fc.constantFrom(...(Object.keys(SIZES) as Hand['size'][])).map((size) => ({ size }));
+const anyPlace = fc.record({ string: fc.integer({ min: 1, max: 6 }), fret: fc.integer({ min: 0, max: 20 }) });
+const lines = (maxLength: number, minLength = 1) => fc.array(anyPlace, { minLength, maxLength });
+const effort = (steps: { costMm: number }[]): number => steps.reduce((sum, s) => sum + s.costMm, 0);
 
 describe('the search', () => {
   it.each(SCHOOLS)('finds the least effort there is, by %s', (school) => {
     fc.assert(
-      fc.property(fc.array(fretted, { minLength: 1, maxLength: 5 }), (places) => {
-        const cost = fingerNotes(guitar(), places, { school }).reduce((sum, s) => sum + s.costMm, 0);
-        expect(cost).toBeCloseTo(cheapestByForce(places, school), 6);
+      fc.property(lines(5), anyHand, (places, hand) => {
+        const least = leastCost(naiveHand(guitar(), school, hand.size), places);
+        expect(effort(fingerNotes(guitar(), places, { school, hand }))).toBeCloseTo(least, 6);
       }),
-      { numRuns: 250 },
+      { numRuns: 600 },
+    );
+  });
+
+  it('lists the cheapest ways that differ in a hand fret, as a full enumeration does', () => {
+    fc.assert(
+      fc.property(lines(4), anySchool, fc.integer({ min: 2, max: 9 }), (places, school, count) => {
+        const m = handModel(guitar(), school);
+        const paths = runToEnd(bestPaths(settled(m, places), count));
+        const all = everyWay(naiveHand(guitar(), school, 'medium'), places.map((p) => [p])); // prettier-ignore
+        const wanted = cheapest(all, count);
+        expect(paths).toHaveLength(wanted.length);
+        paths.forEach((p, k) => expect(p.cost).toBeCloseTo(wanted[k], 6));
+        expect(new Set(paths.map((p) => p.states.map((s) => s.hand).join())).size).toBe(paths.length);
+      }),
+      { numRuns: 300 },
     );
   });
 
   it('never puts a lower finger on a higher fret of one string without moving the hand', () => {
     fc.assert(
-      fc.property(fc.array(fretted, { minLength: 2, maxLength: 30 }), fc.constantFrom(...SCHOOLS), (places, school) => {
+      fc.property(lines(30, 2), anySchool, (places, school) => {
         const steps = fingerNotes(guitar(), places, { school });
         steps.slice(1).forEach((b, k) => {
           const a = steps[k];
-          if (a.string === b.string && a.handFret === b.handFret && a.fret !== b.fret)
+          if (a.string === b.string && a.handFret === b.handFret && a.fret !== b.fret && a.finger && b.finger)
             expect(Math.sign(b.fret - a.fret)).toBe(Math.sign(b.finger - a.finger));
         });
       }),
@@ -54,6 +58,9 @@ describe('the search', () => {
     expect(steps[1].finger).toBe(0);
     expect(steps[1].handFret).toBe(steps[0].handFret);
     expect(fingerNotes(guitar(), [{ string: 1, fret: 0 }], { school: 'stretch' })[0]).toMatchObject({ finger: 0, move: 'start' });
+    const late = fingerNotes(guitar(), [{ string: 1, fret: 0 }, { string: 1, fret: 9 }], { school: 'stretch' }); // prettier-ignore
+    expect(late.map((s) => s.handFret)).toEqual([late[1].handFret, late[1].handFret]);
+    expect(late[1].move).toBe('stay');
   });
 
   it('plays the diagonal with index and ring and slides only (common practice, no published source)', () => {
@@ -75,5 +82,75 @@ describe('the search', () => {
     expect(() => fingerNotes(guitar(), one, { school: 'thumb' as FingeringSchool })).toThrow('school: "thumb" is none of');
     expect(() => fingerNotes(guitar(), one, { school: 'stretch', hand: { size: 'vast' as 'large' } })).toThrow('hand.size');
     expect(() => fingerNotes(guitar(), [{ string: 7, fret: 1 }], { school: 'stretch' })).toThrow('places[0].string');
+  });
+});
+
+describe('settled fingers', () => {
+  it('are kept, and the rest is solved around them at the least effort', () => {
+    fc.assert(
+      fc.property(lines(5, 2), anySchool, fc.nat(), fc.nat(), (places, school, at, which) => {
+        const index = at % places.length;
+        const can = fingersFor(guitar(), places[index], { school });
+        const finger = can[which % can.length];
+        const steps = fingerNotes(guitar(), places, { school, pins: [{ index, finger }] });
+        expect(steps[index].finger).toBe(finger);
+        const least = leastCost(naiveHand(guitar(), school, 'medium'), places, (h, k) => k !== index || h.finger === finger);
+        expect(effort(steps)).toBeCloseTo(least, 6);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('hold in every shape that has the place, windows too', () => {
+    const pins = [{ string: 6, fret: 4, finger: 2 }];
+    for (const layout of [{ kind: 'box' }, { kind: 'window' }] as const) {
+      const shapes = layOut(guitar(), { tonic: 'F#', scale: 'dorian' }, layout, { pins });
+      const fingers = shapes.flatMap((s) => s.notes.filter((n) => n.string === 6 && n.fret === 4).map((n) => n.finger));
+      expect(fingers.length).toBeGreaterThan(1);
+      expect(new Set(fingers)).toEqual(new Set([2]));
+    }
+  });
+
+  it('that no hand can do are refused with those that can', () => {
+    const places = [{ string: 6, fret: 1 }];
+    expect(() => fingerNotes(guitar(), places, { school: 'finger-per-fret', pins: [{ index: 0, finger: 4 }] })).toThrow('choose 1, 2.');
+    expect(() => fingerNotes(guitar(), places, { school: 'finger-per-fret', pins: [{ index: 3, finger: 1 }] })).toThrow('pins[0].index');
+  });
+});
+
+describe('why a finger', () => {
+  it('the parts of every step add up to its cost, and no other finger would be cheaper', () => {
+    fc.assert(
+      fc.property(lines(6), anySchool, fc.nat(), (places, school, at) => {
+        const index = at % places.length;
+        const why = whyFinger(guitar(), places, index, { school });
+        expect(why.parts.reduce((sum, p) => sum + p.mm, 0)).toBeCloseTo(why.step.costMm, 6);
+        expect(why.step).toEqual(fingerNotes(guitar(), places, { school })[index]);
+        for (const { finger, moreMm } of why.others) {
+          expect(moreMm).toBeGreaterThan(-1e-6);
+          const pinned = fingerNotes(guitar(), places, { school, pins: [{ index, finger }] });
+          expect(effort(pinned) - effort(fingerNotes(guitar(), places, { school }))).toBeCloseTo(moreMm, 6);
+        }
+      }),
+      { numRuns: 150 },
+    );
+  });
+});
+
+describe('the other way', () => {
+  // Common practice, no published source: after a two-note cell either reach, or close the hand and move.
+  it('moves the hand elsewhere, and costs no less', () => {
+    const cells: Place[][] = [
+      [{ string: 6, fret: 5 }, { string: 6, fret: 8 }, { string: 5, fret: 4 }, { string: 5, fret: 7 }],
+      [{ string: 3, fret: 5 }, { string: 3, fret: 7 }, { string: 2, fret: 8 }, { string: 2, fret: 10 }],
+    ]; // prettier-ignore
+    for (const places of cells) {
+      const best = fingerNotes(guitar(), places, { school: 'finger-per-fret' });
+      const other = fingerNotes(guitar(), places, { school: 'finger-per-fret', alternatives: true });
+      const moves = (steps: typeof best): string => steps.map((s) => s.handFret).join();
+      expect(moves(other)).not.toBe(moves(best));
+      expect(effort(other)).toBeGreaterThanOrEqual(effort(best) - 1e-9);
+      expect([best, other].map((w) => w.filter((s) => s.move === 'shift' || s.move === 'slide').length).sort()).toContain(1);
+    }
   });
 });

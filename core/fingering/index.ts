@@ -51,7 +51,11 @@ function pinsOf(m: HandModel, places: readonly Place[], pins: readonly Pin[] = [
     if (!p) fail('BAD_OPTION', `pins[${k}].index`, `pins[${k}].index: ${index} is not a note of the line (0 to ${places.length - 1}).`);
     const can = fingersAt(m, p as Place);
     if (!can.includes(finger))
-      fail('BAD_OPTION', `pins[${k}].finger`, `Finger ${finger} cannot take string ${p?.string}, fret ${p?.fret}: choose ${can.join(', ')}.`);
+      fail(
+        'BAD_OPTION',
+        `pins[${k}].finger`,
+        `Finger ${finger} cannot take string ${p?.string}, fret ${p?.fret}: choose ${can.join(', ')}.`,
+      );
     byNote[index] = finger;
   });
   return byNote;

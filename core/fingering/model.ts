@@ -112,8 +112,7 @@ function part(tell: Tell | undefined, word: CostWord, mm: number): number {
 }
 
 const sameplaceCost = (m: HandModel, a: Hold, b: Hold, tell?: Tell): number =>
-  (a.finger === b.finger ? 0 : part(tell, 'change', m.costs.change)) +
-  (a.hand === b.hand ? 0 : moveCost(m, a, b, false, tell));
+  (a.finger === b.finger ? 0 : part(tell, 'change', m.costs.change)) + (a.hand === b.hand ? 0 : moveCost(m, a, b, false, tell));
 
 function heldCost(m: HandModel, a: Hold, b: Hold, tell?: Tell): number {
   if (a.string === b.string) {

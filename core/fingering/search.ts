@@ -76,7 +76,12 @@ export function* bestPaths(task: Task, count: number): Generator<number, Path[]>
     const next = families.take();
     if (!next) break;
     const room = count - paths.length - 1;
-    paths.push(readForward(r, dive(r, next, (p) => families.add(p, room))));
+    paths.push(
+      readForward(
+        r,
+        dive(r, next, (p) => families.add(p, room)),
+      ),
+    );
     yield 1;
   }
   return paths;
@@ -99,8 +104,11 @@ function shortList(): { add: (p: Partial, room: number) => void; take: () => Par
 
 const start = (task: Task): Reached => ({ task, layers: [], costs: [], from: [] });
 const own = (task: Task, s: State): number => (task.own ? s.cost + task.own(s) : s.cost);
-const pass = (task: Task, a: State, b: State): number =>
-  task.extra ? passCost(task.hand, a, b) + task.extra(a, b) : passCost(task.hand, a, b);
+function pass(task: Task, a: State, b: State): number {
+  if (!task.extra) return passCost(task.hand, a, b);
+  const extra = task.extra(a, b);
+  return extra === Infinity ? extra : extra + passCost(task.hand, a, b);
+}
 
 /** Adds a layer. */
 function reach({ task, layers, costs, from }: Reached, layer: Layer): void {

@@ -60,7 +60,11 @@ function noPlace(field: Field, midi: number, k: number): never {
     return nearest.fret > to
       ? fail('NO_ROUTE', 'to', `${note} needs fret ${nearest.fret} on string ${nearest.string}; the neck has ${to}.`)
       : fail('NO_ROUTE', 'to', `${note} lies below the lowest note of this instrument${neck.nut ? ' with its capo' : ''}.`);
-  return fail('NO_ROUTE', 'within', `${note} has no place on ${wordsFor(strings)} between frets ${from} and ${to}: allow more of the neck.`);
+  return fail(
+    'NO_ROUTE',
+    'within',
+    `${note} has no place on ${wordsFor(strings)} between frets ${from} and ${to}: allow more of the neck.`,
+  );
 }
 
 const wordsFor = (strings: number[]): string => (strings.length === 1 ? `string ${strings[0]}` : `strings ${strings.join(', ')}`);

@@ -16,7 +16,11 @@ export function mergeSkipWay(c: Crossing): Ways {
   const skips = wanted ? [upward.filter((s) => wanted.includes(s))] : [0, 1].map((from) => upward.filter((_, k) => k % 2 === from));
   const usable = skips.filter((strings) => strings.length >= 2 && strings.length >= c.rungs.length - 1);
   if (!usable.length)
-    fail('NO_ROUTE', 'toRung', `${Math.max(...skips.map((s) => s.length))} strings can merge no more than as many pairs of rungs: choose a nearer goal.`);
+    fail(
+      'NO_ROUTE',
+      'toRung',
+      `${Math.max(...skips.map((s) => s.length))} strings can merge no more than as many pairs of rungs: choose a nearer goal.`,
+    );
   const lines = usable.map((strings) => lineOn(c, strings)).filter((l) => l !== null);
   if (!lines.length) fail('NO_ROUTE', 'layout', 'These rungs do not have three notes together on each of the strings: choose others.');
   return { lines };

@@ -48,7 +48,9 @@ export const ARRIVED = 3;
  * A part of at least n notes is n stages of one tag each; only the last of them may be dwelt on.
  */
 export function lineThrough({ neck, up }: Crossing, parts: Part[], mayCross: MayCross): Line {
-  const stages = parts.flatMap((part, index) => Array.from({ length: part.least }, (_, k) => ({ part, index, dwell: k === part.least - 1 })));
+  const stages = parts.flatMap((part, index) =>
+    Array.from({ length: part.least }, (_, k) => ({ part, index, dwell: k === part.least - 1 })),
+  );
   const byPitch = new Map<number, Option[]>();
   stages.forEach(({ part }, tag) => {
     for (const key of placeSet(part.places)) {
@@ -91,7 +93,11 @@ export function checkStrings({ instrument, request }: Crossing, field: string, c
   if (!strings?.length) return null;
   const most = instrument.strings.length;
   if (strings.length < counts.min || strings.length > counts.max || new Set(strings).size !== strings.length)
-    fail('BAD_OPTION', field, `${field}: this way takes ${counts.min === counts.max ? counts.min : `${counts.min} to ${counts.max}`} different strings.`);
+    fail(
+      'BAD_OPTION',
+      field,
+      `${field}: this way takes ${counts.min === counts.max ? counts.min : `${counts.min} to ${counts.max}`} different strings.`,
+    );
   if (strings.some((s) => !Number.isInteger(s) || s < 1 || s > most))
     fail('BAD_OPTION', field, `${field}: strings are numbered 1 to ${most}.`);
   return strings;
