@@ -202,6 +202,8 @@ export interface RouteOptions {
   weights?: Partial<RouteWeights>;
   /** How many distinct routes at most, 1 to 50. */
   count?: number;
+  /** What makes routes distinct: a place or a hand fret somewhere (unless given), or a place. */
+  differ?: 'hand' | 'place';
   /** Notes settled on one of their places, by index in the line. */
   held?: readonly (Place & { index: number })[];
   /** Fingers settled, by index in the line. */

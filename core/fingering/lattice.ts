@@ -16,9 +16,12 @@ export interface Layer {
   states: State[];
   /** Hand frets that occur, ascending. */
   hands: number[];
-  /** State numbers by (place, hand): what a player would call the same. Filled when first asked for. */
-  labels?: number[][];
+  /** State numbers by what makes them the same. Filled when first asked for. */
+  labels?: Partial<Record<Same, number[][]>>;
 }
+
+/** What two ways have in common that count as one: every place and hand fret, or every place. */
+export type Same = 'hand' | 'place';
 
 /** A line whose places are settled or still open, note by note; and, if given, which fingers each note may use. */
 export interface Line {
@@ -77,14 +80,19 @@ function addStates(m: HandModel, states: State[], o: Option, pin: number, before
       if (!pin || finger === pin) states.push({ string, fret, finger, hand, reachMm, cost, tag });
 }
 
-export function labelsOf(layer: Layer): number[][] {
-  if (layer.labels) return layer.labels;
+/** The states of a layer in groups that count as one. */
+export function labelsOf(layer: Layer, same: Same): number[][] {
+  layer.labels ??= {};
+  return (layer.labels[same] ??= grouped(layer, same));
+}
+
+function grouped(layer: Layer, same: Same): number[][] {
   const labels = new Map<number, number[]>();
   layer.states.forEach((s, n) => {
-    const key = (s.string * 64 + s.fret) * 64 + s.hand;
-    const same = labels.get(key);
-    if (same) same.push(n);
+    const key = (s.string * 64 + s.fret) * 64 + (same === 'hand' ? s.hand : 0);
+    const known = labels.get(key);
+    if (known) known.push(n);
     else labels.set(key, [n]);
   });
-  return (layer.labels = [...labels.values()]);
+  return [...labels.values()];
 }

@@ -1,4 +1,4 @@
-import { labelsOf, layerMaker, type Layer, type Line, type State } from './lattice';
+import { labelsOf, layerMaker, type Layer, type Line, type Same, type State } from './lattice';
 import { passCost, type HandModel } from './model';
 
 /** Costs closer than this are a tie. */
@@ -16,6 +16,8 @@ export interface Task extends Line {
   /** Where a line may begin, and end: by default any state of the first and of the last note. */
   startsAt?: (s: State) => boolean;
   endsAt?: (s: State, k: number) => boolean;
+  /** Ways with the same places and hand frets (unless given), or only places, count as one. */
+  same?: Same;
 }
 
 /** One way through: its states, and what each added to the cost. */
@@ -37,7 +39,7 @@ interface Reached {
 interface Partial {
   cost: number;
   k: number;
-  /** State numbers of layer k that share one place and hand, and from each of them the cost to the end. */
+  /** State numbers of layer k that count as one, and from each of them the cost to the end. */
   label: number[];
   rest: number[];
   after: Partial | null;
@@ -52,8 +54,8 @@ export function bestPath(task: Task): Path | null {
 }
 
 /**
- * The `count` cheapest ways to play a line that differ in a place or a hand fret somewhere (rulings, 15), cheapest
- * first: exact. Yields the share of the work done, from 0 to 1; returns fewer ways where there are fewer, none where
+ * The `count` cheapest ways to play a line that differ in a place or a hand fret somewhere (rulings, 15; or in a place,
+ * where the task says so), cheapest first: exact. Yields the share of the work done, from 0 to 1; returns fewer ways where there are fewer, none where
  * no hand can.
  *
  * Forward, the least cost of reaching every state (Sayegh's optimum path, one layer a note). Backward, the best way
@@ -140,7 +142,7 @@ function reach({ task, layers, costs, from }: Reached, layer: Layer): void {
 function* endings({ task, layers, costs }: Reached): Generator<Partial> {
   const ends = task.endsAt;
   for (let k = ends ? 0 : layers.length - 1; k < layers.length; k++)
-    for (const all of labelsOf(layers[k])) {
+    for (const all of labelsOf(layers[k], task.same ?? 'hand')) {
       const label = ends ? all.filter((n) => ends(layers[k].states[n], k)) : all;
       if (label.length) yield { cost: least(label, costs[k]), k, label, rest: label.map(() => 0), after: null };
     }
@@ -175,7 +177,7 @@ function dive(r: Reached, from: Partial, passBy: (p: Partial) => void): Partial 
   let here = from;
   while (here.k > 0) {
     let best: Partial | null = null;
-    for (const label of labelsOf(r.layers[here.k - 1])) {
+    for (const label of labelsOf(r.layers[here.k - 1], r.task.same ?? 'hand')) {
       const there = stepBack(r, here, label);
       if (!best || there.cost < best.cost - TIE) {
         if (best) passBy(best);

@@ -5,7 +5,7 @@ import { scaledNeck } from '../neck';
 import type { ConnectRequest, ConnectWay, Instrument, Route, ScaleRef } from '../types';
 import { routeTask, weightsOf } from './costs';
 import { PINNED } from './plan';
-import { solve } from './route';
+import { distinct, solve } from './route';
 import { diagonalWay } from './ways/diagonal';
 import { mergeSkipWay } from './ways/merge-skip';
 import { oneStringWay } from './ways/one-string';
@@ -56,9 +56,8 @@ export function* connecting(i: Instrument, ref: ScaleRef, o: ConnectRequest): Ge
   const { preferred = [], lines } = WAYS[o.way](c);
   const usable = lines.filter((l) => l.options.length > 0);
   const best = preferred.length ? yield* solve(c.neck, costs, preferred, { ...o, count: 1 }) : [];
-  const count = (o.count ?? 3) - best.length;
-  const others = count > 0 && usable.length ? yield* solve(c.neck, costs, usable, { ...o, count }) : [];
-  const routes = [...best, ...others];
+  const others = usable.length && (o.count ?? 3) > best.length ? yield* solve(c.neck, costs, usable, o) : [];
+  const routes = distinct([...best, ...others], o.differ ?? 'hand').slice(0, o.count ?? 3);
   if (!routes.length) fail('NO_ROUTE', o.pins?.length ? 'pins' : 'way', o.pins?.length ? PINNED : NOTHING[o.way]);
   return routes;
 }

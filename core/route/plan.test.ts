@@ -45,6 +45,24 @@ describe('best routes', () => {
     );
   });
 
+  it('may be told apart by their places alone', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 40, max: 67 }), { minLength: 2, maxLength: 4 }), anySchool, (pitches, school) => {
+        const routes = planRoute(four, DORIAN, { pitches, school, count: 6, differ: 'place' });
+        const byPlaces = new Map<string, number>();
+        const all = everyWay(naiveHand(four, school, 'medium', WEIGHTS), pitches.map((p) => placesOf(four, p))); // prettier-ignore
+        for (const [way, cost] of all) {
+          const places = way.replace(/\/\d+(?= |$)/g, '');
+          byPlaces.set(places, Math.min(cost, byPlaces.get(places) ?? Infinity));
+        }
+        const wanted = cheapest(byPlaces, 6);
+        expect(routes).toHaveLength(wanted.length);
+        routes.forEach((r, k) => expect(r.cost).toBeCloseTo(wanted[k], 5));
+      }),
+      { numRuns: 60 },
+    );
+  });
+
   it('say how far the hand goes, how often and how wide, as their steps do', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 40, max: 80 }), { minLength: 2, maxLength: 20 }), (pitches) => {

@@ -33,9 +33,10 @@ export function* solve(neck: ScaledNeck, costs: RouteTask, lines: Line[], o: Rou
     for (; !turn.done; turn = search.next()) yield (k + turn.value) / fitting.length;
     for (const path of turn.value) routes.push(routeOf(neck.instrument, costs, path, line));
   }
-  return distinct(routes)
-    .sort((a, b) => a.cost - b.cost)
-    .slice(0, count);
+  return distinct(
+    routes.sort((a, b) => a.cost - b.cost),
+    o.differ ?? 'hand',
+  ).slice(0, count);
 }
 
 function taskOf(costs: RouteTask, line: Line, o: RouteOptions): Task {
@@ -47,6 +48,7 @@ function taskOf(costs: RouteTask, line: Line, o: RouteOptions): Task {
     extra: follows ? (a, b) => (follows(a, b) ? costs.extra(a, b) : Infinity) : costs.extra,
     options: line.options,
     pins,
+    same: o.differ ?? 'hand',
     ...(line.startsAt ? { startsAt: line.startsAt } : {}),
     ...(line.endsAt ? { endsAt: line.endsAt } : {}),
   };
@@ -76,12 +78,14 @@ function wrongHeld(neck: ScaledNeck, line: Line, held: readonly (Place & { index
   );
 }
 
-const keyOf = (r: Route): string => r.steps.map((s) => `${s.string}/${s.fret}/${s.handFret}`).join(' ');
-
-/** Routes that differ in a place or a hand fret somewhere, the first of each. */
-function distinct(routes: Route[]): Route[] {
+/** The first of the routes that are the same in every place, or in every place and hand fret. */
+export function distinct(routes: Route[], differ: 'hand' | 'place'): Route[] {
+  const keyOf = (r: Route): string => r.steps.map((s) => `${s.string}/${s.fret}/${differ === 'hand' ? s.handFret : ''}`).join(' ');
   const seen = new Set<string>();
-  return routes.filter((r) => !seen.has(keyOf(r)) && seen.add(keyOf(r)));
+  return routes.filter((r) => {
+    const key = keyOf(r);
+    return !seen.has(key) && seen.add(key);
+  });
 }
 
 function routeOf(i: Instrument, costs: RouteTask, path: Path, line: Line): Route {
