@@ -1,4 +1,6 @@
 export * from './instrument';
 export * from './study';
+export * from './connection';
 export * from './record';
 export * from './paths';
+export type { RungRef } from './parts';

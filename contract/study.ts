@@ -1,4 +1,4 @@
-import { array, lazy, mixed, number, object, string, type ObjectShape } from 'yup';
+import { array, lazy, mixed, number, object, string } from 'yup';
 import {
   checkDegree,
   checkNote,
@@ -10,10 +10,13 @@ import {
   type Hand,
   type Instrument,
   type Layout,
+  type PlacePin,
   type ScaleRef,
 } from '../core';
 import { passes } from './checks';
+import { connectionSchema, keptRouteSchema, MOST_KEPT, type Connection, type KeptRoute } from './connection';
 import { instrumentSchema } from './instrument';
+import { list, place, record, rungRef, whole, type RungRef } from './parts';
 
 /** What the marks on the neck say. */
 export const LABELS = ['degrees', 'notes', 'fingers', 'frets', 'blank'] as const;
@@ -22,15 +25,9 @@ export type Labels = (typeof LABELS)[number];
 /** Beats a minute at which a shape is heard. */
 export const TEMPO = Object.freeze({ min: 30, max: 260 });
 
-/** Which shape of the layout is chosen: by its number in the school, nearest to a fret. */
-export interface RungRef {
-  number: number;
-  fret: number;
-}
-
 /** A study: an instrument, a scale, how the neck is cut, and where the hand is. */
 export interface StudyBody {
-  format: 2;
+  format: 3;
   name: string;
   /** The set it belongs to; may be empty. */
   set: string;
@@ -58,6 +55,11 @@ export interface StudyBody {
   built: number | null;
   /** Scales of one's own, by name. */
   ownScales: OwnScale[];
+  /** Fingers settled by place, in every shape that has it. */
+  pins: PlacePin[];
+  /** What Connect was asked last; null: from the chosen rung to the one after next. */
+  connection: Connection | null;
+  routes: KeptRoute[];
 }
 
 /** A scale that a player named. */
@@ -68,10 +70,11 @@ export interface OwnScale {
 
 /** What format 2 added, as a study of format 1 gets it. */
 export const FORMAT_2 = Object.freeze({ format: 2, over: null, chord: null, passing: [], focus: [], built: null, ownScales: [] });
+/** What format 3 added. */
+export const FORMAT_3 = Object.freeze({ format: 3, pins: [], connection: null, routes: [] });
+/** A study of today's format without anything special. */
+export const PLAIN_STUDY = Object.freeze({ ...FORMAT_2, ...FORMAT_3, format: 3 as const });
 
-const whole = (min: number, max: number) => number().strict().integer().required().min(min).max(max);
-const record = (fields: ObjectShape) => object(fields).noUnknown().strict();
-const place = record({ string: whole(1, 12), fret: whole(0, 36) });
 const kind = (name: Layout['kind']) => string().strict().oneOf([name]).required();
 const counts = (length: { min: number; max: number }) => array().of(whole(1, 12)).strict().min(length.min).max(length.max);
 
@@ -133,7 +136,7 @@ export const scaleRefSchema = object({
 
 /** A study as the server keeps it. Unknown fields, scales and layouts are refused, each by its path. */
 export const studySchema = object({
-  format: number().strict().oneOf([2]).required(),
+  format: number().strict().oneOf([3]).required(),
   name: string().strict().required('name: give the study a name.').max(120),
   set: string().strict().defined().max(80),
   note: string().strict().defined().max(4000),
@@ -147,10 +150,7 @@ export const studySchema = object({
     .defined()
     .oneOf([...Object.keys(SCHOOLS), null]),
   hand: string().strict().oneOf(['small', 'medium', 'large']).required(),
-  rung: object({ number: whole(-12, 60), fret: whole(-36, 72) })
-    .noUnknown()
-    .strict()
-    .required(),
+  rung: rungRef.required(),
   labels: string().strict().oneOf([...LABELS]).required(), // prettier-ignore
   tempo: number().strict().required().min(TEMPO.min).max(TEMPO.max),
   over: scaleRefSchema.nullable().defined(),
@@ -166,7 +166,10 @@ export const studySchema = object({
   passing: degreeList(),
   focus: degreeList(),
   built: number().strict().integer().nullable().defined().min(1).max(12),
-  ownScales: array().of(ownScaleSchema).strict().defined().max(60),
+  ownScales: list(ownScaleSchema, 60),
+  pins: list(record({ string: whole(1, 12), fret: whole(0, 36), finger: whole(1, 4) }), 120),
+  connection: connectionSchema.nullable().defined(),
+  routes: list(keptRouteSchema, MOST_KEPT),
 })
   .noUnknown()
   .strict()

@@ -1,4 +1,4 @@
-import { FORMAT_2, type StudyBody } from '../contract';
+import { PLAIN_STUDY, type StudyBody } from '../contract';
 import { parseTuning, type Instrument } from '../core';
 
 /** The "Tin Lantern" set: an invented instrumental trio with tunes in awkward keys and tunings. */
@@ -23,8 +23,7 @@ const study = (
   instrumentId: string,
   rest: Partial<StudyBody> & Pick<StudyBody, 'scale' | 'layout'>,
 ): StudyBody => ({
-  ...structuredClone(FORMAT_2),
-  format: 2,
+  ...structuredClone(PLAIN_STUDY),
   name,
   set: SET,
   note: '',

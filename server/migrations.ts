@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { FORMAT_2 } from '../contract';
+import { FORMAT_2, FORMAT_3 } from '../contract';
 
 interface Migration {
   name: string;
@@ -19,6 +19,19 @@ const recordTable = (knex: Knex, name: string): Promise<void> =>
     t.index(['deleted_at', 'updated_at']);
   });
 
+/** Every study gets the fields that a new format added, as its plain values; there is no way back. */
+const studiesGain = (added: { format: number }): Pick<Migration, 'up' | 'down'> => ({
+  up: async (knex) => {
+    for (const { id, body } of await knex<{ id: string; body: string }>('studies').select('id', 'body')) {
+      const study = JSON.parse(body) as object;
+      await knex('studies')
+        .where({ id })
+        .update({ body: JSON.stringify({ ...added, ...study, format: added.format }) });
+    }
+  },
+  down: () => Promise.reject(new Error(`A study of format ${added.format} cannot go back to an older one.`)),
+});
+
 /** In code, not in files, so that the bundled server carries them. Append only. */
 const MIGRATIONS: Migration[] = [
   {
@@ -35,18 +48,8 @@ const MIGRATIONS: Migration[] = [
       for (const table of ['studies', 'instruments', 'meta']) await knex.schema.dropTable(table);
     },
   },
-  {
-    name: '002-study-format-2',
-    up: async (knex) => {
-      for (const { id, body } of await knex<{ id: string; body: string }>('studies').select('id', 'body')) {
-        const study = JSON.parse(body) as object;
-        await knex('studies')
-          .where({ id })
-          .update({ body: JSON.stringify({ ...FORMAT_2, ...study, format: 2 }) });
-      }
-    },
-    down: () => Promise.reject(new Error('A study of format 2 cannot go back to format 1.')),
-  },
+  { name: '002-study-format-2', ...studiesGain(FORMAT_2) },
+  { name: '003-study-format-3', ...studiesGain(FORMAT_3) },
 ];
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

@@ -2,7 +2,7 @@ import knex, { type Knex } from 'knex';
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { FORMAT_2, problemsOf, studySchema, type StudyBody } from '../contract';
+import { PLAIN_STUDY, problemsOf, studySchema, type StudyBody } from '../contract';
 import { DEMO } from '../demo';
 import { createApp } from './app';
 import { openDatabase } from './database';
@@ -10,14 +10,14 @@ import { migrationSource } from './migrations';
 
 const folder = (): string => mkdtempSync(join(tmpdir(), 'crow-up-'));
 
-/** A notebook as the first version left it: only the first migration, a study without what format 2 added. */
+/** A notebook as the first version left it: only the first migration, a study without what later formats added. */
 async function oldNotebook(): Promise<string> {
   const file = join(folder(), 'notebook.sqlite');
   const db = knex({ client: 'better-sqlite3', connection: { filename: file }, useNullAsDefault: true });
   const [first] = await migrationSource.getMigrations([]);
   const only: Knex.MigrationSource<typeof first> = { ...migrationSource, getMigrations: () => Promise.resolve([first]) };
   await db.migrate.latest({ migrationSource: only });
-  const added = new Set(Object.keys(FORMAT_2));
+  const added = new Set(Object.keys(PLAIN_STUDY));
   const body = Object.fromEntries(Object.entries(DEMO.studies[1].body).filter(([key]) => !added.has(key)));
   await db('studies').insert({
     id: 'old',
@@ -49,7 +49,7 @@ describe('an older notebook', () => {
     const file = await oldNotebook();
     await (await openDatabase(file)).destroy();
     const db = await openDatabase(file);
-    expect(await db('knex_migrations').pluck('name')).toEqual(['001-records', '002-study-format-2']);
+    expect(await db('knex_migrations').pluck('name')).toEqual(['001-records', '002-study-format-2', '003-study-format-3']);
     await db.destroy();
   });
 });

@@ -13,6 +13,8 @@ interface Props {
   title: string;
   /** Frets under the hand, lightened. */
   band?: { from: number; to: number };
+  /** Drawn under the marks, in the neck's coordinates. */
+  under?: ReactNode;
   /** Drawn over the marks, in the neck's coordinates. */
   children?: ReactNode;
 }
@@ -23,11 +25,12 @@ function Band({ g, from, to }: { g: NeckGeometry; from: number; to: number }) {
 }
 
 /** The one component that draws a neck. Views hand it marks. */
-export const Neck = memo(function Neck({ g, instrument, marks, title, band, children }: Props) {
+export const Neck = memo(function Neck({ g, instrument, marks, title, band, under, children }: Props) {
   return (
     <svg width={g.width} height={g.height + 4} role="img" aria-label={title} className="block select-none" fontFamily="var(--font-text)">
       <Board g={g} instrument={instrument} />
       {band && <Band g={g} {...band} />}
+      {under}
       {marks.map((m) => (
         <Mark
           key={`${m.string}/${m.fret}`}

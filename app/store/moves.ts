@@ -12,12 +12,11 @@ import {
   type Shape,
 } from '../../core';
 import { movedKey } from '../words/scale-text';
-import { rungIndex } from './study';
+import { loosened } from './connection';
+import { rungIndex, rungOf } from './study';
 
 /** The player's moves, each as the fields it changes. */
 type Edit = Partial<StudyBody>;
-
-export const rungOf = (shape: Shape): RungRef => ({ number: shape.number, fret: shape.handFret });
 
 /** One rung up or down; null at the end of the ladder. */
 export function stepRung(shapes: Shape[], current: number, by: 1 | -1): Edit | null {
@@ -44,14 +43,18 @@ function movedRung({ instrument, layout, rung }: StudyBody, by: number): RungRef
   return { number: layout.kind === 'window' ? fret : rung.number, fret };
 }
 
+/** What was settled note by note belongs to the scale and the neck it was settled on. */
+const afresh = (body: StudyBody): Edit => ({ pins: [], connection: loosened(body.connection) });
+
 /** Places that a layout hangs on move with the scale, so that they stay in it. */
 export function withScale(body: StudyBody, scale: ScaleRef): Edit {
-  return { scale, layout: anchoredLayout(body.instrument, scale, body.layout) };
+  return { scale, layout: anchoredLayout(body.instrument, scale, body.layout), ...afresh(body) };
 }
 
 export const withInstrument = (body: StudyBody, instrument: Instrument, instrumentId: string | null = null): Edit => ({
   instrument,
   instrumentId,
+  ...afresh(body),
   layout: isScale(body.scale.scale) ? anchoredLayout(instrument, body.scale, body.layout) : body.layout,
 });
 
@@ -72,7 +75,7 @@ export function toRoot(shapes: Shape[], current: number, wanted: { string: numbe
 /** A new layout keeps the hand where it is. */
 export function withLayout(body: StudyBody, layout: Layout, current: Shape | null): Edit {
   const fret = current?.handFret ?? body.rung.fret;
-  return { layout, rung: nearestRung(body, layout, fret) };
+  return { layout, rung: nearestRung(body, layout, fret), ...afresh(body) };
 }
 
 function nearestRung(body: StudyBody, layout: Layout, fret: number): RungRef {
@@ -91,4 +94,10 @@ export function buildNext({ layout, instrument, built }: StudyBody): Edit | null
   if (layout.kind !== 'anchor') return null;
   const next = (built ?? 0) + 1;
   return { built: next >= instrument.strings.length ? null : next };
+}
+
+/** A finger settled for a place, or free again. */
+export function withPin(body: StudyBody, place: Place, finger: number | null): Edit {
+  const others = body.pins.filter((p) => p.string !== place.string || p.fret !== place.fret);
+  return { pins: finger === null ? others : [...others, { string: place.string, fret: place.fret, finger }] };
 }

@@ -1,5 +1,5 @@
 import { createSelector } from '@reduxjs/toolkit';
-import type { StudyBody } from '../../contract';
+import type { RungRef, StudyBody } from '../../contract';
 import {
   chordSounds,
   CoreError,
@@ -53,14 +53,15 @@ const selectRoles = createSelector([selectChord, field('passing')], (chord, pass
 }));
 
 export const selectLaid = createSelector(
-  [field('instrument'), field('scale'), field('layout'), field('school'), field('hand'), selectRoles],
-  (instrument, scale, layout, school, hand, roles): Laid | null => {
+  [field('instrument'), field('scale'), field('layout'), field('school'), field('hand'), field('pins'), selectRoles],
+  (instrument, scale, layout, school, hand, pins, roles): Laid | null => {
     if (!instrument || !scale || !layout) return null;
     try {
       const { rungs, seams } = ladder(instrument, scale, layout, {
         ...roles,
         ...(school ? { school } : {}),
         hand: { size: hand ?? 'medium' },
+        ...(pins?.length ? { pins } : {}),
       });
       return { shapes: rungs, seams, error: null };
     } catch (e) {
@@ -83,6 +84,8 @@ export const selectNotes = createSelector([field('instrument'), field('scale'), 
 export const selectOver = createSelector([field('instrument'), field('over'), selectRoles], (instrument, over, roles): NeckNote[] | null =>
   over ? notesOn(instrument, over, roles) : null,
 );
+
+export const rungOf = (shape: Shape): RungRef => ({ number: shape.number, fret: shape.handFret });
 
 /** The chosen rung: of those with its number the one nearest to its fret, else the nearest of all. */
 export function rungIndex(shapes: Shape[], rung: { number: number; fret: number }): number {

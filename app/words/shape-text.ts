@@ -112,8 +112,8 @@ export function neighbourFacts(shapes: Shape[], seams: Seam[], k: number): Fact[
 }
 
 /** A hand's worth of notes on one string wider than this, or one finger this far out of its place, gets a word of care. */
-const WIDE_CELL_MM = 105;
-const FAR_REACH_MM = 33;
+export const WIDE_CELL_MM = 105;
+export const FAR_REACH_MM = 33;
 /** More notes on one string are not held at once: the hand moves along them. */
 const HANDFUL = 4;
 

@@ -6,8 +6,8 @@ import { SCHOOLS, SPAN_MM } from './schools';
 import { bestPaths, runToEnd, type Path } from './search';
 import { settled, stepsOf } from './steps';
 
-export { handModel, ownParts, passCost, type HandModel, type Tell } from './model';
-export { bestPaths, runToEnd, type Path, type Task } from './search';
+export { handModel, holdsOf, ownParts, part, passCost, type HandModel, type Tell } from './model';
+export { bestPath, bestPaths, runToEnd, type Path, type Task } from './search';
 export { fingerPath, stepsOf } from './steps';
 export type { Option, State } from './lattice';
 export { SCHOOLS, SPAN_MM, type HandCosts } from './schools';

@@ -106,7 +106,8 @@ function travelCost(m: HandModel, a: Hold, b: Hold, perMm: number, tell?: Tell):
   return part(tell, 'travel', perMm * far + m.costs.farPerMm * Math.max(0, far - m.costs.farMm));
 }
 
-function part(tell: Tell | undefined, word: CostWord, mm: number): number {
+/** Tells a part of a cost, and gives it back. */
+export function part(tell: Tell | undefined, word: CostWord, mm: number): number {
   if (tell && mm) tell(word, mm);
   return mm;
 }

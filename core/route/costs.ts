@@ -1,5 +1,5 @@
 import { checkNumber, fail } from '../errors';
-import { handModel, SCHOOLS, type HandCosts, type State, type Task } from '../fingering';
+import { handModel, part, SCHOOLS, type HandCosts, type State, type Task, type Tell } from '../fingering';
 import { toneIndex } from '../instrument';
 import type { FingeringSchool, Hand, Instrument, RouteWeights } from '../types';
 
@@ -54,27 +54,33 @@ const routeCosts = (c: HandCosts, w: RouteWeights): HandCosts => ({
   forward: c.forward * w.stretch,
 });
 
-/** What a route's search minimises, beside its line. */
-export type RouteTask = Pick<Task, 'hand' | 'own'> & { extra: (a: State, b: State) => number };
+/** What a route's search minimises, beside its line. Each cost can be told part by part. */
+export interface RouteTask extends Pick<Task, 'hand'> {
+  extra: (a: State, b: State, tell?: Tell) => number;
+  own: (s: State, tell?: Tell) => number;
+}
 
 /** Costs of a route on an instrument: the hand's, and those of strings, tone and regions. `open` by string number. */
 export function routeTask(i: Instrument, open: number[], school: FingeringSchool, size: Hand['size'], w: RouteWeights): RouteTask {
   const hand = handModel(i, school, size, routeCosts(SCHOOLS[school], w));
   const tones: number[] = [];
   const toneOf = (s: State): number => (tones[s.string * 64 + s.fret] ??= toneIndex(i, { string: s.string, fret: s.fret }));
-  const perOpen = OPEN_STRING * w.openStrings;
+  const missed = (s: State): number => (w.tone > 0 ? w.tone * (1 - toneOf(s)) : -w.tone * toneOf(s));
   return {
     hand,
-    own: (s) => (s.finger === 0 ? perOpen : 0) + (w.tone ? TONE * (w.tone > 0 ? w.tone * (1 - toneOf(s)) : -w.tone * toneOf(s)) : 0),
-    extra: (a, b) => (a.string === b.string ? 0 : changeCost(a, b, open, w.stringChanges)) + (w.region ? crossing(a, b) * w.region : 0),
+    own: (s, tell) =>
+      part(tell, 'open', s.finger === 0 ? OPEN_STRING * w.openStrings : 0) + part(tell, 'tone', w.tone ? TONE * missed(s) : 0),
+    extra: (a, b, tell) =>
+      (a.string === b.string ? 0 : changeCost(a, b, open, w.stringChanges, tell)) +
+      part(tell, 'region', w.region ? crossing(a, b) * w.region : 0),
   };
 }
 
 /** Going up in pitch on a lower string, or down on a higher one, is against the direction. */
-function changeCost(a: State, b: State, open: number[], weight: number): number {
+function changeCost(a: State, b: State, open: number[], weight: number, tell?: Tell): number {
   const rise = open[b.string] + b.fret - open[a.string] - a.fret;
   const toHigher = open[b.string] - open[a.string];
-  return weight * (STRING_CHANGE + (rise * toHigher < 0 ? AGAINST : 0));
+  return part(tell, 'string', weight * STRING_CHANGE) + part(tell, 'against', rise * toHigher < 0 ? weight * AGAINST : 0);
 }
 
 const crossing = (a: State, b: State): number => (a.fret <= BORDER_FRET === b.fret <= BORDER_FRET ? 0 : CROSSING);

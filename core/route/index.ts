@@ -4,3 +4,4 @@ export { MOST_NOTES } from './line';
 export { pickStrokes } from './picking';
 export { planning, planRoute } from './plan';
 export { handPlaces, type HandPlace } from './route';
+export { whyStep } from './why';

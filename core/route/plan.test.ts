@@ -7,6 +7,7 @@ import {
   placesOf,
   planning,
   planRoute,
+  whyStep,
   type FingeringSchool,
   type Instrument,
   type Route,
@@ -80,6 +81,24 @@ describe('best routes', () => {
           expect(r.steps.reduce((sum, s) => sum + s.costMm, 0)).toBeCloseTo(r.cost, 6);
         }
       }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('can say what each step costs: the parts add up, and no other finger is cheaper on the same places', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 40, max: 80 }), { minLength: 2, maxLength: 10 }),
+        anySchool,
+        anyWeights,
+        fc.nat(),
+        (pitches, school, weights, at) => {
+          const [r] = planRoute(guitar(), DORIAN, { pitches, school, weights, count: 1 });
+          const why = whyStep(guitar(), r.steps, at % r.steps.length, { school, weights });
+          expect(why.parts.reduce((sum, p) => sum + p.mm, 0)).toBeCloseTo(why.step.costMm, 6);
+          for (const { moreMm } of why.others) expect(moreMm).toBeGreaterThan(-1e-6);
+        },
+      ),
       { numRuns: 60 },
     );
   });

@@ -1,5 +1,4 @@
 import { useCallback, useMemo, useState } from 'react';
-import { Link } from 'react-router';
 import type { StudyBody } from '../../../contract';
 import { KeyList } from '../../shell/KeyList';
 import { useKeys } from '../../shell/keys';
@@ -8,9 +7,9 @@ import { useTheme } from '../../shell/theme';
 import { upAndDown, useHear } from '../../sound/useHear';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
-import { rungOf } from '../../store/moves';
-import { selectBody, selectLaid, selectNotes, selectRung, type Laid } from '../../store/study';
-import { useOpenStudy } from '../useOpenStudy';
+
+import { rungOf, selectNotes, selectRung, type Laid } from '../../store/study';
+import { StudyGate } from '../StudyGate';
 import { NeckSheet } from './NeckSheet';
 import { InstrumentBar } from './InstrumentBar';
 import { MapPanels, WhyLine } from './MapPanels';
@@ -18,50 +17,13 @@ import { MapTools } from './MapTools';
 import { Problem } from './Problem';
 import { Sentence } from './Sentence';
 import { SheetPart } from './SheetPart';
-import { Toolbar, UndoRedo } from './Toolbar';
+import { Toolbar } from './Toolbar';
+import { UndoRedo } from '../UndoRedo';
 import { useMapCommands } from './useMapCommands';
-
-const WAITING = {
-  opening: 'Opening the notebook …',
-  none: 'The notebook is empty.',
-  offline: 'The server does not answer. Start it again with npm start; nothing is lost.',
-};
 
 /** The whole neck for one study: what is mapped, where, with which fingers. */
 export function MapView() {
-  const opening = useOpenStudy();
-  const body = useAppSelector(selectBody);
-  const laid = useAppSelector(selectLaid);
-  const broken = useAppSelector((s) => s.editor.problems.find((p) => !p.field.startsWith('scale')));
-  if (broken) return <Broken problem={broken} />;
-  if (opening !== 'open' || !body || !laid) {
-    return (
-      <p role="status" className="py-16 text-center text-lg">
-        {WAITING[opening === 'open' ? 'opening' : opening]}{' '}
-        {opening === 'none' && (
-          <Link className="text-feather underline" to="/notebook">
-            Make a study
-          </Link>
-        )}
-      </p>
-    );
-  }
-  return <OpenMap body={body} laid={laid} />;
-}
-
-/** A record that this version cannot read is shown as what it is, and left alone. */
-function Broken({ problem }: { problem: { field: string; message: string } }) {
-  return (
-    <div role="alert" className="mx-auto max-w-xl py-16 text-center">
-      <p className="text-lg">This study cannot be shown: {problem.message}</p>
-      <p className="mt-2 text-soft">
-        It was left as it is.{' '}
-        <Link className="text-feather underline" to="/notebook">
-          Choose another in the Notebook
-        </Link>
-      </p>
-    </div>
-  );
+  return <StudyGate>{(body, laid) => <OpenMap body={body} laid={laid} />}</StudyGate>;
 }
 
 function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {

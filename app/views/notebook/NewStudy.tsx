@@ -1,17 +1,11 @@
 import { useState, type FormEvent } from 'react';
-import type { StudyBody } from '../../../contract';
+import { PLAIN_STUDY, type StudyBody } from '../../../contract';
 import { useCreateStudyMutation } from '../../store/api';
 import { Button } from '../../ui/Button';
 
 /** A new study begins on a plain six-string guitar; the sentence on the Map makes it what it is to be. */
 const freshStudy = (name: string, set: string): StudyBody => ({
-  format: 2,
-  over: null,
-  chord: null,
-  passing: [],
-  focus: [],
-  built: null,
-  ownScales: [],
+  ...structuredClone(PLAIN_STUDY),
   name,
   set,
   note: '',

@@ -1,0 +1,132 @@
+import { createSelector } from '@reduxjs/toolkit';
+import type { Connection, StudyBody } from '../../contract';
+import {
+  defaultSchool,
+  USUAL_WEIGHTS,
+  type ConnectRequest,
+  type Instrument,
+  type Place,
+  type RouteRequest,
+  type ScaleRef,
+  type Shape,
+} from '../../core';
+import { rungIndex, rungOf, selectBody, selectLaid, selectRung } from './study';
+
+/** How many ways there are offered side by side. */
+const OFFERED = 4;
+
+/** What the route worker is asked. */
+export type RouteJob = { instrument: Instrument; scale: ScaleRef } & ({ plan: RouteRequest } | { connect: ConnectRequest });
+
+/** Until the player asks for something: from the chosen rung to the one after next, on seams. */
+export function usualConnection(shapes: Shape[], current: number): Connection {
+  const from = Math.max(0, Math.min(current, shapes.length - 2));
+  const to = Math.min(shapes.length - 1, from + 2);
+  return {
+    way: 'seam',
+    from: rungOf(shapes[from]),
+    to: rungOf(shapes[to]),
+    strings: [],
+    start: null,
+    goal: null,
+    motion: 'run',
+    pitches: [],
+    within: null,
+    weights: { ...USUAL_WEIGHTS },
+    held: [],
+    fingers: [],
+    picking: 'alternate',
+    choice: 0,
+    staff: false,
+  };
+}
+
+/** A connection with its rungs found on the ladder as it is now. */
+export interface Ends {
+  asked: Connection;
+  from: number;
+  to: number;
+}
+
+export const selectEnds = createSelector([selectBody, selectLaid, selectRung], (body, laid, current): Ends | null => {
+  if (!body || !laid?.shapes.length) return null;
+  const asked = body.connection ?? usualConnection(laid.shapes, current);
+  return { asked, from: rungIndex(laid.shapes, asked.from), to: rungIndex(laid.shapes, asked.to) };
+});
+
+type Fields = Partial<Connection>;
+
+/** Changes that ask for another line: what was settled note by note, and which way there was shown, go with the old one. */
+const asAsked: Fields = { held: [], fingers: [], choice: 0 };
+
+/** A change to what Connect is asked. */
+export const ask = (ends: Ends, fields: Fields): Partial<StudyBody> => ({ connection: { ...ends.asked, ...asAsked, ...fields } });
+/** A change that leaves the line as it is. */
+export const tell = (ends: Ends, fields: Fields): Partial<StudyBody> => ({ connection: { ...ends.asked, ...fields } });
+
+/** A new end of the ladder takes away the end named by place. */
+export const askFrom = (ends: Ends, shape: Shape): Partial<StudyBody> => ask(ends, { from: rungOf(shape), start: null });
+export const askTo = (ends: Ends, shape: Shape): Partial<StudyBody> => ask(ends, { to: rungOf(shape), goal: null });
+
+/** Back the way it came. A goal that is no place cannot be a start: the rung's end note stands for it. */
+export function turned(ends: Ends): Partial<StudyBody> {
+  const { from, to, start, goal, pitches } = ends.asked;
+  return ask(ends, { from: to, to: from, start: goal && 'string' in goal ? goal : null, goal: start, pitches: [...pitches].reverse() });
+}
+
+/** One note held on a place; the same place again lets it go. */
+export function hold(ends: Ends, index: number, place: Place | null): Partial<StudyBody> {
+  const others = ends.asked.held.filter((h) => h.index !== index);
+  return tell(ends, { held: place ? [...others, { index, string: place.string, fret: place.fret }] : others, choice: 0 });
+}
+
+/** One note's finger settled, or free again. */
+export function settle(ends: Ends, index: number, finger: number | null): Partial<StudyBody> {
+  const others = ends.asked.fingers.filter((f) => f.index !== index);
+  return tell(ends, { fingers: finger === null ? others : [...others, { index, finger }], choice: 0 });
+}
+
+/** Ends, held notes and settled fingers belong to a scale on a neck: on another they go, the rest stays. */
+export const loosened = (c: Connection | null): Connection | null =>
+  c && { ...c, ...asAsked, start: null, goal: null, within: null, strings: [] };
+
+/** Whether the line goes up the neck, as its rungs lie. */
+export const goesUp = (ends: Ends): boolean => ends.from <= ends.to;
+
+/** The note a line begins or ends with, of a rung: its lowest or highest. */
+export const endNote = (shape: Shape, highest: boolean): Place => {
+  const sorted = [...shape.notes].sort((a, b) => a.midi - b.midi);
+  const { string, fret } = sorted[highest ? sorted.length - 1 : 0];
+  return { string, fret };
+};
+
+/** Start and goal of a best route: as named, or the outermost notes of the rungs. */
+export function routeEnds(ends: Ends, shapes: Shape[]): { from: Place; to: NonNullable<Connection['goal']> } {
+  const up = goesUp(ends);
+  const { start, goal } = ends.asked;
+  return { from: start ?? endNote(shapes[ends.from], !up), to: goal ?? endNote(shapes[ends.to], up) };
+}
+
+/** What to ask the worker; null where there is no ladder. */
+export const selectJob = createSelector([selectBody, selectLaid, selectEnds], (body, laid, ends): RouteJob | null => {
+  if (!body || !laid || !ends) return null;
+  const { instrument, scale, layout, school, hand } = body;
+  const { asked } = ends;
+  const options = {
+    school: school ?? defaultSchool(layout),
+    hand: { size: hand },
+    weights: asked.weights,
+    count: OFFERED,
+    differ: 'place' as const,
+    held: asked.held,
+    pins: asked.fingers,
+  };
+  const strings = asked.strings.length ? { strings: asked.strings } : {};
+  if (asked.way !== 'best') {
+    const connect: ConnectRequest = { way: asked.way, layout, fromRung: ends.from, toRung: ends.to, ...options, ...strings };
+    return { instrument, scale, connect };
+  }
+  const where = { ...strings, ...(asked.within ? { within: asked.within } : {}) };
+  if (asked.motion === 'given') return { instrument, scale, plan: { pitches: asked.pitches, ...options, ...where } };
+  return { instrument, scale, plan: { ...routeEnds(ends, laid.shapes), motion: asked.motion, ...options, ...where } };
+});

@@ -1,0 +1,52 @@
+import { Play, Square } from 'lucide-react';
+import { TEMPO } from '../../contract';
+import { Button } from '../ui/Button';
+import { NumberField } from '../ui/NumberField';
+import { SentencePart } from '../ui/SentencePart';
+
+/** Beats a minute, by number or by slider. */
+export function Tempo({ tempo, onTempo }: { tempo: number; onTempo: (tempo: number) => void }) {
+  return (
+    <SentencePart
+      name="tempo"
+      look="chip"
+      text={
+        <>
+          <span className="text-soft">Tempo:</span>
+          <b className="num font-semibold">{tempo}</b>
+        </>
+      }
+    >
+      {() => (
+        <>
+          <NumberField label="Beats a minute" value={tempo} min={TEMPO.min} max={TEMPO.max} onChange={onTempo} />
+          <input
+            type="range"
+            aria-label="Tempo"
+            min={TEMPO.min}
+            max={TEMPO.max}
+            step={2}
+            value={tempo}
+            onChange={(e) => onTempo(Number(e.target.value))}
+            className="accent-brass"
+          />
+          <p className="text-xs text-soft">With headphones, begin quietly and turn up.</p>
+        </>
+      )}
+    </SentencePart>
+  );
+}
+
+/** Starts and stops hearing. */
+export function HearButton({ on, disabled, onHear }: { on: boolean; disabled: boolean; onHear: () => void }) {
+  return (
+    <Button
+      look="brass"
+      disabled={disabled}
+      icon={on ? <Square size={14} fill="currentColor" aria-hidden /> : <Play size={14} fill="currentColor" aria-hidden />}
+      onClick={onHear}
+    >
+      {on ? 'Stop' : 'Hear it'}
+    </Button>
+  );
+}
