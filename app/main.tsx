@@ -6,6 +6,7 @@ import { Shell } from './shell/Shell';
 import { applyTheme } from './shell/theme';
 import { store } from './store';
 import './styles.css';
+import { ConnectView } from './views/connect/ConnectView';
 import { InstrumentsView } from './views/instruments/InstrumentsView';
 import { MapView } from './views/map/MapView';
 import { NotebookView } from './views/notebook/NotebookView';
@@ -17,6 +18,7 @@ const router = createBrowserRouter([
     element: <Shell />,
     children: [
       { path: '/map', element: <MapView /> },
+      { path: '/connect', element: <ConnectView /> },
       { path: '/instruments', element: <InstrumentsView /> },
       { path: '/notebook', element: <NotebookView /> },
       { path: '*', element: <Navigate to="/map" replace /> },

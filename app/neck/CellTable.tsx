@@ -1,10 +1,18 @@
-import { memo } from 'react';
-import type { Instrument, Shape } from '../../core';
+import { Fragment, memo } from 'react';
+import type { Cell, Instrument, Place, Shape } from '../../core';
 import { glyphs } from '../../core';
 import type { NeckGeometry } from './geometry';
 
+interface Props {
+  shape: Shape;
+  instrument: Instrument;
+  g: NeckGeometry;
+  /** A finger was pressed: why it is that one, and others for it. */
+  onFinger: (place: Place, button: HTMLElement) => void;
+}
+
 /** Frets, steps and fingers, each row in line with its string; for a screen reader, the neck itself. */
-export const CellTable = memo(function CellTable({ shape, instrument, g }: { shape: Shape; instrument: Instrument; g: NeckGeometry }) {
+export const CellTable = memo(function CellTable({ shape, instrument, g, onFinger }: Props) {
   const cell = (string: number) => shape.cells.find((c) => c.string === string);
   const jog = (above: number) => shape.jogs.find((j) => j.above === above);
   return (
@@ -38,7 +46,7 @@ export const CellTable = memo(function CellTable({ shape, instrument, g }: { sha
               <th scope="row" className="sr-only">{`string ${k + 1}, ${glyphs(s.open)}`}</th>
               <td className={`pr-3 ${fit(c?.frets.length)}`}>{c ? c.frets.join(' ') : '–'}</td>
               <td className={`pr-3 text-soft ${fit(c?.frets.length)}`}>{c?.steps.join(' ')}</td>
-              <td className={`font-semibold text-feather ${fit(c?.frets.length)}`}>{c?.fingers.join('-')}</td>
+              <td className={`font-semibold text-feather ${fit(c?.frets.length)}`}>{c && <Fingers c={c} onFinger={onFinger} />}</td>
               <td className="sr-only">{notesOn(shape, k + 1)}</td>
               <td aria-hidden={!j} className="relative w-0 p-0">
                 {j && (
@@ -54,6 +62,22 @@ export const CellTable = memo(function CellTable({ shape, instrument, g }: { sha
     </table>
   );
 });
+
+/** Each finger can be pressed. */
+const Fingers = ({ c, onFinger }: { c: Cell } & Pick<Props, 'onFinger'>) =>
+  c.fingers.map((finger, k) => (
+    <Fragment key={k}>
+      {k > 0 && '-'}
+      <button
+        type="button"
+        className="min-w-[1.1em] cursor-pointer rounded hover:bg-feather-wash"
+        aria-label={`finger ${finger} on fret ${c.frets[k]}: why, or another`}
+        onClick={(e) => onFinger({ string: c.string, fret: c.frets[k] }, e.currentTarget)}
+      >
+        {finger}
+      </button>
+    </Fragment>
+  ));
 
 /** A whole string of notes wraps small; a cell of a hand stays on one line. */
 const fit = (notes = 0): string => (notes > 6 ? 'text-[10.5px] leading-[12px] break-words' : 'whitespace-nowrap');

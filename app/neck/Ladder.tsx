@@ -1,5 +1,6 @@
 import { memo, useEffect, useMemo, useRef } from 'react';
-import type { Shape } from '../../core';
+import type { Seam, Shape } from '../../core';
+import { seamLine } from '../words/shape-text';
 import { Signs } from '../ui/Signs';
 import { lanesOf, wireX, fretX, type NeckGeometry } from './geometry';
 
@@ -8,6 +9,10 @@ interface Props {
   shapes: Shape[];
   current: number;
   onChoose: (index: number) => void;
+  seams: Seam[];
+  /** The seam that is shown, or -1. */
+  seam: number;
+  onSeam: (index: number) => void;
 }
 
 const LANE = 32;
@@ -30,7 +35,7 @@ function lanesFor(shapes: Shape[], spans: { from: number; to: number }[]): numbe
 }
 
 /** All shapes of the layout as rungs under the neck, each as wide as it lies. */
-export const Ladder = memo(function Ladder({ g, shapes, current, onChoose }: Props) {
+export const Ladder = memo(function Ladder({ g, shapes, current, onChoose, seams, seam, onSeam }: Props) {
   const list = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const box = list.current;
@@ -39,15 +44,54 @@ export const Ladder = memo(function Ladder({ g, shapes, current, onChoose }: Pro
   const spans = useMemo(() => shapes.map((s) => spanOf(g, s)), [g, shapes]);
   const lanes = useMemo(() => lanesFor(shapes, spans), [shapes, spans]);
   return (
+    <>
+      <div
+        ref={list}
+        role="radiogroup"
+        aria-label="Rungs of the ladder, from the nut up"
+        className="relative"
+        style={{ height: LANE * (Math.max(0, ...lanes) + 1) + 8, width: g.width }}
+      >
+        {shapes.map((s, k) => (
+          <Rung key={s.id} shape={s} on={k === current} {...spans[k]} top={lanes[k] * LANE + 6} index={k} onChoose={onChoose} />
+        ))}
+      </div>
+      {seams.length > 0 && <Seams g={g} shapes={shapes} spans={spans} seams={seams} seam={seam} onSeam={onSeam} />}
+    </>
+  );
+});
+
+const SEAM_PX = 27;
+const SEAM_LANE = 25;
+
+type SeamsProps = Pick<Props, 'g' | 'shapes' | 'seams' | 'seam' | 'onSeam'> & { spans: { from: number; to: number }[] };
+
+/** Between every two rungs how many places they share; chosen, both hands are shown on the neck. */
+const Seams = memo(function Seams({ g, shapes, spans, seams, seam, onSeam }: SeamsProps) {
+  const at = seams.map((_, k) => (Math.max(spans[k].from, spans[k + 1].from) + Math.min(spans[k].to, spans[k + 1].to)) / 2);
+  const lanes = lanesOf(at.map((x) => ({ from: x - SEAM_PX / 2 - 1, to: x + SEAM_PX / 2 + 1 })));
+  return (
     <div
-      ref={list}
-      role="radiogroup"
-      aria-label="Rungs of the ladder, from the nut up"
+      role="group"
+      aria-label="Seams between the rungs"
       className="relative"
-      style={{ height: LANE * (Math.max(0, ...lanes) + 1) + 8, width: g.width }}
+      style={{ height: SEAM_LANE * (Math.max(0, ...lanes) + 1), width: g.width }}
     >
-      {shapes.map((s, k) => (
-        <Rung key={s.id} shape={s} on={k === current} {...spans[k]} top={lanes[k] * LANE + 6} index={k} onChoose={onChoose} />
+      <span aria-hidden className="absolute top-0.5 text-[11px] text-soft" style={g.mirrored ? { right: 0 } : { left: 0 }}>
+        seams
+      </span>
+      {seams.map((s, k) => (
+        <button
+          key={shapes[k].id}
+          type="button"
+          aria-pressed={k === seam}
+          aria-label={`Seam of ${shapes[k].label} with ${seamLine(shapes[k + 1], s)}`}
+          onClick={() => onSeam(k === seam ? -1 : k)}
+          className={`num absolute flex h-[22px] cursor-pointer items-center justify-center rounded-full border border-dashed text-[11px] ${k === seam ? 'border-brass-deep bg-brass font-semibold text-brass-ink' : 'border-soft bg-sheet text-soft hover:text-ink'}`}
+          style={{ left: at[k] - SEAM_PX / 2, top: lanes[k] * SEAM_LANE, width: SEAM_PX }}
+        >
+          {s.shared.length}
+        </button>
       ))}
     </div>
   );

@@ -1,10 +1,11 @@
-import { Grid3x3, Guitar, Moon, NotebookText, Sun } from 'lucide-react';
+import { Grid3x3, Guitar, Waypoints, Moon, NotebookText, Sun } from 'lucide-react';
 import { NavLink, Outlet } from 'react-router';
 import { useTheme } from './theme';
 
 /** The views there are, in the order of a player's work. A view not built yet is not here. */
 const VIEWS = [
   { to: '/map', word: 'Map', Icon: Grid3x3 },
+  { to: '/connect', word: 'Connect', Icon: Waypoints },
   { to: '/notebook', word: 'Notebook', Icon: NotebookText },
   { to: '/instruments', word: 'Instruments', Icon: Guitar },
 ];

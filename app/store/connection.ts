@@ -10,6 +10,7 @@ import {
   type ScaleRef,
   type Shape,
 } from '../../core';
+import type { EndChoice } from '../words/end-text';
 import { rungIndex, rungOf, selectBody, selectLaid, selectRung } from './study';
 
 /** How many ways there are offered side by side. */
@@ -18,28 +19,43 @@ const OFFERED = 4;
 /** What the route worker is asked. */
 export type RouteJob = { instrument: Instrument; scale: ScaleRef } & ({ plan: RouteRequest } | { connect: ConnectRequest });
 
+/** Changes that ask for another line: what was settled note by note, and which way there was shown, go with the old one. */
+const asAsked = { held: [], fingers: [], choice: 0 };
+
+const BLANK: Omit<Connection, 'from' | 'to'> = {
+  way: 'seam',
+  strings: [],
+  start: null,
+  goal: null,
+  motion: 'run',
+  pitches: [],
+  within: null,
+  weights: { ...USUAL_WEIGHTS },
+  held: [],
+  fingers: [],
+  picking: 'alternate',
+  choice: 0,
+  staff: false,
+};
+
 /** Until the player asks for something: from the chosen rung to the one after next, on seams. */
 export function usualConnection(shapes: Shape[], current: number): Connection {
   const from = Math.max(0, Math.min(current, shapes.length - 2));
   const to = Math.min(shapes.length - 1, from + 2);
-  return {
-    way: 'seam',
-    from: rungOf(shapes[from]),
-    to: rungOf(shapes[to]),
-    strings: [],
-    start: null,
-    goal: null,
-    motion: 'run',
-    pitches: [],
-    within: null,
-    weights: { ...USUAL_WEIGHTS },
-    held: [],
-    fingers: [],
-    picking: 'alternate',
-    choice: 0,
-    staff: false,
-  };
+  return { ...BLANK, from: rungOf(shapes[from]), to: rungOf(shapes[to]) };
 }
+
+/** From one rung to the next on their seam; what counts and the picking stay as they were. */
+export const seamConnection = ({ connection }: StudyBody, below: Shape, above: Shape): Connection => ({
+  ...(connection ?? BLANK),
+  ...asAsked,
+  way: 'seam',
+  from: rungOf(below),
+  to: rungOf(above),
+  strings: [],
+  start: null,
+  goal: null,
+});
 
 /** A connection with its rungs found on the ladder as it is now. */
 export interface Ends {
@@ -48,25 +64,33 @@ export interface Ends {
   to: number;
 }
 
-export const selectEnds = createSelector([selectBody, selectLaid, selectRung], (body, laid, current): Ends | null => {
-  if (!body || !laid?.shapes.length) return null;
-  const asked = body.connection ?? usualConnection(laid.shapes, current);
-  return { asked, from: rungIndex(laid.shapes, asked.from), to: rungIndex(laid.shapes, asked.to) };
-});
+/** What is asked of the study as it stands; null where there is no ladder. */
+export function endsNow({ body, shapes, current }: { body: StudyBody; shapes: Shape[]; current: number }): Ends | null {
+  if (!shapes.length) return null;
+  const asked = body.connection ?? usualConnection(shapes, current);
+  return { asked, from: rungIndex(shapes, asked.from), to: rungIndex(shapes, asked.to) };
+}
+
+export const selectEnds = createSelector([selectBody, selectLaid, selectRung], (body, laid, current): Ends | null =>
+  body && laid ? endsNow({ body, shapes: laid.shapes, current }) : null,
+);
 
 type Fields = Partial<Connection>;
-
-/** Changes that ask for another line: what was settled note by note, and which way there was shown, go with the old one. */
-const asAsked: Fields = { held: [], fingers: [], choice: 0 };
 
 /** A change to what Connect is asked. */
 export const ask = (ends: Ends, fields: Fields): Partial<StudyBody> => ({ connection: { ...ends.asked, ...asAsked, ...fields } });
 /** A change that leaves the line as it is. */
 export const tell = (ends: Ends, fields: Fields): Partial<StudyBody> => ({ connection: { ...ends.asked, ...fields } });
 
-/** A new end of the ladder takes away the end named by place. */
-export const askFrom = (ends: Ends, shape: Shape): Partial<StudyBody> => ask(ends, { from: rungOf(shape), start: null });
-export const askTo = (ends: Ends, shape: Shape): Partial<StudyBody> => ask(ends, { to: rungOf(shape), goal: null });
+/** Another start: a rung, or a place, which asks for the best route. */
+export const askFrom = (ends: Ends, shapes: Shape[], end: EndChoice): Partial<StudyBody> =>
+  ask(ends, 'rung' in end ? { from: rungOf(shapes[end.rung]), start: null } : 'place' in end ? { way: 'best', start: end.place } : {});
+
+/** Another goal: a rung, or a place, a fret under the hand or a pitch, which ask for the best route. */
+export function askTo(ends: Ends, shapes: Shape[], end: EndChoice): Partial<StudyBody> {
+  if ('rung' in end) return ask(ends, { to: rungOf(shapes[end.rung]), goal: null });
+  return ask(ends, { way: 'best', goal: 'place' in end ? end.place : 'hand' in end ? { fret: end.hand } : { pitch: end.pitch } });
+}
 
 /** Back the way it came. A goal that is no place cannot be a start: the rung's end note stands for it. */
 export function turned(ends: Ends): Partial<StudyBody> {

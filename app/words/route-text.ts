@@ -76,6 +76,19 @@ export function routeTitle(way: Way, r: Route): string {
   }
 }
 
+/** Titles of ways side by side; those that would read alike say where they first part. */
+export function routeTitles(way: Way, routes: readonly Route[]): string[] {
+  const titles = routes.map((r) => routeTitle(way, r));
+  return titles.map((title, k) => {
+    const twin = titles.indexOf(title);
+    if (twin === k) return title;
+    const at = routes[k].steps.findIndex((s, n) => !samePlace(s, routes[twin].steps[n]));
+    return at < 0 ? title : `${title}, note ${at + 1} on string ${routes[k].steps[at].string}`;
+  });
+}
+
+const samePlace = (a: Place, b: Place | undefined): boolean => a.string === b?.string && a.fret === b.fret;
+
 const mm = (n: number): string => `${Math.round(n)} mm`;
 
 export const shiftWords = (r: Route): string => `${r.shifts} ${r.shifts === 1 ? 'shift' : 'shifts'}`;
@@ -146,8 +159,7 @@ export const WEIGHT_WORDS: { key: keyof RouteWeights; name: string; less: string
 export const STROKE_WORDS: Record<Stroke, string> = { down: 'down', up: 'up', hammer: 'hammered', pull: 'pulled off', slide: 'slid' };
 
 /** One note for those who hear the tab: "note 3, A2, string 5, fret 0, index, picked down, the hand moves to fret 4". */
-export function stepWords(i: Instrument, s: FingeredStep, index: number, stroke: Stroke): string {
-  const pitch = pitchName(midiOf(i.strings[s.string - 1].open) + s.fret);
+export function stepWords(s: FingeredStep, index: number, pitch: string, stroke: Stroke): string {
   const moved = s.move === 'shift' || s.move === 'slide' ? `, the hand moves to fret ${s.handFret}` : '';
   const finger = s.finger ? `${FINGER_WORDS[s.finger]} finger` : 'open string';
   return `note ${index + 1}, ${pitch}, ${placeWords(s)}, ${finger}, ${STROKE_WORDS[stroke]}${moved}`;

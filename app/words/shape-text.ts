@@ -85,7 +85,7 @@ const shiftWords = (seam: Seam): string => {
   return frets === 0 ? 'the hand stays' : `shift ${frets} fret${frets === 1 ? '' : 's'} (${Math.round(seam.shiftMm)} mm)`;
 };
 
-const seamLine = (other: Shape, seam: Seam): string => {
+export const seamLine = (other: Shape, seam: Seam): string => {
   const n = seam.shared.length;
   const shared = n === 0 ? 'no shared places' : `${n} shared place${n === 1 ? '' : 's'}`;
   return `${other.label}, frets ${other.lowFret} to ${other.highFret}; ${shared}, ${shiftWords(seam)}`;
@@ -108,6 +108,24 @@ export function neighbourFacts(shapes: Shape[], seams: Seam[], k: number): Fact[
       ? [{ name: 'Below', words: seamLine(shapes[k - 1], seams[k - 1]) }]
       : [{ name: 'Below', words: 'nothing: this is the lowest rung' }]),
     { name: 'Folded', words: folded.length ? `again at fret ${folded.join(' and ')}` : 'no copy twelve frets away fits on this neck' },
+  ];
+}
+
+/** What a player wants to know of a seam: the hand's way, and each shared place with the finger on either side. */
+export function seamFacts(below: Shape, above: Shape, seam: Seam): Fact[] {
+  const fingers = (s: Seam['shared'][number]): string =>
+    s.fingerBelow === s.fingerAbove
+      ? `${CIRCLED[s.fingerBelow]} in both`
+      : `${CIRCLED[s.fingerBelow]} below, ${CIRCLED[s.fingerAbove]} above`;
+  const byString = groupBy(seam.shared, (s) => String(s.place.string));
+  return [
+    { name: 'Hand', words: `from fret ${below.handFret} to ${above.handFret}; ${shiftWords(seam)}` },
+    ...(byString.length
+      ? byString.map((on) => ({
+          name: `String ${on[0].place.string}`,
+          words: on.map((s) => `fret ${s.place.fret}: ${fingers(s)}`).join('; '),
+        }))
+      : [{ name: 'Shared', words: 'nothing: the hand leaves one rung for the other' }]),
   ];
 }
 

@@ -5,7 +5,7 @@ import { scaledNeck } from '../neck';
 import type { ConnectRequest, ConnectWay, Instrument, Route, ScaleRef } from '../types';
 import { routeTask, weightsOf } from './costs';
 import { PINNED } from './plan';
-import { distinct, solve } from './route';
+import { distinct, solve, USUAL_COUNT, type Line } from './route';
 import { diagonalWay } from './ways/diagonal';
 import { mergeSkipWay } from './ways/merge-skip';
 import { oneStringWay } from './ways/one-string';
@@ -53,11 +53,16 @@ export function* connecting(i: Instrument, ref: ScaleRef, o: ConnectRequest): Ge
   checkHand(o.school, o.hand);
   const c = crossingOf(i, ref, o);
   const costs = routeTask(i, c.neck.open, o.school, o.hand?.size ?? 'medium', weightsOf(o.weights));
-  const { preferred = [], lines } = WAYS[o.way](c);
-  const usable = lines.filter((l) => l.options.length > 0);
-  const best = preferred.length ? yield* solve(c.neck, costs, preferred, { ...o, count: 1 }) : [];
-  const others = usable.length && (o.count ?? 3) > best.length ? yield* solve(c.neck, costs, usable, o) : [];
-  const routes = distinct([...best, ...others], o.differ ?? 'hand').slice(0, o.count ?? 3);
+  const { preferred = [], lines, otherwise = [] } = WAYS[o.way](c);
+  const count = o.count ?? USUAL_COUNT;
+  const among = function* (some: Line[], most: number): Generator<number, Route[]> {
+    const usable = some.filter((l) => l.options.length > 0);
+    return usable.length && most > 0 ? yield* solve(c.neck, costs, usable, { ...o, count: most }) : [];
+  };
+  const best = yield* among(preferred, 1);
+  const others = yield* among(lines, count > best.length ? count : 0);
+  const found = distinct([...best, ...others], o.differ ?? 'hand').slice(0, count);
+  const routes = found.length ? found : yield* among(otherwise, count);
   if (!routes.length) fail('NO_ROUTE', o.pins?.length ? 'pins' : 'way', o.pins?.length ? PINNED : NOTHING[o.way]);
   return routes;
 }

@@ -19,7 +19,7 @@ export interface Line {
 }
 
 const MOST_ROUTES = 50;
-const USUAL_COUNT = 3;
+export const USUAL_COUNT = 3;
 
 /** Solves several lines and merges what they give, cheapest first. Yields the share of the work done. */
 export function* solve(neck: ScaledNeck, costs: RouteTask, lines: Line[], o: RouteOptions): Generator<number, Route[]> {

@@ -1,16 +1,18 @@
+import { useNavigate } from 'react-router';
 import type { StudyBody } from '../../../contract';
 import { isScale, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
+import { seamConnection } from '../../store/connection';
 import { buildNext } from '../../store/moves';
 import type { Laid } from '../../store/study';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
 import { overWords } from '../../words/bend-text';
-import { neighbourFacts, needsCare, shapeFacts } from '../../words/shape-text';
+import { neighbourFacts, needsCare, seamFacts, shapeFacts } from '../../words/shape-text';
 import { whyWords } from '../../words/why-text';
-import { Hint } from './Hint';
-import { Facts, Panel } from './Panels';
+import { Hint } from '../../ui/Hint';
+import { Facts, Panel } from '../../ui/Panels';
 import { ScalePanel } from './ScalePanel';
 
 /** Why the shape looks so, and what a scale laid over it changes. */
@@ -39,7 +41,7 @@ export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape
 }
 
 /** The scale and how to change it, the shape, and the rungs next to it. */
-export function MapPanels({ body, laid, current }: { body: StudyBody; laid: Laid; current: number }) {
+export function MapPanels({ body, laid, current, seam }: { body: StudyBody; laid: Laid; current: number; seam: number }) {
   const shape = laid.shapes[current];
   return (
     <div className="mt-3 grid grid-cols-1 gap-3 md:grid-cols-2 xl:grid-cols-[1.3fr_1fr_1fr]">
@@ -65,11 +67,34 @@ export function MapPanels({ body, laid, current }: { body: StudyBody; laid: Laid
               </Hint>
             )}
           </Panel>
-          <Panel title="On the rungs next to it">
-            <Facts facts={neighbourFacts(laid.shapes, laid.seams, current)} />
-          </Panel>
+          {laid.seams[seam] ? (
+            <SeamPanel laid={laid} seam={seam} />
+          ) : (
+            <Panel title="On the rungs next to it">
+              <Facts facts={neighbourFacts(laid.shapes, laid.seams, current)} />
+            </Panel>
+          )}
         </>
       )}
     </div>
+  );
+}
+
+/** Where two rungs meet, and the way on to Connect. */
+function SeamPanel({ laid, seam }: { laid: Laid; seam: number }) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const [below, above] = [laid.shapes[seam], laid.shapes[seam + 1]];
+  const connect = (): void => {
+    dispatch(change((now) => ({ connection: seamConnection(now.body, below, above) })));
+    void navigate('/connect');
+  };
+  return (
+    <Panel title={`The seam of ${below.label} and ${above.label}`}>
+      <Facts facts={seamFacts(below, above, laid.seams[seam])} />
+      <Button look="link" className="mt-2" onClick={connect}>
+        Connect these two
+      </Button>
+    </Panel>
   );
 }

@@ -3,7 +3,7 @@ import type { StudyBody } from '../../../contract';
 import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
 import { ChordPart } from './ChordPart';
-import { HandPart } from './HandPart';
+import { HandPart } from '../HandPart';
 import { OverPart } from './OverPart';
 import { ShowPart } from './ShowPart';
 

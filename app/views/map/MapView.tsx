@@ -1,5 +1,6 @@
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { StudyBody } from '../../../contract';
+import type { Place } from '../../../core';
 import { KeyList } from '../../shell/KeyList';
 import { useKeys } from '../../shell/keys';
 import { ConflictBar, SaveNote } from '../../shell/SaveNote';
@@ -10,11 +11,12 @@ import { change } from '../../store/change';
 
 import { rungOf, selectNotes, selectRung, type Laid } from '../../store/study';
 import { StudyGate } from '../StudyGate';
+import { FingerPart } from './FingerPart';
 import { NeckSheet } from './NeckSheet';
-import { InstrumentBar } from './InstrumentBar';
+import { InstrumentBar } from '../InstrumentBar';
 import { MapPanels, WhyLine } from './MapPanels';
 import { MapTools } from './MapTools';
-import { Problem } from './Problem';
+import { Problem } from '../Problem';
 import { Sentence } from './Sentence';
 import { SheetPart } from './SheetPart';
 import { Toolbar } from './Toolbar';
@@ -42,6 +44,10 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
   }, [on, start, stop, line, body.tempo]);
   const showKeys = useCallback(() => setKeysOpen(true), []);
   const onRung = useCallback((k: number) => dispatch(change(({ shapes }) => ({ rung: rungOf(shapes[k]) }))), [dispatch]);
+  const [seam, setSeam] = useState(-1);
+  useEffect(() => setSeam(-1), [laid.shapes, current]);
+  const [finger, setFinger] = useState<{ place: Place; button: HTMLElement } | null>(null);
+  const onFinger = useCallback((place: Place, button: HTMLElement) => setFinger({ place, button }), []);
   const commands = useMapCommands({ hear: toggleHear, showKeys, toggleTheme });
   useKeys(commands);
   return (
@@ -78,13 +84,17 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
       <NeckSheet
         body={body}
         notes={notes}
-        shapes={laid.shapes}
+        laid={laid}
         current={current}
+        seam={seam}
+        onSeam={setSeam}
+        onFinger={onFinger}
         sounding={line && hear.now >= 0 ? line.index[hear.now] : -1}
         onRung={onRung}
       />
       {shape && <WhyLine body={body} shape={shape} shapes={laid.shapes} />}
-      <MapPanels body={body} laid={laid} current={current} />
+      {shape && finger && <FingerPart body={body} shape={shape} at={finger} onClose={() => setFinger(null)} />}
+      <MapPanels body={body} laid={laid} current={current} seam={seam} />
       <footer className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
         <span className="max-sm:hidden">← → rung · ↑ ↓ root string · [ ] key by half step · L labels · Space hear</span>
         <button type="button" className="cursor-pointer underline" onClick={showKeys}>

@@ -1,46 +1,41 @@
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useMemo } from 'react';
 import type { StudyBody } from '../../../contract';
-import { glyphs, nutFret, stringsUpward, type NeckNote, type Shape } from '../../../core';
+import { glyphs, stringsUpward, type NeckNote, type Place } from '../../../core';
 import { CellTable } from '../../neck/CellTable';
-import { fretX, minWidth, neckGeometry, stringY, wireX, type NeckGeometry } from '../../neck/geometry';
+import { fretX, stringY, type NeckGeometry } from '../../neck/geometry';
+import { HandFrames } from '../../neck/HandFrames';
 import { Ladder } from '../../neck/Ladder';
 import { builtStrings, marksOf } from '../../neck/marks';
 import { Neck } from '../../neck/Neck';
-import { useWidth } from '../../neck/useWidth';
+import { seamMarks, spansOf, type HandSpan } from '../../neck/path';
+import { keepInSight, useNeckGeometry } from '../../neck/useNeckGeometry';
 import { useAppSelector } from '../../store';
-import { selectOver } from '../../store/study';
+import { selectOver, type Laid } from '../../store/study';
 import { scaleName, twinRoot } from '../../words/scale-text';
 import { neckTitle } from '../../words/shape-text';
 
 interface Props {
   body: StudyBody;
   notes: NeckNote[];
-  shapes: Shape[];
+  laid: Laid;
   current: number;
+  /** The seam shown instead of the rung, or -1. */
+  seam: number;
+  onSeam: (index: number) => void;
+  onFinger: (place: Place, button: HTMLElement) => void;
   /** Index of the note that sounds, in the shape's notes. */
   sounding: number;
   onRung: (index: number) => void;
 }
 
+const GAPS = { wide: 39, close: 32 };
+
 /** The neck, its ladder, and the rows of frets, steps and fingers that run on from the strings. */
-export function NeckSheet({ body, notes, shapes, current, sounding, onRung }: Props) {
+export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, sounding, onRung }: Props) {
+  const { shapes, seams } = laid;
   const { instrument, labels, scale } = body;
-  const holder = useRef<HTMLDivElement>(null);
-  const width = useWidth(holder);
+  const { holder, width, g } = useNeckGeometry(instrument, GAPS);
   const shape = shapes[current] ?? null;
-  const strings = instrument.strings.length;
-  const g = useMemo(
-    () =>
-      neckGeometry({
-        width: Math.max(width, minWidth(instrument.frets)),
-        frets: instrument.frets,
-        strings,
-        nut: nutFret(instrument),
-        gap: strings > 8 ? 32 : 39,
-        mirrored: instrument.handedness === 'left',
-      }),
-    [width, instrument, strings],
-  );
   const over = useAppSelector(selectOver);
   const { focus, built, chord, layout } = body;
   const marks = useMemo(() => {
@@ -54,8 +49,13 @@ export function NeckSheet({ body, notes, shapes, current, sounding, onRung }: Pr
       twin: layout.kind === 'box' ? twinRoot(scale.scale) : null,
     });
   }, [notes, shape, labels, over, focus, built, chord, layout, instrument, scale]);
+  const joined = useMemo(() => joinedAt(g, body, laid, seam), [g, body, laid, seam]);
+  const seamed = useMemo(
+    () => (seams[seam] ? seamMarks(notes, shapes[seam], shapes[seam + 1], seams[seam]) : null),
+    [notes, shapes, seams, seam],
+  );
   const band = useMemo(() => shape && { from: shape.lowFret, to: shape.highFret }, [shape]);
-  useEffect(() => keepInSight(holder.current, width, g, shape), [width, g, shape]);
+  useEffect(() => keepInSight(holder.current, width, g, band), [holder, width, g, band]);
   const note = shape?.notes[sounding];
   return (
     <div className="grid rounded-[10px] border border-line bg-sheet p-3 lg:grid-cols-[1fr_15rem] lg:gap-4">
@@ -71,24 +71,25 @@ export function NeckSheet({ body, notes, shapes, current, sounding, onRung }: Pr
             <Neck
               g={g}
               instrument={instrument}
-              marks={marks}
-              band={band ?? undefined}
+              marks={seamed ?? marks}
+              band={joined ? undefined : (band ?? undefined)}
+              under={joined && <HandFrames g={g} spans={joined} />}
               title={glyphs(neckTitle(instrument, scaleName(scale), shape))}
             >
               {note && <circle cx={fretX(g, note.fret)} cy={stringY(g, note.string)} r={19} fill="none" stroke="#fff6dc" strokeWidth={3} />}
             </Neck>
-            <Ladder g={g} shapes={shapes} current={current} onChoose={onRung} />
+            <Ladder g={g} shapes={shapes} current={current} onChoose={onRung} seams={seams} seam={seam} onSeam={onSeam} />
           </>
         )}
       </div>
-      {shape && <CellTable shape={shape} instrument={instrument} g={g} />}
+      {shape && <CellTable shape={shape} instrument={instrument} g={g} onFinger={onFinger} />}
     </div>
   );
 }
 
-/** On a narrow screen the neck scrolls to the hand. */
-function keepInSight(holder: HTMLElement | null, width: number, g: NeckGeometry, shape: Shape | null): void {
-  if (!holder || !shape || width >= g.width) return;
-  const [a, b] = [wireX(g, Math.max(0, shape.lowFret - 1)), wireX(g, shape.highFret)].sort((p, q) => p - q);
-  holder.scrollTo({ left: (a + b) / 2 - width / 2 });
+/** Both hands of a seam. */
+function joinedAt(g: NeckGeometry, { instrument }: StudyBody, { shapes, seams }: Laid, seam: number): HandSpan[] | null {
+  if (!seams[seam]) return null;
+  const hands = new Map([shapes[seam], shapes[seam + 1]].map((s, k) => [Math.max(1, s.handFret), [k + 1]]));
+  return spansOf(g, instrument, hands, () => 0);
 }

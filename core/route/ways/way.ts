@@ -17,10 +17,13 @@ export interface Crossing {
   request: ConnectRequest;
 }
 
-/** The lines that a way allows. Those of `preferred` come before the others, whatever they cost. */
+/** The lines that a way allows. */
 export interface Ways {
+  /** The best of these comes before the others, whatever it costs. */
   preferred?: Line[];
   lines: Line[];
+  /** Used where no hand can play any of the others. */
+  otherwise?: Line[];
 }
 
 export const keyOf = (p: Place): number => p.string * 64 + p.fret;
@@ -39,7 +42,7 @@ export interface Part {
 /** Whether one state may follow another across a change of parts; `to` counts the parts. */
 export type MayCross = (a: State, b: State, to: number) => boolean;
 
-/** Notes played in the first and in the last rung at least, so that the hand has been there. */
+/** Notes played in a rung at least, so that the hand has been there. */
 export const ARRIVED = 3;
 
 /**

@@ -1,12 +1,12 @@
-import type { StudyBody } from '../../../contract';
-import type { Layout } from '../../../core';
-import { useAppDispatch } from '../../store';
-import { edited } from '../../store/editor';
-import { withLayout } from '../../store/moves';
-import type { Laid } from '../../store/study';
-import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
-import { layoutWords } from '../../words/layout-text';
+import type { StudyBody } from '../../contract';
+import type { Layout } from '../../core';
+import { useAppDispatch } from '../store';
+import { edited } from '../store/editor';
+import { withLayout } from '../store/moves';
+import type { Laid } from '../store/study';
+import { Button } from '../ui/Button';
+import { Signs } from '../ui/Signs';
+import { layoutWords } from '../words/layout-text';
 
 const INSTEAD: Layout[] = [
   { kind: 'window', stretch: 'index' },

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
-import type { Fact } from '../../words/shape-text';
-import { Signs } from '../../ui/Signs';
+import type { Fact } from '../words/shape-text';
+import { Signs } from './Signs';
 
 export function Panel({ title, children, className = '' }: { title: string; children: ReactNode; className?: string }) {
   return (

@@ -1,14 +1,9 @@
-import type { StudyBody } from '../../../contract';
-import { defaultSchool, type FingeringSchool, type Hand, type Layout } from '../../../core';
-import { Select } from '../../ui/Select';
-import { SentencePart } from '../../ui/SentencePart';
+import type { StudyBody } from '../../contract';
+import { defaultSchool, type FingeringSchool, type Hand, type Layout } from '../../core';
+import { Select } from '../ui/Select';
+import { SentencePart } from '../ui/SentencePart';
+import { SCHOOL_WORDS } from '../words/school-text';
 
-const SCHOOL_WORDS: Record<FingeringSchool, string> = {
-  'finger-per-fret': 'one finger per fret',
-  'first-and-third': 'index and ring, with slides',
-  stretch: 'stretch: 1-2-4 over five frets',
-  'no-little-finger': 'without the little finger',
-};
 const SIZES: { value: Hand['size']; label: string }[] = [
   { value: 'small', label: 'small: opens to 105 mm' },
   { value: 'medium', label: 'medium: opens to 120 mm' },

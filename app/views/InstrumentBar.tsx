@@ -1,11 +1,11 @@
-import type { StudyBody } from '../../../contract';
-import { useAppDispatch } from '../../store';
-import { useInstrumentsQuery } from '../../store/api';
-import { change } from '../../store/change';
-import { withInstrument } from '../../store/moves';
-import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
-import { differenceWords } from '../../words/instrument-text';
+import type { StudyBody } from '../../contract';
+import { useAppDispatch } from '../store';
+import { useInstrumentsQuery } from '../store/api';
+import { change } from '../store/change';
+import { withInstrument } from '../store/moves';
+import { Button } from '../ui/Button';
+import { Signs } from '../ui/Signs';
+import { differenceWords } from '../words/instrument-text';
 
 /** The study's instrument was changed since: says how, and leaves the choice. */
 export function InstrumentBar({ body }: { body: StudyBody }) {

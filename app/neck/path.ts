@@ -1,0 +1,90 @@
+import { handPlaces, type FingeredStep, type Instrument, type NeckNote, type Place, type Seam, type Shape } from '../../core';
+import { fretX, lanesOf, stringY, wireX, type NeckGeometry } from './geometry';
+import type { MarkLook, NeckMark } from './marks';
+
+const key = (p: Place): number => p.string * 64 + p.fret;
+
+/** Fingers of a place that a line takes more than once, in the order they come, each once: "1/3". */
+function fingersByPlace(steps: readonly FingeredStep[]): Map<number, string> {
+  const fingers = new Map<number, Set<number>>();
+  for (const s of steps) fingers.set(key(s), (fingers.get(key(s)) ?? new Set()).add(s.finger));
+  return new Map([...fingers].map(([k, set]) => [k, [...set].join('/')]));
+}
+
+const lookOf = (n: NeckNote | undefined): MarkLook => {
+  if (!n) return 'dashed';
+  if (n.role === 'root') return 'root';
+  return n.role === 'passing' ? 'dashed' : n.added ? 'outlined' : 'solid';
+};
+
+/** The notes of a line in full, with their fingers; the rest of the scale as studs. A note off the scale is dashed. */
+export function pathMarks(notes: readonly NeckNote[], steps: readonly FingeredStep[]): NeckMark[] {
+  const fingers = fingersByPlace(steps);
+  const known = new Map(notes.map((n) => [key(n), n]));
+  const rest = notes.filter((n) => !fingers.has(key(n)));
+  const studs = rest.map((n): NeckMark => ({ string: n.string, fret: n.fret, look: n.role === 'root' ? 'root-stud' : 'stud', text: '' }));
+  const line = [...fingers].map(([k, text]): NeckMark => ({ string: k >> 6, fret: k % 64, look: lookOf(known.get(k)), text }));
+  return [...studs, ...line];
+}
+
+/** A line from note to note, as an SVG path. */
+export const pathLine = (g: NeckGeometry, steps: readonly Place[]): string =>
+  steps.map((s, k) => `${k ? 'L' : 'M'}${fretX(g, s.fret).toFixed(1)} ${stringY(g, s.string)}`).join('');
+
+/** Steps at which the hand has moved. */
+export const shiftsAt = (steps: readonly FingeredStep[]): number[] =>
+  steps.flatMap((s, k) => (k > 0 && s.handFret !== steps[k - 1].handFret ? [k] : []));
+
+/** One place of the hand, under the neck: which stays of the hand it stands for, and where it lies. */
+export interface HandSpan {
+  fret: number;
+  /** Counted from 1 along the line. */
+  stays: number[];
+  from: number;
+  to: number;
+  lane: number;
+}
+
+/** Frets under the four fingers at rest. */
+const HAND = 3;
+
+/** Where the hand lies along a line: a span a hand fret, spread over lanes, in the order they are first taken. */
+export function handSpans(
+  g: NeckGeometry,
+  i: Instrument,
+  steps: readonly FingeredStep[],
+  labelPx: (stays: number[]) => number,
+): HandSpan[] {
+  const byFret = new Map<number, number[]>();
+  handPlaces(steps).forEach((h, k) => byFret.set(h.fret, [...(byFret.get(h.fret) ?? []), k + 1]));
+  return spansOf(g, i, byFret, labelPx);
+}
+
+/** Spans for hand frets, each with the stays it stands for. */
+export function spansOf(g: NeckGeometry, i: Instrument, byFret: Map<number, number[]>, labelPx: (stays: number[]) => number): HandSpan[] {
+  const spans = [...byFret].map(([fret, stays]) => {
+    const ends = [wireX(g, Math.max(0, fret - 1)), wireX(g, Math.min(i.frets, fret + HAND))].sort((a, b) => a - b);
+    return { fret, stays, from: ends[0] + 3, to: ends[1] - 3 };
+  });
+  const lanes = lanesOf(
+    spans.map(({ from, to, stays }) => {
+      const more = Math.max(0, labelPx(stays) - (to - from)) / 2;
+      return { from: from - more - 2, to: to + more + 2 };
+    }),
+  );
+  return spans.map((s, k) => ({ ...s, lane: lanes[k] }));
+}
+
+/** Two neighbouring rungs at once: what they share with both fingers, "3/1", lower hand first; the rest outlined with its own. */
+export function seamMarks(notes: readonly NeckNote[], below: Shape, above: Shape, seam: Seam): NeckMark[] {
+  const both = new Map(seam.shared.map((s) => [key(s.place), `${s.fingerBelow}/${s.fingerAbove}`]));
+  const one = new Map([...below.notes, ...above.notes].map((n) => [key(n), String(n.finger ?? '')]));
+  return notes.map((n): NeckMark => {
+    const [shared, own] = [both.get(key(n)), one.get(key(n))];
+    const { string, fret } = n;
+    const root = n.role === 'root';
+    if (shared !== undefined) return { string, fret, look: root ? 'root' : 'solid', text: shared };
+    if (own !== undefined) return { string, fret, look: root ? 'twin-root' : 'outlined', text: own };
+    return { string, fret, look: root ? 'root-stud' : 'stud', text: '' };
+  });
+}

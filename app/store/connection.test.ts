@@ -1,0 +1,71 @@
+import { DEMO } from '../../demo';
+import { problemsOf, studySchema, type StudyBody } from '../../contract';
+import { layOut, planRoute } from '../../core';
+import { ask, askFrom, askTo, endsNow, hold, loosened, routeEnds, seamConnection, settle, tell, turned, type Ends } from './connection';
+import { withPin, withScale } from './moves';
+
+const body = DEMO.studies[0].body;
+const shapes = layOut(body.instrument, body.scale, body.layout);
+const now = (connection: StudyBody['connection'] = null): Ends => endsNow({ body: { ...body, connection }, shapes, current: 0 }) as Ends;
+const then = (edit: Partial<StudyBody>): Ends => now(edit.connection);
+
+describe('what Connect is asked', () => {
+  it('begins at the chosen rung and goes to the one after next', () => {
+    expect(now()).toMatchObject({ from: 0, to: 2, asked: { way: 'seam' } });
+    expect(endsNow({ body, shapes, current: shapes.length - 1 })).toMatchObject({ from: shapes.length - 2, to: shapes.length - 1 });
+    expect(endsNow({ body, shapes: [], current: 0 })).toBeNull();
+  });
+  it('another line lets go of what was settled note by note; another way of hearing it does not', () => {
+    const settled = then(settle(then(hold(now(), 3, { string: 5, fret: 9 })), 4, 2));
+    expect(settled.asked).toMatchObject({ held: [{ index: 3, string: 5, fret: 9 }], fingers: [{ index: 4, finger: 2 }] });
+    expect(then(tell(settled, { picking: 'economy' })).asked.held).toHaveLength(1);
+    expect(then(ask(settled, { way: 'split' })).asked).toMatchObject({ held: [], fingers: [] });
+  });
+  it('one note is held on one place, one finger settled on it; both can be let go', () => {
+    const held = then(hold(then(hold(now(), 3, { string: 5, fret: 9 })), 3, { string: 6, fret: 14 }));
+    expect(held.asked.held).toEqual([{ index: 3, string: 6, fret: 14 }]);
+    expect(then(hold(held, 3, null)).asked.held).toEqual([]);
+    expect(then(settle(then(settle(now(), 1, 2)), 1, null)).asked.fingers).toEqual([]);
+  });
+  it('a place, the hand or a pitch as an end asks for the best route; a rung takes it back', () => {
+    const to = then(askTo(now(), shapes, { hand: 9 }));
+    expect(to.asked).toMatchObject({ way: 'best', goal: { fret: 9 } });
+    expect(routeEnds(to, shapes)).toEqual({ from: { string: 6, fret: 2 }, to: { fret: 9 } });
+    expect(then(askTo(to, shapes, { pitch: 73 })).asked.goal).toEqual({ pitch: 73 });
+    expect(then(askTo(to, shapes, { rung: 1 }))).toMatchObject({ to: 1, asked: { goal: null } });
+    expect(then(askFrom(to, shapes, { place: { string: 6, fret: 4 } })).asked.start).toEqual({ string: 6, fret: 4 });
+    expect(then(askFrom(to, shapes, { rung: 3 }))).toMatchObject({ from: 3, asked: { start: null } });
+  });
+  it('turns round: from the goal to the start', () => {
+    const back = then(turned(now()));
+    expect(back).toMatchObject({ from: 2, to: 0 });
+    expect(routeEnds(back, shapes)).toEqual({ from: { string: 1, fret: 9 }, to: { string: 6, fret: 2 } });
+    const given = then(turned(then(ask(now(), { pitches: [54, 57, 59] }))));
+    expect(given.asked.pitches).toEqual([59, 57, 54]);
+  });
+  it('a seam of the ladder asks for its two rungs', () => {
+    expect(then({ connection: seamConnection(body, shapes[3], shapes[4]) })).toMatchObject({ from: 3, to: 4, asked: { way: 'seam' } });
+  });
+  it('is a record that the server takes, kept routes and pins included', () => {
+    const asked = then(hold(then(askTo(now(), shapes, { pitch: 73 })), 1, { string: 6, fret: 4 })).asked;
+    const [route] = planRoute(body.instrument, body.scale, { ...routeEnds(now(asked), shapes), motion: 'run', school: 'finger-per-fret' });
+    const kept = {
+      ...body,
+      connection: asked,
+      routes: [{ name: 'Up the ladder', asked, steps: route.steps }],
+      ...withPin(body, { string: 6, fret: 2 }, 2),
+    };
+    expect(problemsOf(studySchema, kept)).toEqual([]);
+    expect(problemsOf(studySchema, { ...kept, connection: { ...asked, way: 'teleport' } })[0].field).toBe('connection.way');
+    expect(problemsOf(studySchema, { ...kept, routes: [{ ...kept.routes[0], more: 1 }] })[0].field).toMatch(/^routes/);
+  });
+  it('another scale or neck loosens what was settled on the old one', () => {
+    const settled = {
+      ...body,
+      ...withPin(body, { string: 6, fret: 2 }, 2),
+      connection: then(hold(now(), 0, { string: 6, fret: 2 })).asked,
+    };
+    expect(withScale(settled, { tonic: 'G', scale: 'dorian' })).toMatchObject({ pins: [], connection: { held: [], way: 'seam' } });
+    expect(loosened(null)).toBeNull();
+  });
+});

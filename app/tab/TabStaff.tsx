@@ -1,0 +1,171 @@
+import { memo, useId, type KeyboardEvent, type PointerEvent } from 'react';
+import type { Instrument, Stroke } from '../../core';
+import { SvgSigns } from '../ui/Signs';
+import {
+  COLUMN,
+  columnX,
+  fingerY,
+  LINE_GAP,
+  lineY,
+  stepColumn,
+  strokeY,
+  systemHeight,
+  systemOf,
+  type TabColumn,
+  type TabGeometry,
+  type TabSystem,
+} from './layout';
+
+interface Props {
+  g: TabGeometry;
+  instrument: Instrument;
+  columns: TabColumn[];
+  strokes: Stroke[];
+  /** What each note is, in words, for those who hear the page. */
+  words: string[];
+  label: string;
+  /** The note chosen, and the one that sounds; -1 for none. */
+  chosen: number;
+  sounding: number;
+  onChoose: (column: number) => void;
+}
+
+const LETTERS: Partial<Record<Stroke, string>> = { hammer: 'h', pull: 'p', slide: 's' };
+
+/** Down: a frame open below; up: a wedge. */
+function StrokeSign({ stroke, x, y }: { stroke: Stroke; x: number; y: number }) {
+  if (stroke === 'down')
+    return <path d={`M${x - 5} ${y + 5}V${y - 5}H${x + 5}V${y + 5}`} fill="none" stroke="var(--soft)" strokeWidth={1.5} />;
+  if (stroke === 'up')
+    return <path d={`M${x - 4.5} ${y - 5}L${x} ${y + 5}L${x + 4.5} ${y - 5}`} fill="none" stroke="var(--soft)" strokeWidth={1.5} />;
+  return (
+    <text transform={`translate(${x} ${y + 4})`} textAnchor="middle" fontSize={12} fontStyle="italic" fill="var(--soft)">
+      {LETTERS[stroke]}
+    </text>
+  );
+}
+
+function Lines({ s, instrument }: { s: TabSystem; instrument: Instrument }) {
+  const right = columnX(s, s.to - 1) + COLUMN / 2;
+  return instrument.strings.map((string, k) => (
+    <g key={k}>
+      <line x1={20} x2={right} y1={lineY(s, k + 1)} y2={lineY(s, k + 1)} stroke="var(--line)" strokeWidth={1.4} />
+      <text transform={`translate(8 ${lineY(s, k + 1) + 4})`} textAnchor="middle" fontSize={11} fill="var(--soft)">
+        <SvgSigns>{string.open.replace(/-?\d$/, '')}</SvgSigns>
+      </text>
+    </g>
+  ));
+}
+
+function Column({ g, s, c, x, stroke }: { g: TabGeometry; s: TabSystem; c: TabColumn; x: number; stroke: Stroke }) {
+  const y = lineY(s, c.string);
+  const wide = String(c.fret).length > 1;
+  return (
+    <>
+      {c.shift !== 0 && (
+        <>
+          <line
+            x1={x - COLUMN / 2}
+            x2={x - COLUMN / 2}
+            y1={lineY(s, 1) - LINE_GAP / 2}
+            y2={lineY(s, g.strings) + LINE_GAP / 2}
+            stroke="var(--clay)"
+            strokeWidth={1.2}
+            strokeDasharray="3 3"
+          />
+          <text transform={`translate(${x - COLUMN / 2} ${fingerY(g, s) + 15})`} textAnchor="middle" fontSize={11} fill="var(--clay)">
+            {`${c.shift > 0 ? '+' : '−'}${Math.abs(c.shift)}`}
+          </text>
+        </>
+      )}
+      <StrokeSign stroke={stroke} x={x} y={strokeY(s)} />
+      <rect x={x - (wide ? 11 : 7)} y={y - 9} width={wide ? 22 : 14} height={18} fill="var(--sheet)" />
+      <text transform={`translate(${x} ${y + 5})`} textAnchor="middle" fontSize={14.5} fontWeight={700} fill="var(--ink)">
+        {c.fret}
+      </text>
+      <text transform={`translate(${x} ${fingerY(g, s)})`} textAnchor="middle" fontSize={13} fontWeight={600} fill="var(--feather)">
+        {c.finger}
+      </text>
+    </>
+  );
+}
+
+const System = memo(function System({
+  g,
+  s,
+  instrument,
+  columns,
+  strokes,
+}: Pick<Props, 'g' | 'instrument' | 'columns' | 'strokes'> & { s: TabSystem }) {
+  return (
+    <g>
+      <Lines s={s} instrument={instrument} />
+      {columns.slice(s.from, s.to).map((c, k) => (
+        <Column key={k} g={g} s={s} c={c} x={columnX(s, s.from + k)} stroke={strokes[s.from + k]} />
+      ))}
+    </g>
+  );
+});
+
+function Frame({ g, column, look }: { g: TabGeometry; column: number; look: 'chosen' | 'sounding' }) {
+  const s = systemOf(g, column);
+  const box = { x: columnX(s, column) - COLUMN / 2 + 2, y: s.top + 4, width: COLUMN - 4, height: systemHeight(g.strings) - 22, rx: 4 };
+  return look === 'chosen' ? (
+    <rect {...box} fill="var(--feather-wash)" stroke="var(--feather)" strokeWidth={1.4} />
+  ) : (
+    <rect {...box} fill="none" stroke="var(--color-brass)" strokeWidth={2.5} />
+  );
+}
+
+/** A line as tab: strokes above, fingers and shifts below. One stop for the Tab key; arrows walk along the notes. */
+export function TabStaff({ g, instrument, columns, strokes, words, label, chosen, sounding, onChoose }: Props) {
+  const id = useId();
+  const onKey = (e: KeyboardEvent): void => {
+    if (e.ctrlKey || e.metaKey || e.altKey || e.shiftKey) return;
+    const next = stepColumn(g, Math.max(0, chosen), e.key);
+    if (next === null) return;
+    e.preventDefault();
+    onChoose(chosen < 0 ? 0 : next);
+  };
+  const onPointer = (e: PointerEvent<SVGSVGElement>): void => {
+    const box = e.currentTarget.getBoundingClientRect();
+    const scale = g.width / box.width;
+    const s = g.systems.find((one) => (e.clientY - box.top) * scale < one.top + systemHeight(g.strings));
+    const column = s && s.from + Math.floor(((e.clientX - box.left) * scale - columnX(s, s.from) + COLUMN / 2) / COLUMN);
+    if (s && column !== undefined && column >= s.from && column < s.to) onChoose(column);
+  };
+  return (
+    <div
+      role="listbox"
+      aria-label={label}
+      tabIndex={0}
+      data-own-keys
+      onKeyDown={onKey}
+      aria-activedescendant={chosen >= 0 ? `${id}-${chosen}` : undefined}
+      className="rounded"
+    >
+      <svg
+        aria-hidden
+        viewBox={`0 0 ${g.width} ${g.height}`}
+        width={g.width}
+        height={g.height}
+        className="block cursor-pointer select-none"
+        fontFamily="var(--font-text)"
+        onPointerDown={onPointer}
+      >
+        {chosen >= 0 && chosen < columns.length && <Frame g={g} column={chosen} look="chosen" />}
+        {g.systems.map((s) => (
+          <System key={s.from} g={g} s={s} instrument={instrument} columns={columns} strokes={strokes} />
+        ))}
+        {sounding >= 0 && sounding < columns.length && <Frame g={g} column={sounding} look="sounding" />}
+      </svg>
+      <div className="sr-only">
+        {words.map((w, k) => (
+          <div key={k} role="option" id={`${id}-${k}`} aria-selected={k === chosen}>
+            {w}
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,268 @@
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { ArrowRightLeft, Bookmark } from 'lucide-react';
+import { MOST_KEPT, WAYS, type StudyBody } from '../../../contract';
+import { defaultSchool, glyphs, midiOf, pickStrokes, placesOf, type NeckNote, type Picking, type Place, type Route, type Shape } from '../../../core'; // prettier-ignore
+import { KeyList } from '../../shell/KeyList';
+import { useKeys } from '../../shell/keys';
+import { SaveNote } from '../../shell/SaveNote';
+import { useTheme } from '../../shell/theme';
+import { useHear } from '../../sound/useHear';
+import { useAppDispatch } from '../../store';
+import { change } from '../../store/change';
+import { ask, endsNow, hold, settle, tell, turned, type Ends } from '../../store/connection';
+import { edited } from '../../store/editor';
+import { Button } from '../../ui/Button';
+import { Segmented } from '../../ui/Segmented';
+import { Signs } from '../../ui/Signs';
+import { keptName, routeNeedsCare, WAY_WORDS } from '../../words/route-text';
+import type { Routes } from '../../workers/useRoutes';
+import { HandPart } from '../HandPart';
+import { HearButton, Tempo } from '../HearTools';
+import { UndoRedo } from '../UndoRedo';
+import { ConnectSentence } from './ConnectSentence';
+import { KeptRoutes } from './KeptRoutes';
+import { NotePanel } from './NotePanel';
+import { RouteNeck } from './RouteNeck';
+import { RouteTab } from './RouteTab';
+import { SearchNote } from './SearchNote';
+import { useConnectCommands } from './useConnectCommands';
+import { WaysThere } from './WaysThere';
+import { WeightsPart } from './WeightsPart';
+
+interface Props {
+  body: StudyBody;
+  shapes: Shape[];
+  ends: Ends;
+  notes: NeckNote[];
+  found: Routes;
+  route: Route | null;
+  line: { chosen: number; onChoose: (index: number) => void; step: (by: 1 | -1) => void };
+}
+
+const WAY_OPTIONS = WAYS.map((value) => ({ value, label: WAY_WORDS[value].chip }));
+const PICKING_OPTIONS: { value: Picking; label: string }[] = [
+  { value: 'alternate', label: 'Alternate' },
+  { value: 'economy', label: 'Economy' },
+  { value: 'hammered', label: 'Hammered' },
+];
+const NO_STEPS: Route['steps'] = [];
+
+/** The line as heard: eighth notes, the last one held. */
+const heard = (midis: number[]) => midis.map((midi, k) => ({ midi, beat: k / 2, beats: k === midis.length - 1 ? 2 : 0.5 }));
+
+/** Puts a change of what Connect is asked through the store as it stands then. */
+function useAsk(): (make: (ends: Ends) => Partial<StudyBody>) => void {
+  const dispatch = useAppDispatch();
+  return useCallback(
+    (make) =>
+      void dispatch(
+        change((now) => {
+          const ends = endsNow(now);
+          return ends && make(ends);
+        }),
+      ),
+    [dispatch],
+  );
+}
+
+export function ConnectBench({ body, shapes, ends, notes, found, route, line }: Props) {
+  const { instrument } = body;
+  const { asked } = ends;
+  const dispatch = useAppDispatch();
+  const onAsk = useAsk();
+  const steps = route?.steps ?? NO_STEPS;
+  const school = body.school ?? defaultSchool(body.layout);
+  const hand = useMemo(() => ({ size: body.hand }), [body.hand]);
+  const strokes = useMemo(() => pickStrokes(instrument, steps, asked.picking), [instrument, steps, asked.picking]);
+  const midis = useMemo(() => steps.map((s) => midiOf(instrument.strings[s.string - 1].open) + s.fret), [instrument, steps]);
+
+  const hear = useHear();
+  const { on, start, stop } = hear;
+  const toggleHear = useCallback(() => {
+    if (on) stop();
+    else if (midis.length) start(heard(midis), body.tempo);
+  }, [on, start, stop, midis, body.tempo]);
+
+  const [keysOpen, setKeysOpen] = useState(false);
+  const [, toggleTheme] = useTheme();
+  const showKeys = useCallback(() => setKeysOpen(true), []);
+  const onHold = useCallback((index: number, place: Place | null) => onAsk((now) => hold(now, index, place)), [onAsk]);
+  const keep = useKeep(ends, shapes, route);
+  const latest = useRef({ steps, chosen: line.chosen });
+  latest.current = { steps, chosen: line.chosen };
+  const replace = useCallback(
+    (by: 1 | -1) => {
+      const { steps: now, chosen } = latest.current;
+      const next = now[chosen] && neighbourPlace(instrument, now[chosen], by);
+      if (next) onHold(chosen, next);
+    },
+    [instrument, onHold],
+  );
+  const commands = useConnectCommands({
+    hear: toggleHear,
+    keep,
+    showKeys,
+    toggleTheme,
+    ways: found.routes.length,
+    step: line.step,
+    replace,
+  });
+  useKeys(commands);
+  const isKept = body.routes.some((r) => JSON.stringify(r.asked) === JSON.stringify(asked));
+
+  return (
+    <>
+      <ConnectSentence body={body} ends={ends} shapes={shapes} notes={notes} route={route} />
+      <div className="no-print my-3 flex flex-wrap items-center gap-2">
+        <Segmented
+          label="Way there"
+          value={asked.way}
+          options={WAY_OPTIONS}
+          onChange={(way) => onAsk((now) => ask(now, { way, strings: [] }))}
+        />
+        <span className="grow" />
+        <Tempo tempo={body.tempo} onTempo={(tempo) => dispatch(edited({ tempo }))} />
+        <HearButton on={on} disabled={!midis.length} onHear={toggleHear} />
+      </div>
+      <div className="no-print mb-3 flex flex-wrap items-center gap-2">
+        <Button icon={<ArrowRightLeft size={14} aria-hidden />} onClick={() => onAsk(turned)}>
+          Turn round
+        </Button>
+        <WeightsPart weights={asked.weights} onWeights={(weights) => onAsk((now) => tell(now, { weights, choice: 0 }))} />
+        <HandPart layout={body.layout} school={body.school} hand={body.hand} onHand={(fields) => dispatch(edited(fields))} />
+        <Segmented
+          label="Picking"
+          value={asked.picking}
+          options={PICKING_OPTIONS}
+          onChange={(picking) => onAsk((now) => tell(now, { picking }))}
+        />
+        <button
+          type="button"
+          className="chip min-h-8! text-[12.5px]"
+          aria-pressed={asked.staff}
+          onClick={() => onAsk((now) => tell(now, { staff: !now.asked.staff }))}
+        >
+          Staff
+        </button>
+        <span className="grow" />
+        <Button
+          look="link"
+          icon={<Bookmark size={14} aria-hidden />}
+          disabled={!route || isKept || body.routes.length >= MOST_KEPT}
+          onClick={keep}
+        >
+          {isKept ? 'Kept' : body.routes.length >= MOST_KEPT ? `Kept ${MOST_KEPT}: drop one first` : 'Keep this route'}
+        </Button>
+      </div>
+      {hear.error && (
+        <p role="alert" className="mb-2 text-clay">
+          {hear.error}
+        </p>
+      )}
+      <SearchNote
+        found={found}
+        settled={asked.held.length + asked.fingers.length}
+        onFree={() => onAsk((now) => tell(now, { held: [], fingers: [] }))}
+      />
+      <RouteNeck
+        instrument={instrument}
+        notes={notes}
+        steps={steps}
+        title={glyphs(`Neck with the route: ${steps.length} notes. The list of notes after it has every place, finger and move.`)}
+        chosen={line.chosen}
+        sounding={hear.now}
+        onChoose={line.onChoose}
+        onHold={onHold}
+      />
+      {route && routeNeedsCare(instrument, route) && (
+        <p className="mt-2 text-xs text-clay">
+          A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.
+        </p>
+      )}
+      <div className="mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[1fr_21rem]">
+        <div className="grid min-w-0 gap-3">
+          {route && (
+            <RouteTab
+              instrument={instrument}
+              scale={body.scale}
+              steps={steps}
+              strokes={strokes}
+              staff={asked.staff}
+              chosen={line.chosen}
+              sounding={hear.now}
+              onChoose={line.onChoose}
+            />
+          )}
+          <KeptRoutes
+            routes={body.routes}
+            onOpen={(r) => dispatch(edited({ connection: r.asked }))}
+            onRename={(k, name) => dispatch(edited({ routes: body.routes.map((r, at) => (at === k ? { ...r, name } : r)) }))}
+            onDrop={(k) => dispatch(edited({ routes: body.routes.filter((_, at) => at !== k) }))}
+          />
+        </div>
+        <div className="grid gap-3">
+          {steps[line.chosen] && (
+            <NotePanel
+              scale={body.scale}
+              instrument={instrument}
+              steps={steps}
+              index={line.chosen}
+              asked={asked}
+              school={school}
+              hand={hand}
+              onHold={(place) => onHold(line.chosen, place)}
+              onFinger={(finger) => onAsk((now) => settle(now, line.chosen, finger))}
+            />
+          )}
+          {
+            found.routes.length > 0 &&
+            <WaysThere way={asked.way} routes={found.routes} choice={Math.min(asked.choice, found.routes.length - 1)} onChoice={(choice) => onAsk((now) => tell(now, { choice }))} /> // prettier-ignore
+          }
+        </div>
+      </div>
+      <footer className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
+        <span className="max-sm:hidden">1 to 4 way there · ← → note · ↑ ↓ its other places · [ ] goal · V turn round · Space hear</span>
+        <button type="button" className="cursor-pointer underline" onClick={showKeys}>
+          ? all keys
+        </button>
+        <UndoRedo />
+        <span className="grow" />
+        <SaveNote />
+      </footer>
+      <KeyList commands={commands} open={keysOpen} onOpenChange={setKeysOpen} />
+      <p role="status" aria-live="polite" className="sr-only">
+        <Signs>{isKept ? 'This route is kept with the study.' : ''}</Signs>
+      </p>
+    </>
+  );
+}
+
+/** The same pitch on the next place up (1) or down (-1) the neck. */
+function neighbourPlace(i: StudyBody['instrument'], at: Place, by: 1 | -1): Place | null {
+  const midi = midiOf(i.strings[at.string - 1].open) + at.fret;
+  const ways = placesOf(i, midi).sort((a, b) => a.fret - b.fret);
+  const now = ways.findIndex((p) => p.string === at.string);
+  return ways[now + by] ?? null;
+}
+
+/** Keeps what is asked and the notes as they are. */
+function useKeep(ends: Ends, shapes: Shape[], route: Route | null): () => void {
+  const dispatch = useAppDispatch();
+  return useCallback(
+    () =>
+      void dispatch(
+        change(({ body }) =>
+          route && body.routes.length < MOST_KEPT
+            ? {
+                connection: ends.asked,
+                routes: [
+                  ...body.routes,
+                  { name: keptName(ends.asked, shapes[ends.from], shapes[ends.to]), asked: ends.asked, steps: route.steps },
+                ],
+              }
+            : null,
+        ),
+      ),
+    [dispatch, ends, shapes, route],
+  );
+}

@@ -1,0 +1,89 @@
+import type { StudyBody } from '../../../contract';
+import { defaultSchool, type NeckNote, type Route, type Shape } from '../../../core';
+import { useAppDispatch } from '../../store';
+import { change } from '../../store/change';
+import { ask, askFrom, askTo, endsNow, routeEnds, type Ends } from '../../store/connection';
+import { Signs } from '../../ui/Signs';
+import { endWords, goalWords, lineWords, placeWords } from '../../words/route-text';
+import { scaleName } from '../../words/scale-text';
+import { SCHOOL_WORDS } from '../../words/school-text';
+import { instrumentWords } from '../../words/tuning-text';
+import { ByPart } from './ByPart';
+import { EndPart } from './EndPart';
+
+interface Props {
+  body: StudyBody;
+  ends: Ends;
+  shapes: Shape[];
+  notes: NeckNote[];
+  route: Route | null;
+}
+
+/** From where to where, and how: each part is the control. */
+export function ConnectSentence({ body, ends, shapes, notes, route }: Props) {
+  const dispatch = useAppDispatch();
+  const on = (make: (ends: Ends) => Partial<StudyBody>): void =>
+    void dispatch(
+      change((now) => {
+        const fresh = endsNow(now);
+        return fresh && make(fresh);
+      }),
+    );
+  const { asked } = ends;
+  const where = { shapes, notes, instrument: body.instrument };
+  const given = asked.way === 'best' && asked.motion === 'given';
+  const words = endsWords(ends, shapes, route);
+  return (
+    <header>
+      <h1 className="text-[21px] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[25px]">
+        {!given && (
+          <>
+            From{' '}
+            <EndPart
+              name="from"
+              text={words.from}
+              shortcut="f"
+              goal={false}
+              where={where}
+              onEnd={(e) => on((now) => askFrom(now, shapes, e))}
+            />{' '}
+            to <EndPart name="to" text={words.to} shortcut="t" goal where={where} onEnd={(e) => on((now) => askTo(now, shapes, e))} />{' '}
+            by{' '}
+          </>
+        )}
+        {given && 'Play them by '}
+        <ByPart asked={asked} instrument={body.instrument} onAsk={(fields) => on((now) => ask(now, fields))} />
+      </h1>
+      <p className="num mt-0.5 text-[13px] text-soft">
+        <Signs>
+          {[
+            scaleName(body.scale),
+            instrumentWords(body.instrument),
+            route && lineWords(body.instrument, route),
+            SCHOOL_WORDS[body.school ?? defaultSchool(body.layout)],
+          ]
+            .filter(Boolean)
+            .join(' · ')}
+        </Signs>
+      </p>
+    </header>
+  );
+}
+
+/** Rungs by name with the note the line begins and ends on; places, pitches and frets as themselves. */
+function endsWords(ends: Ends, shapes: Shape[], route: Route | null): { from: string; to: string } {
+  const { asked } = ends;
+  if (asked.way === 'best') {
+    const { from, to } = routeEnds(ends, shapes);
+    return {
+      from: asked.start ? placeWords(from) : endWords(shapes[ends.from], from),
+      to: asked.goal ? goalWords(to) : endWords(shapes[ends.to], to),
+    };
+  }
+  const first = route?.steps[0];
+  const last = route?.steps[route.steps.length - 1];
+  return {
+    from: first ? endWords(shapes[ends.from], first) : shapes[ends.from].label,
+    to: last ? endWords(shapes[ends.to], last) : shapes[ends.to].label,
+  };
+}

@@ -1,0 +1,47 @@
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { StudyBody } from '../../../contract';
+import { StudyGate } from '../StudyGate';
+import { Problem } from '../Problem';
+import { InstrumentBar } from '../InstrumentBar';
+import { ConflictBar } from '../../shell/SaveNote';
+import { useAppSelector } from '../../store';
+import { selectEnds, selectJob, type Ends } from '../../store/connection';
+import { selectNotes, type Laid } from '../../store/study';
+import { useRoutes } from '../../workers/useRoutes';
+import { ConnectBench } from './ConnectBench';
+
+/** How the hand goes from one shape to the next. */
+export function ConnectView() {
+  return <StudyGate>{(body, laid) => <OpenConnect body={body} laid={laid} />}</StudyGate>;
+}
+
+function OpenConnect({ body, laid }: { body: StudyBody; laid: Laid }) {
+  const ends = useAppSelector(selectEnds);
+  return (
+    <>
+      <ConflictBar />
+      <InstrumentBar body={body} />
+      {laid.error && (
+        <>
+          <h1 className="mb-2 text-[21px] font-medium">No ladder to climb yet</h1>
+          <Problem error={laid.error} body={body} />
+        </>
+      )}
+      {ends && <Searching body={body} laid={laid} ends={ends} />}
+    </>
+  );
+}
+
+function Searching({ body, laid, ends }: { body: StudyBody; laid: Laid; ends: Ends }) {
+  const notes = useAppSelector(selectNotes);
+  const found = useRoutes(useAppSelector(selectJob));
+  const routes = found.routes;
+  const route = routes[Math.min(ends.asked.choice, routes.length - 1)] ?? null;
+  const [picked, setPicked] = useState(-1);
+  const last = (route?.steps.length ?? 0) - 1;
+  const chosen = Math.min(picked, last);
+  useEffect(() => setPicked(-1), [ends.asked.way, ends.from, ends.to, ends.asked.motion]);
+  const step = useCallback((by: 1 | -1) => setPicked((p) => Math.max(0, Math.min(last, p + by))), [last]);
+  const line = useMemo(() => ({ chosen, onChoose: setPicked, step }), [chosen, step]);
+  return <ConnectBench body={body} shapes={laid.shapes} ends={ends} notes={notes} found={found} route={route} line={line} />;
+}

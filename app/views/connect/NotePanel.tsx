@@ -1,0 +1,116 @@
+import type { ReactNode } from 'react';
+import type { Connection } from '../../../contract';
+import { CoreError, midiOf, placesOf, spellerIn, whyStep, type FingeredStep, type FingeringSchool, type Hand, type Instrument, type Place, type ScaleRef } from '../../../core'; // prettier-ignore
+import { Panel } from '../../ui/Panels';
+import { Signs } from '../../ui/Signs';
+import { COST_WORDS, FINGER_WORDS, MOVE_WORDS, placeWords } from '../../words/route-text';
+
+interface Props {
+  scale: ScaleRef;
+  instrument: Instrument;
+  steps: FingeredStep[];
+  index: number;
+  asked: Connection;
+  school: FingeringSchool;
+  hand: Hand;
+  onHold: (place: Place | null) => void;
+  onFinger: (finger: number | null) => void;
+}
+
+type Why = ReturnType<typeof whyStep>;
+
+function whyOf({ instrument, steps, index, asked, school, hand }: Props): Why | null {
+  try {
+    return whyStep(instrument, steps, index, { school, hand, weights: asked.weights });
+  } catch (e) {
+    if (e instanceof CoreError) return null;
+    throw e;
+  }
+}
+
+/** One note of the line: why it is played so, its other places, its other fingers. */
+export function NotePanel(props: Props) {
+  const { instrument, scale, steps, index, asked } = props;
+  const s = steps[index];
+  const midi = midiOf(instrument.strings[s.string - 1].open) + s.fret;
+  const held = asked.held.some((h) => h.index === index);
+  const pinned = asked.fingers.find((f) => f.index === index)?.finger ?? null;
+  const why = whyOf(props);
+  return (
+    <Panel title={`Note ${index + 1}: ${spellerIn(scale)(midi)}, ${placeWords(s)}`}>
+      <p>
+        {s.finger ? `${FINGER_WORDS[s.finger]} finger` : 'open string'}: {MOVE_WORDS[s.move]}.
+      </p>
+      {why && <Effort why={why} />}
+      <div className="mt-2 grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-2">
+        <span className="text-soft">Place</span>
+        <Choices label="Place of this note">
+          {placesOf(instrument, midi).map((p) => {
+            const here = p.string === s.string && p.fret === s.fret;
+            return (
+              <button
+                key={p.string}
+                type="button"
+                className="chip num"
+                aria-pressed={here && held}
+                aria-current={here || undefined}
+                aria-label={`${placeWords(p)}${here ? ', played here now' : ''}`}
+                onClick={() => props.onHold(here && held ? null : { string: p.string, fret: p.fret })}
+              >
+                <span className={here ? 'font-semibold underline' : ''}>{`${p.string}/${p.fret}`}</span>
+              </button>
+            );
+          })}
+        </Choices>
+        {why && why.others.length + 1 > 1 && (
+          <>
+            <span className="text-soft">Finger</span>
+            <Choices label="Finger of this note">
+              {[{ finger: s.finger as number, moreMm: 0 }, ...why.others]
+                .sort((a, b) => a.finger - b.finger)
+                .map((o) => (
+                  <button
+                    key={o.finger}
+                    type="button"
+                    className="chip num"
+                    aria-pressed={pinned === o.finger}
+                    disabled={!Number.isFinite(o.moreMm)}
+                    aria-label={`${FINGER_WORDS[o.finger]}${o.finger === s.finger ? ', as it is' : `, ${Math.round(o.moreMm)} mm more effort`}`}
+                    onClick={() => props.onFinger(pinned === o.finger ? null : o.finger)}
+                  >
+                    <b className={o.finger === s.finger ? 'underline' : 'font-normal'}>{o.finger}</b>
+                    {o.finger !== s.finger && <span className="ml-1 text-xs">{`+${Math.round(o.moreMm)}`}</span>}
+                  </button>
+                ))}
+            </Choices>
+          </>
+        )}
+      </div>
+      <p className="mt-2 text-xs text-soft">
+        <Signs>
+          {held || pinned !== null
+            ? 'Settled here; the rest of the line is solved around it. Press it again to let it go.'
+            : 'Press a place or a finger to settle it; the rest is solved around it. Notes on the neck can be dragged.'}
+        </Signs>
+      </p>
+    </Panel>
+  );
+}
+
+const Choices = ({ label, children }: { label: string; children: ReactNode }) => (
+  <span role="group" aria-label={label} className="flex flex-wrap gap-1">
+    {children}
+  </span>
+);
+
+function Effort({ why }: { why: Why }) {
+  const parts = why.parts.filter((p) => Math.abs(p.mm) >= 0.05);
+  if (!parts.length) return <p className="text-soft">It costs the hand nothing.</p>;
+  return (
+    <ul aria-label="Effort of this note" className="num mt-1 text-soft">
+      {parts.map((p, k) => (
+        <li key={k}>{`${p.mm.toFixed(1)} for ${COST_WORDS[p.word]}`}</li>
+      ))}
+    </ul>
+  );
+}

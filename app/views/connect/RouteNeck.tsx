@@ -1,0 +1,157 @@
+import { drag } from 'd3-drag';
+import { select } from 'd3-selection';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import { midiOf, placesOf, type FingeredStep, type Instrument, type NeckNote, type Place } from '../../../core';
+import { fretX, stringY, type NeckGeometry } from '../../neck/geometry';
+import { HandFrames, HandRails } from '../../neck/HandFrames';
+import { Neck } from '../../neck/Neck';
+import { handSpans, pathLine, pathMarks, shiftsAt, type HandSpan } from '../../neck/path';
+import { keepInSight, useNeckGeometry } from '../../neck/useNeckGeometry';
+
+interface Props {
+  instrument: Instrument;
+  notes: NeckNote[];
+  steps: FingeredStep[];
+  title: string;
+  chosen: number;
+  sounding: number;
+  onChoose: (index: number) => void;
+  /** A note was dropped on another of its places. */
+  onHold: (index: number, place: Place) => void;
+}
+
+const GAPS = { wide: 36, close: 30 };
+const spanWords = (h: HandSpan): string => `hand ${h.stays.join(', ')}: fret ${h.fret}`;
+const labelPx = (stays: number[]): number => 7 * (14 + 3 * stays.length);
+
+/** The neck with the path of a line over it, and the places of the hand beneath. Notes can be dragged to their other places. */
+export const RouteNeck = memo(function RouteNeck({ instrument, notes, steps, title, chosen, sounding, onChoose, onHold }: Props) {
+  const { holder, width, g } = useNeckGeometry(instrument, GAPS);
+  const marks = useMemo(() => pathMarks(notes, steps), [notes, steps]);
+  const spans = useMemo(() => handSpans(g, instrument, steps, labelPx), [g, instrument, steps]);
+  const under = useMemo(() => <Under g={g} steps={steps} spans={spans} />, [g, steps, spans]);
+  const hand = (steps[sounding] ?? steps[chosen] ?? steps[0])?.handFret ?? 1;
+  useEffect(() => keepInSight(holder.current, width, g, { from: hand, to: hand + 3 }), [holder, width, g, hand]);
+  return (
+    <div className="rounded-[10px] border border-line bg-sheet p-3">
+      <div
+        ref={holder}
+        className="overflow-x-auto contain-content"
+        tabIndex={width > 0 && width < g.width ? 0 : -1}
+        role="group"
+        aria-label="Neck and hands"
+      >
+        {width > 0 && (
+          <>
+            <Neck g={g} instrument={instrument} marks={marks} title={title} under={under}>
+              <Shifts g={g} steps={steps} />
+              {[chosen, sounding].map((k, n) => steps[k] && <Ring key={n} g={g} at={steps[k]} bold={n === 1} />)}
+              <Handles g={g} instrument={instrument} steps={steps} chosen={chosen} onChoose={onChoose} onHold={onHold} />
+            </Neck>
+            <HandRails g={g} spans={spans} words={spanWords} />
+          </>
+        )}
+      </div>
+    </div>
+  );
+});
+
+const Ring = ({ g, at, bold }: { g: NeckGeometry; at: Place; bold: boolean }) => (
+  <circle
+    cx={fretX(g, at.fret)}
+    cy={stringY(g, at.string)}
+    r={18}
+    fill="none"
+    stroke={bold ? '#fff6dc' : '#8fc9d0'}
+    strokeWidth={bold ? 3 : 2}
+  />
+);
+
+function Under({ g, steps, spans }: { g: NeckGeometry; steps: FingeredStep[]; spans: HandSpan[] }) {
+  return (
+    <g>
+      <HandFrames g={g} spans={spans} />
+      <path d={pathLine(g, steps)} fill="none" stroke="#c08a2b" strokeWidth={3} strokeLinejoin="round" opacity={0.95} />
+    </g>
+  );
+}
+
+/** Where the hand arrives from elsewhere: a small wedge over the note. */
+function Shifts({ g, steps }: { g: NeckGeometry; steps: FingeredStep[] }) {
+  return shiftsAt(steps).map((k) => (
+    <path
+      key={k}
+      d="M-6 -5H6L0 3Z"
+      transform={`translate(${fretX(g, steps[k].fret)} ${stringY(g, steps[k].string) - 17})`}
+      fill="#e0674a"
+      stroke="#1f2025"
+    />
+  ));
+}
+
+type HandlesProps = Pick<Props, 'instrument' | 'steps' | 'chosen' | 'onChoose' | 'onHold'> & { g: NeckGeometry };
+
+/** Near enough to a place to be dropped on it, in pixels. */
+const NEAR = 26;
+
+/** Takes hold of the notes of the line. The keyboard reaches them through the tab. */
+function Handles({ g, instrument, steps, chosen, onChoose, onHold }: HandlesProps) {
+  const group = useRef<SVGGElement>(null);
+  const [held, setHeld] = useState<{ index: number; x: number; y: number } | null>(null);
+  const latest = useRef({ g, instrument, steps, chosen, onChoose, onHold });
+  useEffect(() => {
+    latest.current = { g, instrument, steps, chosen, onChoose, onHold };
+  });
+  useEffect(() => {
+    if (!group.current) return undefined;
+    let index = -1;
+    const node = select<SVGGElement, unknown>(group.current);
+    node.call(
+      drag<SVGGElement, unknown>()
+        .on('start', ({ x, y }: { x: number; y: number }) => {
+          const now = latest.current;
+          index = noteAt(now.g, now.steps, x, y, now.chosen);
+          if (index >= 0) now.onChoose(index);
+        })
+        .on('drag', ({ x, y }: { x: number; y: number }) => index >= 0 && setHeld({ index, x, y }))
+        .on('end', ({ x, y }: { x: number; y: number }) => {
+          const now = latest.current;
+          const place = index >= 0 ? placeAt(now.g, otherPlaces(now.instrument, now.steps[index]), x, y) : null;
+          setHeld(null);
+          if (place) now.onHold(index, place);
+        }),
+    );
+    return () => void node.on('.drag', null);
+  }, []);
+  const places = held ? otherPlaces(instrument, steps[held.index]) : [];
+  const target = held && placeAt(g, places, held.x, held.y);
+  return (
+    <g ref={group} data-handles className="cursor-grab touch-none">
+      {steps.map((s, k) => (
+        <rect key={k} x={fretX(g, s.fret) - 16} y={stringY(g, s.string) - 15} width={32} height={30} fill="transparent" data-note={k} />
+      ))}
+      {places.map(
+        (p) =>
+        <circle key={p.string} cx={fretX(g, p.fret)} cy={stringY(g, p.string)} r={p === target ? 17 : 13} fill={p === target ? '#d39a35' : '#23242a'} stroke="#f3d798" strokeWidth={2} strokeDasharray="4 3" pointerEvents="none" />, // prettier-ignore
+      )}
+      {held && <rect x={held.x - 14} y={held.y - 12} width={28} height={24} rx={3.5} fill="#ece4d1" opacity={0.85} pointerEvents="none" />}
+    </g>
+  );
+}
+
+const soundOf = (i: Instrument, p: Place): number => midiOf(i.strings[p.string - 1].open) + p.fret;
+const otherPlaces = (i: Instrument, at: Place | undefined): Place[] =>
+  at ? placesOf(i, soundOf(i, at)).filter((p) => p.string !== at.string) : [];
+const near = (g: NeckGeometry, p: Place, x: number, y: number): number => Math.hypot(fretX(g, p.fret) - x, stringY(g, p.string) - y);
+
+/** The note under the pointer; where a place is played more than once, the one after the chosen one. */
+function noteAt(g: NeckGeometry, steps: readonly Place[], x: number, y: number, chosen: number): number {
+  const here = steps.flatMap((s, k) => (near(g, s, x, y) < NEAR ? [k] : []));
+  const closest = here.filter((k) => near(g, steps[k], x, y) <= Math.min(...here.map((j) => near(g, steps[j], x, y))) + 0.5);
+  return closest.find((k) => k > chosen) ?? closest[0] ?? -1;
+}
+
+function placeAt(g: NeckGeometry, places: Place[], x: number, y: number): Place | null {
+  const best = places.reduce<Place | null>((a, b) => (a && near(g, a, x, y) <= near(g, b, x, y) ? a : b), null);
+  return best && near(g, best, x, y) < NEAR ? best : null;
+}

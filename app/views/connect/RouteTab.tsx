@@ -1,0 +1,61 @@
+import { useMemo, useRef } from 'react';
+import { glyphs, pitchAt, spellerIn, type FingeredStep, type Instrument, type ScaleRef, type Stroke } from '../../../core';
+import { useWidth } from '../../neck/useWidth';
+import { Staff } from '../../tab/Staff';
+import { TabStaff } from '../../tab/TabStaff';
+import { tabGeometry, type TabColumn } from '../../tab/layout';
+import { stepWords } from '../../words/route-text';
+
+interface Props {
+  instrument: Instrument;
+  scale: ScaleRef;
+  steps: FingeredStep[];
+  strokes: Stroke[];
+  staff: boolean;
+  chosen: number;
+  sounding: number;
+  onChoose: (index: number) => void;
+}
+
+const columnOf = (s: FingeredStep, k: number, all: FingeredStep[]): TabColumn => ({
+  string: s.string,
+  fret: s.fret,
+  finger: String(s.finger),
+  shift: k > 0 ? s.handFret - all[k - 1].handFret : 0,
+});
+
+/** The route as tab, with its strokes, fingers and shifts; on a staff too where it is wanted. */
+export function RouteTab({ instrument, scale, steps, strokes, staff, chosen, sounding, onChoose }: Props) {
+  const holder = useRef<HTMLDivElement>(null);
+  const width = useWidth(holder);
+  const g = useMemo(() => tabGeometry(steps.length, instrument.strings.length, width), [steps.length, instrument, width]);
+  const columns = useMemo(() => steps.map(columnOf), [steps]);
+  const pitches = useMemo(() => {
+    const spell = spellerIn(scale);
+    return steps.map((s) => spell(pitchAt(instrument, s).midi));
+  }, [instrument, scale, steps]);
+  const words = useMemo(() => steps.map((s, k) => glyphs(stepWords(s, k, pitches[k], strokes[k]))), [steps, pitches, strokes]);
+  return (
+    <section className="min-w-0 rounded-[10px] border border-line bg-sheet p-4">
+      <h2 className="mb-2 text-[14px] font-semibold">
+        As tab <span className="ml-2 font-text text-xs font-normal text-soft">picking above, fingers below, shifts in frets</span>
+      </h2>
+      <div ref={holder} className="overflow-x-auto">
+        {width > 0 && staff && <Staff pitches={pitches} width={width} label="The route on a staff, as eighth notes" />}
+        {width > 0 && (
+          <TabStaff
+            g={g}
+            instrument={instrument}
+            columns={columns}
+            strokes={strokes}
+            words={words}
+            label="Notes of the route"
+            chosen={chosen}
+            sounding={sounding}
+            onChoose={onChoose}
+          />
+        )}
+      </div>
+    </section>
+  );
+}

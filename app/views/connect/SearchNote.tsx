@@ -1,0 +1,59 @@
+import { useEffect, useState } from 'react';
+import { Button } from '../../ui/Button';
+import { Signs } from '../../ui/Signs';
+import type { Routes } from '../../workers/useRoutes';
+
+/** Searches that end sooner than this show nothing; milliseconds. */
+const PATIENCE = 200;
+
+function useLater(on: boolean): boolean {
+  const [late, setLate] = useState(false);
+  useEffect(() => {
+    if (!on) return setLate(false);
+    const timer = setTimeout(() => setLate(true), PATIENCE);
+    return () => clearTimeout(timer);
+  }, [on]);
+  return late;
+}
+
+/** How far a long search is, or why there is no way. */
+export function SearchNote({ found, settled, onFree }: { found: Routes; settled: number; onFree: () => void }) {
+  const searching = useLater(found.done !== null);
+  return (
+    <>
+      <div role="status" aria-live="polite">
+        {searching && (
+          <p className="mb-2 flex items-center gap-3">
+            <span>Searching …</span>
+            <progress aria-label="Search" value={found.done ?? 0} max={1} className="h-2 w-48 accent-brass" />
+            <span className="num">{Math.round((found.done ?? 0) * 100)} %</span>
+            <Button onClick={found.cancel}>Cancel</Button>
+          </p>
+        )}
+        {found.cancelled && (
+          <p className="mb-2 flex items-center gap-3">
+            <span>The search was cancelled; what is shown is the last one that ended.</span>
+            <Button onClick={found.again}>Search again</Button>
+          </p>
+        )}
+      </div>
+      {found.refused && (
+        <div role="alert" className="mb-3 flex flex-wrap items-center gap-3 rounded-lg border border-clay bg-sheet p-3">
+          <p className="grow">
+            <Signs>{found.refused.message}</Signs>
+          </p>
+          {settled > 0 && (
+            <Button look="link" onClick={onFree}>
+              Free all settled notes
+            </Button>
+          )}
+          {found.refused.code === 'BROKEN' && (
+            <Button look="link" onClick={found.again}>
+              Search again
+            </Button>
+          )}
+        </div>
+      )}
+    </>
+  );
+}

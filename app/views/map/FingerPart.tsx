@@ -1,0 +1,114 @@
+import { Popover } from 'radix-ui';
+import type { StudyBody } from '../../../contract';
+import { CoreError, defaultSchool, fingersFor, pinsThatHold, whyFinger, type Place, type Shape, type Why } from '../../../core';
+import { useAppDispatch } from '../../store';
+import { change } from '../../store/change';
+import { withPin } from '../../store/moves';
+import { Button } from '../../ui/Button';
+import { COST_WORDS, FINGER_WORDS, MOVE_WORDS, placeWords } from '../../words/route-text';
+
+interface Props {
+  body: StudyBody;
+  shape: Shape;
+  at: { place: Place; button: HTMLElement };
+  onClose: () => void;
+}
+
+/** Why a place of the shape has its finger, and another one for it: the rest is solved around it. */
+export function FingerPart({ body, shape, at, onClose }: Props) {
+  const dispatch = useAppDispatch();
+  const { place, button } = at;
+  const anchor = { current: button };
+  const pin = (finger: number | null): void => void dispatch(change((now) => withPin(now.body, place, finger)));
+  const pinned = body.pins.find((p) => p.string === place.string && p.fret === place.fret)?.finger ?? null;
+  const now = shape.notes.find((n) => n.string === place.string && n.fret === place.fret)?.finger ?? 0;
+  const options = { school: body.school ?? defaultSchool(body.layout), hand: { size: body.hand } };
+  const can = fingersFor(body.instrument, place, options);
+  const why = whyOf(body, shape, place, options);
+  return (
+    <Popover.Root open onOpenChange={(open) => !open && onClose()}>
+      <Popover.Anchor virtualRef={anchor} />
+      <Popover.Portal>
+        <Popover.Content
+          aria-label="Finger"
+          align="end"
+          sideOffset={6}
+          collisionPadding={8}
+          className="no-print z-20 grid w-[min(22rem,94vw)] gap-2 rounded-lg border border-line bg-sheet p-3 font-text text-[13.5px] text-ink shadow-xl"
+          onCloseAutoFocus={(e) => {
+            e.preventDefault();
+            button.focus();
+          }}
+        >
+          <h3 className="font-semibold first-letter:uppercase">{`${FINGER_WORDS[now]}${now ? ' finger' : ' string'} on ${placeWords(place)}`}</h3>
+          {why && <Reasons why={why} />}
+          {place.fret > (body.instrument.capo ?? 0) && (
+            <div role="group" aria-label="Finger of this place" className="flex flex-wrap items-center gap-1">
+              {can.map((finger) => (
+                <button
+                  key={finger}
+                  type="button"
+                  className="chip num"
+                  aria-pressed={pinned === finger}
+                  aria-label={`${FINGER_WORDS[finger]} finger`}
+                  onClick={() => pin(finger)}
+                >
+                  {finger}
+                </button>
+              ))}
+              <Button disabled={pinned === null} onClick={() => pin(null)}>
+                Free again
+              </Button>
+            </div>
+          )}
+          <p className="text-xs text-soft">
+            {pinned === null
+              ? 'Press a finger to settle it here; the others are solved around it.'
+              : 'Settled by you, in every shape that has this place.'}
+          </p>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+/** Windows fix their fingers by the fret of the hand: no search made them. */
+function whyOf(
+  body: StudyBody,
+  shape: Shape,
+  place: Place,
+  options: { school: Parameters<typeof whyFinger>[3]['school']; hand: { size: StudyBody['hand'] } },
+): Why | null {
+  if (body.layout.kind === 'window' && !body.pins.length) return null;
+  const places = shape.notes.map(({ string, fret }) => ({ string, fret }));
+  const held = pinsThatHold(body.instrument, body.pins, options);
+  const pins = held.flatMap((p) =>
+    places.flatMap((n, index) => (n.string === p.string && n.fret === p.fret ? [{ index, finger: p.finger }] : [])),
+  );
+  const index = places.findIndex((n) => n.string === place.string && n.fret === place.fret);
+  try {
+    return index < 0 ? null : whyFinger(body.instrument, places, index, { ...options, pins });
+  } catch (e) {
+    if (e instanceof CoreError) return null;
+    throw e;
+  }
+}
+
+function Reasons({ why }: { why: Why }) {
+  const parts = why.parts.filter((p) => Math.abs(p.mm) >= 0.05).map((p) => `${p.mm.toFixed(1)} for ${COST_WORDS[p.word]}`);
+  const others = why.others.filter((o) => Number.isFinite(o.moreMm)).map((o) => `${FINGER_WORDS[o.finger]} +${o.moreMm.toFixed(1)}`);
+  return (
+    <dl className="num grid grid-cols-[auto_1fr] gap-x-3">
+      <dt className="text-soft">Going up</dt>
+      <dd>{MOVE_WORDS[why.step.move]}</dd>
+      <dt className="text-soft">Effort</dt>
+      <dd>{parts.join('; ') || 'none'}</dd>
+      {others.length > 0 && (
+        <>
+          <dt className="text-soft">Others</dt>
+          <dd>{others.join(', ')}</dd>
+        </>
+      )}
+    </dl>
+  );
+}
