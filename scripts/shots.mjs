@@ -28,7 +28,32 @@ const choose = async (page, part, typed) => {
   await page.getByRole('combobox').fill(typed);
   await page.keyboard.press('Enter');
 };
+const way = async (page, name) => {
+  await page.getByRole('radio', { name, exact: true }).click();
+  await page.waitForTimeout(500);
+};
 const SHOTS = [
+  ['connect', '/connect', 'light', (p) => p.locator('[data-note="5"]').click()],
+  [
+    'connect-dark',
+    '/connect',
+    'dark',
+    async (p) => {
+      await way(p, 'Diagonal');
+      await p.getByRole('button', { name: 'Staff' }).click();
+      await p.waitForTimeout(900);
+    },
+  ],
+  [
+    'map-seam',
+    '/map',
+    'light',
+    (p) =>
+      p
+        .getByRole('button', { name: /^Seam of box 2/ })
+        .first()
+        .click(),
+  ],
   ['map-light', '/map', 'light'],
   ['map-dark', '/map', 'dark'],
   ['map-sentence', '/map', 'light', (p) => p.keyboard.press('s')],

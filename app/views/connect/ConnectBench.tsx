@@ -124,7 +124,27 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
         <Tempo tempo={body.tempo} onTempo={(tempo) => dispatch(edited({ tempo }))} />
         <HearButton on={on} disabled={!midis.length} onHear={toggleHear} />
       </div>
-      <div className="no-print mb-3 flex flex-wrap items-center gap-2">
+      {hear.error && (
+        <p role="alert" className="mb-2 text-clay">
+          {hear.error}
+        </p>
+      )}
+      <SearchNote
+        found={found}
+        settled={asked.held.length + asked.fingers.length}
+        onFree={() => onAsk((now) => tell(now, { held: [], fingers: [] }))}
+      />
+      <RouteNeck
+        instrument={instrument}
+        notes={notes}
+        steps={steps}
+        title={glyphs(`Neck with the route: ${steps.length} notes. The list of notes after it has every place, finger and move.`)}
+        chosen={line.chosen}
+        sounding={hear.now}
+        onChoose={line.onChoose}
+        onHold={onHold}
+      />
+      <div className="no-print mt-3 flex flex-wrap items-center gap-2">
         <Button icon={<ArrowRightLeft size={14} aria-hidden />} onClick={() => onAsk(turned)}>
           Turn round
         </Button>
@@ -154,26 +174,6 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
           {isKept ? 'Kept' : body.routes.length >= MOST_KEPT ? `Kept ${MOST_KEPT}: drop one first` : 'Keep this route'}
         </Button>
       </div>
-      {hear.error && (
-        <p role="alert" className="mb-2 text-clay">
-          {hear.error}
-        </p>
-      )}
-      <SearchNote
-        found={found}
-        settled={asked.held.length + asked.fingers.length}
-        onFree={() => onAsk((now) => tell(now, { held: [], fingers: [] }))}
-      />
-      <RouteNeck
-        instrument={instrument}
-        notes={notes}
-        steps={steps}
-        title={glyphs(`Neck with the route: ${steps.length} notes. The list of notes after it has every place, finger and move.`)}
-        chosen={line.chosen}
-        sounding={hear.now}
-        onChoose={line.onChoose}
-        onHold={onHold}
-      />
       {route && routeNeedsCare(instrument, route) && (
         <p className="mt-2 text-xs text-clay">
           A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.
