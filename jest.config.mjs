@@ -1,6 +1,7 @@
 /** Pure code and server in Node; what needs a screen is tested in Chromium by Playwright. */
 export default {
   testEnvironment: 'node',
+  testTimeout: 60_000, // nothing here is timed; a busy machine is no failure
   roots: [
     '<rootDir>/core',
     '<rootDir>/contract',

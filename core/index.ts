@@ -9,3 +9,5 @@ export { fingerNotes, fingersFor, pinsThatHold, whyFinger, SCHOOLS, SPAN_MM, typ
 export * from './ladder';
 export * from './harmony';
 export * from './route';
+export * from './lick';
+export * from './transpose';

@@ -1,0 +1,3 @@
+export * from './rhythm';
+export * from './line';
+export { placeNotes, pitchedNotes } from './place';

@@ -1,0 +1,134 @@
+import fc from 'fast-check';
+import { guitar } from '../../tests/support/random';
+import {
+  barsOf,
+  barTicks,
+  checkLick,
+  CoreError,
+  fingerLick,
+  lickPitches,
+  lickTicks,
+  NOTE_VALUES,
+  noteValue,
+  soundedNotes,
+  soundJoins,
+  startsOf,
+  struckNotes,
+  TICKS,
+  withPlaces,
+  writtenParts,
+  type LickNote,
+} from '../index';
+
+const n = (string: number, fret: number, ticks = 240, more: Partial<LickNote> = {}): LickNote => ({
+  place: { string, fret },
+  ticks,
+  ...more,
+});
+const rest = (ticks: number): LickNote => ({ place: null, ticks });
+
+describe('lengths', () => {
+  it.each([
+    [480, 'quarter', 0, false],
+    [720, 'quarter', 1, false],
+    [840, 'quarter', 2, false],
+    [320, 'quarter', 0, true],
+    [160, 'eighth', 0, true],
+    [30, '64th', 0, false],
+    [1920, 'whole', 0, false],
+  ])('%i ticks are a %s with %i dots, triplet: %s', (ticks, type, dots, triplet) => {
+    expect(noteValue(ticks)).toMatchObject({ type, dots, triplet });
+  });
+  it('every written length is told from every other', () => {
+    expect(new Set(NOTE_VALUES.map((v) => v.ticks)).size).toBe(NOTE_VALUES.length);
+  });
+  it('five sixteenths are a quarter and a sixteenth; seven thirtyseconds a double-dotted eighth', () => {
+    expect(writtenParts(600).map((v) => v.type)).toEqual(['quarter', '16th']);
+    expect(writtenParts(420)).toMatchObject([{ type: 'eighth', dots: 2 }]);
+  });
+  it('parts make up the whole, but for what is shorter than any sign', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 4000 }), (ticks) => {
+        const sum = lickTicks(writtenParts(ticks));
+        expect(ticks - sum).toBeGreaterThanOrEqual(0);
+        expect(ticks - sum).toBeLessThan(20);
+      }),
+    );
+  });
+  it('bars by their meter', () => {
+    expect([barTicks([4, 4]), barTicks([6, 8]), barTicks([7, 8]), barTicks([3, 2])]).toEqual([1920, 1440, 1680, 2880]);
+    expect(() => barTicks([4, 3])).toThrow(CoreError);
+  });
+});
+
+describe('a lick', () => {
+  const lick = [
+    n(6, 2),
+    n(6, 4, 240, { join: 'hammer' }),
+    rest(480),
+    n(5, 2, 960),
+    n(5, 2, 240, { join: 'tie' }),
+    n(5, 4, 720, { bend: 2 }),
+  ];
+  it('starts each note where the one before ends', () => {
+    expect(startsOf(lick)).toEqual([0, 240, 480, 960, 1920, 2160]);
+    expect(lickTicks(lick)).toBe(2880);
+  });
+  it('sounds with ties joined and bends at their target', () => {
+    expect(soundedNotes(guitar(), lick).map((s) => [s.midi, s.target, s.start, s.ticks])).toEqual([
+      [42, 42, 0, 240],
+      [44, 44, 240, 240],
+      [47, 47, 960, 1200],
+      [49, 51, 2160, 720],
+    ]);
+    expect(lickPitches(guitar(), lick)).toEqual([42, 44, 47, 49]);
+  });
+  it('moves to other places, tied notes with theirs', () => {
+    const places = [n(6, 2), n(6, 4), n(6, 7), n(6, 9)].map((x) => x.place as { string: number; fret: number });
+    const moved = withPlaces(lick, places);
+    expect(moved.map((x) => x.place?.fret ?? null)).toEqual([2, 4, null, 7, 7, 9]);
+    expect(moved[4].join).toBe('tie');
+  });
+  it('is fingered round rests and ties, and keeps a settled finger', () => {
+    const steps = fingerLick(guitar(), [{ ...lick[0], finger: 2 }, ...lick.slice(1)], { school: 'finger-per-fret' });
+    expect(steps.map((s) => s !== null)).toEqual([true, true, false, true, false, true]);
+    expect(steps[0]?.finger).toBe(2);
+  });
+  it('is cut at barlines and tied across them', () => {
+    const bars = barsOf(lick, 1920);
+    expect(bars.map((b) => b.map((p) => [p.index, p.start, p.value.ticks]))).toEqual([
+      [[0, 0, 240], [1, 240, 240], [2, 480, 480], [3, 960, 960]],
+      [[4, 0, 240], [5, 240, 720]],
+    ]); // prettier-ignore
+    expect(bars[0][3]).toMatchObject({ tiedTo: true, tiedFrom: false });
+    expect(bars[1][0]).toMatchObject({ tiedTo: false, tiedFrom: true });
+    const long = barsOf([n(1, 1, 1200), n(1, 3, 1920)], 1920);
+    expect(long[0].map((p) => [p.index, p.value.ticks, p.tiedTo])).toEqual([[0, 960, true], [0, 240, false], [1, 720, true]]); // prettier-ignore
+    expect(long[1].map((p) => [p.index, p.value.ticks, p.tiedFrom])).toEqual([[1, 960, true], [1, 240, true]]); // prettier-ignore
+  });
+  it('bars hold the same notes in the same order, and no bar more than it has room for', () => {
+    const note = fc.record({ ticks: fc.constantFrom(60, 80, 120, 160, 240, 320, 480, 600, 720, 960, 2000), gap: fc.boolean() });
+    fc.assert(
+      fc.property(fc.array(note, { minLength: 1, maxLength: 20 }), fc.constantFrom(1920, 1440, 1680), (list, per) => {
+        const notes = list.map(({ ticks, gap }, k) => (gap ? rest(ticks) : n(1, k % 12, ticks)));
+        const bars = barsOf(notes, per);
+        const order = bars.flat().map((p) => p.index);
+        expect(order).toEqual([...order].sort((a, b) => a - b));
+        for (const bar of bars) expect(bar.reduce((sum, p) => sum + p.value.ticks, 0)).toBeLessThanOrEqual(per);
+        const kept = new Map<number, number>();
+        for (const p of bars.flat()) kept.set(p.index, (kept.get(p.index) ?? 0) + p.value.ticks);
+        notes.forEach((x, k) => expect(x.ticks - (kept.get(k) ?? 0)).toBeLessThan(60));
+      }),
+    );
+  });
+  it('joins only what can be joined', () => {
+    const wrong = [n(6, 4, TICKS, { join: 'hammer' }), n(6, 2, TICKS, { join: 'hammer' }), n(5, 2, TICKS, { join: 'slide' }), n(5, 3, TICKS, { join: 'tie' })]; // prettier-ignore
+    expect(soundJoins(wrong).map((x) => x.join)).toEqual([undefined, undefined, undefined, undefined]);
+    expect(soundJoins(lick)).toEqual(lick);
+    expect(() => checkLick(guitar(), wrong)).toThrow('notes[0].join');
+    expect(() => checkLick(guitar(), [n(7, 2)])).toThrow(CoreError);
+    expect(() => checkLick(guitar(), [n(6, 2, 0)])).toThrow('notes[0].ticks');
+    expect(() => checkLick(guitar(), [n(6, 2, 10, { bend: 9 })])).toThrow('1 to 5 half steps');
+    expect(struckNotes(lick).map((s) => s.index)).toEqual([0, 1, 3, 5]);
+  });
+});

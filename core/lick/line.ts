@@ -1,0 +1,104 @@
+import { CoreError, fail } from '../errors';
+import { fingerNotes, fingersFor } from '../fingering';
+import { checkPlace, openMidis } from '../instrument';
+import type { FingeredStep, FingeringSchool, Hand, Instrument, LickNote, Place } from '../types';
+import { checkTicks } from './rhythm';
+
+const BENDS = { min: 1, max: 5 };
+
+/** The notes that are struck or joined, without rests and what is tied on: each with its index in the lick. */
+export function struckNotes(notes: readonly LickNote[]): { index: number; place: Place }[] {
+  return notes.flatMap((n, index) => (n.place && n.join !== 'tie' ? [{ index, place: n.place }] : []));
+}
+
+/** A note as it sounds: ties joined. MIDI number of the fretted pitch and, where it is bent, of the target. */
+export interface SoundedNote {
+  index: number;
+  place: Place;
+  midi: number;
+  target: number;
+  start: number;
+  ticks: number;
+  note: LickNote;
+}
+
+/** The lick as it sounds, in order. */
+export function soundedNotes(i: Instrument, notes: readonly LickNote[]): SoundedNote[] {
+  const open = openMidis(i);
+  const sounded: SoundedNote[] = [];
+  let at = 0;
+  notes.forEach((note, index) => {
+    const last = sounded[sounded.length - 1];
+    if (note.place && note.join === 'tie' && last && last.start + last.ticks === at) last.ticks += note.ticks;
+    else if (note.place) {
+      const midi = open[note.place.string - 1] + note.place.fret;
+      sounded.push({ index, place: note.place, midi, target: midi + (note.bend ?? 0), start: at, ticks: note.ticks, note });
+    }
+    at += note.ticks;
+  });
+  return sounded;
+}
+
+/** Fretted pitches of the struck notes, MIDI numbers. */
+export const lickPitches = (i: Instrument, notes: readonly LickNote[]): number[] => {
+  const open = openMidis(i);
+  return struckNotes(notes).map(({ place }) => open[place.string - 1] + place.fret);
+};
+
+/** The lick with its struck notes on other places, in order; tied notes follow theirs. */
+export function withPlaces(notes: readonly LickNote[], places: readonly Place[]): LickNote[] {
+  let k = -1;
+  return notes.map((n) => {
+    if (!n.place) return n;
+    if (n.join !== 'tie') k++;
+    const { string, fret } = places[k];
+    return { ...n, place: { string, fret } };
+  });
+}
+
+/** Fingers for a lick: a step for every note that is struck, null for rests and ties. Throws BAD_PLACE, BAD_OPTION. */
+export function fingerLick(
+  i: Instrument,
+  notes: readonly LickNote[],
+  o: { school: FingeringSchool; hand?: Hand },
+): (FingeredStep | null)[] {
+  const struck = struckNotes(notes);
+  const pins = struck.flatMap(({ index, place }, k) => {
+    const { finger } = notes[index];
+    return finger && fingersFor(i, place, o).includes(finger) ? [{ index: k, finger }] : [];
+  });
+  const steps = fingerNotes(i, struck.map((s) => s.place), { ...o, pins }); // prettier-ignore
+  const at = new Map(struck.map(({ index }, k) => [index, steps[k]]));
+  return notes.map((_, k) => at.get(k) ?? null);
+}
+
+/**
+ * Makes joins true: a tie needs the same place before it, a hammer-on a lower fret of the same string, a pull-off a
+ * higher one, a slide another one. What cannot be is left out. Returns the same notes where nothing had to go.
+ */
+export function soundJoins(notes: readonly LickNote[]): LickNote[] {
+  return notes.map((n, k) => {
+    if (!n.join || joins(notes[k - 1]?.place ?? null, n)) return n;
+    const plain = { ...n };
+    delete plain.join;
+    return plain;
+  });
+}
+
+function joins(before: Place | null, { place, join }: LickNote): boolean {
+  if (!place || !before || before.string !== place.string) return false;
+  if (join === 'tie') return before.fret === place.fret;
+  return join === 'hammer' ? place.fret > before.fret : join === 'pull' ? place.fret < before.fret : place.fret !== before.fret;
+}
+
+/** Throws where a note of a lick is none: BAD_PLACE off the neck, BAD_OPTION for lengths, bends and joins. */
+export function checkLick(i: Instrument, notes: readonly LickNote[]): void {
+  notes.forEach((n, k) => {
+    checkTicks(n.ticks, `notes[${k}].ticks`);
+    if (n.place) checkPlace(i, n.place, `notes[${k}]`);
+    if (n.bend !== undefined && !(Number.isInteger(n.bend) && n.bend >= BENDS.min && n.bend <= BENDS.max))
+      fail('BAD_OPTION', `notes[${k}].bend`, `notes[${k}].bend: a bend is 1 to 5 half steps.`);
+  });
+  const wrong = soundJoins(notes).findIndex((n, k) => n !== notes[k]);
+  if (wrong >= 0) throw new CoreError('BAD_OPTION', `notes[${wrong}].join`, `notes[${wrong}].join: nothing before this note that it could be joined to.`); // prettier-ignore
+}

@@ -1,0 +1,142 @@
+import { checkWhole, fail } from '../errors';
+import type { LickNote } from '../types';
+
+/** Parts of a quarter note: whole numbers for every note value down to the 64th, and for their triplets. */
+export const TICKS = 480;
+/** The longest single note: two whole notes. */
+const LONGEST = TICKS * 8;
+
+export type NoteType = 'whole' | 'half' | 'quarter' | 'eighth' | '16th' | '32nd' | '64th';
+
+/** A length as it is written. */
+export interface NoteValue {
+  type: NoteType;
+  dots: 0 | 1 | 2;
+  /** Three in the time of two. */
+  triplet: boolean;
+  ticks: number;
+}
+
+const TYPES: NoteType[] = ['whole', 'half', 'quarter', 'eighth', '16th', '32nd', '64th'];
+
+/** Every length that one sign can write, longest first. */
+export const NOTE_VALUES: readonly NoteValue[] = Object.freeze(
+  TYPES.flatMap((type, k): NoteValue[] => {
+    const plain = (TICKS * 4) / 2 ** k;
+    return [
+      { type, dots: 0, triplet: false, ticks: plain },
+      { type, dots: 1, triplet: false, ticks: plain * 1.5 },
+      { type, dots: 2, triplet: false, ticks: plain * 1.75 },
+      { type, dots: 0, triplet: true, ticks: (plain * 2) / 3 },
+    ] satisfies NoteValue[];
+  })
+    .filter((v) => Number.isInteger(v.ticks))
+    .sort((a, b) => b.ticks - a.ticks),
+);
+
+const BY_TICKS = new Map([...NOTE_VALUES].reverse().map((v) => [v.ticks, v]));
+
+/** The sign for a length, or null where it takes more than one. */
+export const noteValue = (ticks: number): NoteValue | null => BY_TICKS.get(ticks) ?? null;
+
+/** Signs tied together at most, before a remainder is left out. */
+const MOST_SIGNS = 4;
+
+/**
+ * The fewest single signs that make up a length, longest first; where none do, what comes nearest below it.
+ * Example: five sixteenths (600 ticks) are a quarter and a sixteenth.
+ */
+export function writtenParts(ticks: number): NoteValue[] {
+  for (let count = 1; count <= MOST_SIGNS; count++) {
+    const parts = exactParts(ticks, count, 0);
+    if (parts) return parts;
+  }
+  return nearestParts(ticks);
+}
+
+function exactParts(ticks: number, count: number, from: number): NoteValue[] | null {
+  if (count === 1) {
+    const last = noteValue(ticks);
+    return last && [last];
+  }
+  for (let k = from; k < NOTE_VALUES.length; k++) {
+    const v = NOTE_VALUES[k];
+    if (v.ticks * count < ticks) return null;
+    const rest = v.ticks < ticks ? exactParts(ticks - v.ticks, count - 1, k) : null;
+    if (rest) return [v, ...rest];
+  }
+  return null;
+}
+
+function nearestParts(ticks: number): NoteValue[] {
+  const next = NOTE_VALUES.find((v) => v.ticks <= ticks);
+  return next ? [next, ...nearestParts(ticks - next.ticks)] : [];
+}
+
+/** Length of a lick in ticks. */
+export const lickTicks = (notes: readonly Pick<LickNote, 'ticks'>[]): number => notes.reduce((sum, n) => sum + n.ticks, 0);
+
+/** Start of each note in ticks. */
+export function startsOf(notes: readonly Pick<LickNote, 'ticks'>[]): number[] {
+  let at = 0;
+  return notes.map((n) => {
+    const start = at;
+    at += n.ticks;
+    return start;
+  });
+}
+
+/** Ticks in a bar of so many beats of a note value (4 is a quarter). Throws BAD_OPTION. */
+export function barTicks([beats, value]: readonly [number, number]): number {
+  checkWhole('BAD_OPTION', 'meter[0]', beats, 1, 32);
+  if (![1, 2, 4, 8, 16, 32].includes(value)) fail('BAD_OPTION', 'meter[1]', 'meter[1]: the beat is 1, 2, 4, 8, 16 or 32.');
+  return (beats * TICKS * 4) / value;
+}
+
+/** A piece of a note inside one bar. */
+export interface BarPiece {
+  /** Index of the note in the lick. */
+  index: number;
+  /** Start in the bar, in ticks. */
+  start: number;
+  value: NoteValue;
+  /** It sounds on from the piece before, or into the one after. */
+  tiedFrom: boolean;
+  tiedTo: boolean;
+}
+
+/** A lick in bars: notes cut at the barlines and into lengths that one sign can write, tied where they sound on. */
+export function barsOf(notes: readonly LickNote[], perBar: number): BarPiece[][] {
+  const bars: BarPiece[][] = [];
+  let at = 0;
+  notes.forEach((note, index) => {
+    const tiedOn = note.place !== null && notes[index + 1]?.join === 'tie';
+    let left = note.ticks;
+    let first = true;
+    while (left > 0) {
+      const bar = Math.floor(at / perBar);
+      const room = (bar + 1) * perBar - at;
+      const inBar = Math.min(left, room);
+      const parts = writtenParts(inBar);
+      const lost = inBar - lickTicks(parts);
+      left -= lost;
+      for (const value of parts) {
+        left -= value.ticks;
+        (bars[bar] ??= []).push({
+          index,
+          start: at - bar * perBar,
+          value,
+          tiedFrom: note.place !== null && (!first || note.join === 'tie'),
+          tiedTo: note.place !== null && (left > 0 || tiedOn),
+        });
+        first = false;
+        at += value.ticks;
+      }
+      at += lost;
+    }
+  });
+  return Array.from(bars, (bar) => bar ?? []);
+}
+
+/** Throws BAD_OPTION where a length is none. */
+export const checkTicks = (ticks: number, field = 'ticks'): number => checkWhole('BAD_OPTION', field, ticks, 1, LONGEST);

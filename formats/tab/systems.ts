@@ -1,0 +1,151 @@
+import { refuseFile } from '../errors';
+
+/** One row of tab: its strings without names and outer bars, columns in line. */
+export interface TabSystem {
+  /** Line of the first string in the text, from 1. */
+  line: number;
+  strings: string[];
+  names: string[] | null;
+  /** Stretches between barlines, in columns. */
+  bars: { from: number; to: number }[];
+  /** The row of length letters over it, in the same columns; null where there is none. */
+  lengths: string | null;
+  /** Columns that are palm muted. */
+  mutes: { from: number; to: number }[];
+}
+
+interface Head {
+  title?: string;
+  tempo?: number;
+  meter?: [number, number];
+  tuning?: string;
+  capo?: number;
+}
+
+interface Row {
+  line: number;
+  name: string;
+  /** Column at which the strings begin in the line. */
+  offset: number;
+  body: string;
+}
+
+/** A line of tab: a name or none, then dashes, digits and signs, dashes above all. */
+const TAB_LINE = /^(\s*)([A-Ga-g][#b♯♭]{0,2}\d?)?(\s*[|:‖]\s*|\s*(?=-))([-\d|:hHpPsSbBrR/\\~xX().<>=*tTvV^ ]*)$/;
+/** Without a name and a bar, so many dashes make a line of tab. */
+const DASHES = 3;
+
+function rowOf(text: string, line: number): Row | null {
+  const m = TAB_LINE.exec(text.replace(/\t/g, '    ').replace(/[–—−]/g, '-').trimEnd());
+  if (!m) return null;
+  const [, indent, name = '', bar, body] = m;
+  const dashes = body.match(/-/g)?.length ?? 0;
+  if (dashes < (name && bar.trim() ? 1 : DASHES)) return null;
+  return { line, name: name.replace(/♯/g, '#').replace(/♭/g, 'b'), offset: indent.length + name.length + bar.length, body };
+}
+
+/** Finds the rows of tab in a text, what its head says, and how many lines are neither. */
+export function systemsOf(text: string): { systems: TabSystem[]; stray: number; head: Head } {
+  const lines = text.replace(/\r\n?/g, '\n').split('\n');
+  const rows = lines.map((l, k) => rowOf(l, k + 1));
+  const systems: TabSystem[] = [];
+  const used = new Set<number>();
+  for (let k = 0; k < rows.length; k++) {
+    if (!rows[k]) continue;
+    let end = k;
+    while (rows[end + 1]) end++;
+    const block = rows.slice(k, end + 1) as Row[];
+    for (let n = k; n <= end; n++) used.add(n);
+    systems.push(systemOf(block, lines, used));
+    k = end;
+  }
+  const counts = systems.find((s) => s.strings.length !== systems[0].strings.length);
+  if (counts) refuseFile(`this row of tab has ${counts.strings.length} strings, the first has ${systems[0].strings.length}.`, counts.line);
+  const head = headOf(lines, used);
+  const stray = lines.filter((l, k) => l.trim() !== '' && !used.has(k)).length;
+  return { systems, stray, head };
+}
+
+const MOST_STRINGS = 12;
+
+function systemOf(rows: Row[], lines: string[], used: Set<number>): TabSystem {
+  const { line, offset } = rows[0];
+  if (rows.length > MOST_STRINGS) refuseFile(`${rows.length} lines of tab follow each other; an instrument here has 1 to 12 strings. Put an empty line between rows.`, line); // prettier-ignore
+  const shift = rows.map((r) => r.offset - offset);
+  const bodies = rows.map((r, k) => ' '.repeat(Math.max(0, shift[k])) + r.body);
+  const width = Math.max(...bodies.map((b) => b.trimEnd().length));
+  const strings = bodies.map((b) => b.trimEnd().padEnd(width, '-'));
+  checkBars(rows, strings);
+  const over = above(lines, line - 1, used);
+  const cut = (text: string): string => text.slice(offset);
+  return {
+    line,
+    strings,
+    names: rows.every((r) => r.name) ? rows.map((r) => r.name) : null,
+    bars: barsOf(strings[0], width),
+    lengths: over.lengths === null ? null : cut(over.lengths),
+    mutes: over.mutes === null ? [] : mutesIn(cut(over.mutes)),
+  };
+}
+
+const barColumns = (s: string): number[] => [...s.matchAll(/\|/g)].map((m) => m.index);
+
+/** Every string has its bars where the first has them; a string that is too long or too short is told by its line. */
+function checkBars(rows: Row[], strings: string[]): void {
+  const wanted = barColumns(strings[0]);
+  strings.forEach((s, k) => {
+    const here = barColumns(s);
+    if (here.join() === wanted.join()) return;
+    const at = wanted.findIndex((c, n) => here[n] !== c);
+    refuseFile(
+      `this string does not line up with the first: its bar ${at < 0 ? wanted.length + 1 : at + 1} stands elsewhere. Make the strings equally long.`,
+      rows[k].line,
+    );
+  });
+}
+
+function barsOf(first: string, width: number): { from: number; to: number }[] {
+  const edges = [0, ...barColumns(first).map((c) => c + 1), width];
+  return edges.slice(1).map((to, k) => ({ from: edges[k], to })).filter((b) => b.to - b.from > 1); // prettier-ignore
+}
+
+const LENGTHS = /^\s*(?:(?:=\d{1,5}|[WHQESTX]\.{0,2}3?(?:\+[WHQESTX]\.{0,2}3?)*)r?(?:\s+|$))+$/i;
+const MUTES = /^\s*(?:P\.?M\.?[-–. ]*\|?\s*)+$/i;
+
+/** The rows of letters directly over a system, nearest first. */
+function above(lines: string[], first: number, used: Set<number>): { lengths: string | null; mutes: string | null } {
+  const found: { lengths: string | null; mutes: string | null } = { lengths: null, mutes: null };
+  for (let k = first - 1; k >= Math.max(0, first - 2); k--) {
+    const text = lines[k].replace(/\t/g, '    ');
+    if (found.mutes === null && MUTES.test(text)) found.mutes = text;
+    else if (found.lengths === null && LENGTHS.test(text) && text.trim()) found.lengths = text;
+    else break;
+    used.add(k);
+  }
+  return found;
+}
+
+/** "PM" and the dashes after it. */
+const mutesIn = (text: string): { from: number; to: number }[] =>
+  [...text.matchAll(/P\.?M\.?[-–.]*/gi)].map((m) => ({ from: m.index, to: m.index + m[0].length }));
+
+/** Title, tempo, meter, tuning and capo, as they stand over the first row. */
+function headOf(lines: string[], used: Set<number>): Head {
+  const head: Head = {};
+  const first = Math.min(...used, lines.length);
+  lines.slice(0, first).forEach((raw, k) => {
+    const text = raw.trim();
+    if (!text) return;
+    const tempo = /\btempo\D{0,3}(\d{2,3})\b/i.exec(text);
+    const meter = /\b(\d{1,2})\/(1|2|4|8|16|32)\b/.exec(text);
+    const tuning = /^tuning:?\s+([A-G][A-Ga-g#b0-9\s-]+?)(?:,\s*capo\s+(\d{1,2}))?$/i.exec(text);
+    if (tempo && Number(tempo[1]) >= 20) head.tempo = Number(tempo[1]);
+    if (meter && Number(meter[1]) >= 1 && Number(meter[1]) <= 32) head.meter = [Number(meter[1]), Number(meter[2])];
+    if (tuning) head.tuning = tuning[1];
+    if (tuning?.[2]) head.capo = Number(tuning[2]);
+    const bars = /^\d+ bars?$/.test(text);
+    if (!tempo && !meter && !tuning && !bars && !head.title) head.title = text.slice(0, 120);
+    used.add(k);
+  });
+  return head;
+}
