@@ -12,6 +12,7 @@ async function ensureSystem() {
   const wanted = [
     ['/usr/bin/chromium', 'chromium'],
     ['/usr/bin/pdftotext', 'poppler-utils'],
+    ['/usr/bin/midicsv', 'midicsv'],
   ]
     .filter(([path]) => !existsSync(process.env.CHROMIUM && path.endsWith('chromium') ? process.env.CHROMIUM : path))
     .map(([, name]) => name);
