@@ -41,7 +41,7 @@ const TYPES: Record<NoteType, string> = {
 };
 
 /** The pieces of a bar, each with where it stands in its triplet. */
-type Piece = BarPiece & { tuplet: 'start' | 'stop' | null };
+type Piece = BarPiece & { tuplet: ('start' | 'stop')[] };
 
 /** Marks where triplets begin and end: a group closes when it fills a plain length. */
 function tuplets(bar: BarPiece[]): Piece[] {
@@ -50,14 +50,14 @@ function tuplets(bar: BarPiece[]): Piece[] {
   return bar.map((p, k) => {
     if (!p.value.triplet) {
       sum = 0;
-      return { ...p, tuplet: null };
+      return { ...p, tuplet: [] };
     }
     const opens = sum === 0;
     least = opens ? p.value.ticks : Math.min(least, p.value.ticks);
     sum += p.value.ticks;
     const closes = sum % (3 * least) === 0 || !bar[k + 1]?.value.triplet;
     if (closes) sum = 0;
-    return { ...p, tuplet: opens && !closes ? 'start' : closes && !opens ? 'stop' : null };
+    return { ...p, tuplet: [...(opens ? (['start'] as const) : []), ...(closes ? (['stop'] as const) : [])] };
   });
 }
 
@@ -170,7 +170,7 @@ function notations(c: Context, p: Piece, staff: 1 | 2): Node[] {
   const inner = [
     ...(p.tiedFrom ? [el('tied', [], { type: 'stop' })] : []),
     ...(p.tiedTo ? [el('tied', [], { type: 'start' })] : []),
-    ...(p.tuplet ? [el('tuplet', [], { type: p.tuplet })] : []),
+    ...p.tuplet.map((type) => el('tuplet', [], { type })),
     ...(n.place ? slides(c, p) : []),
     ...(n.place && (staff === 2 || !p.tiedFrom) ? technical(c, p, staff) : []),
   ];
