@@ -16,6 +16,7 @@ import {
 import { passes } from './checks';
 import { connectionSchema, keptRouteSchema, MOST_KEPT, type Connection, type KeptRoute } from './connection';
 import { instrumentSchema } from './instrument';
+import { licksSchema, tagList, time, type Lick } from './lick';
 import { list, place, record, rungRef, whole, type RungRef } from './parts';
 
 /** What the marks on the neck say. */
@@ -27,7 +28,7 @@ export const TEMPO = Object.freeze({ min: 30, max: 260 });
 
 /** A study: an instrument, a scale, how the neck is cut, and where the hand is. */
 export interface StudyBody {
-  format: 3;
+  format: 4;
   name: string;
   /** The set it belongs to; may be empty. */
   set: string;
@@ -60,6 +61,12 @@ export interface StudyBody {
   /** What Connect was asked last; null: from the chosen rung to the one after next. */
   connection: Connection | null;
   routes: KeptRoute[];
+  licks: Lick[];
+  /** Id of the lick that is open; null for none. */
+  lick: string | null;
+  tags: string[];
+  /** Milliseconds since 1970; null: not yet. */
+  practisedAt: number | null;
 }
 
 /** A scale that a player named. */
@@ -69,11 +76,22 @@ export interface OwnScale {
 }
 
 /** What format 2 added, as a study of format 1 gets it. */
-export const FORMAT_2 = Object.freeze({ format: 2, over: null, chord: null, passing: [], focus: [], built: null, ownScales: [] });
+const FORMAT_2 = Object.freeze({ format: 2, over: null, chord: null, passing: [], focus: [], built: null, ownScales: [] });
 /** What format 3 added. */
-export const FORMAT_3 = Object.freeze({ format: 3, pins: [], connection: null, routes: [] });
+const FORMAT_3 = Object.freeze({ format: 3, pins: [], connection: null, routes: [] });
+/** What format 4 added. */
+const FORMAT_4 = Object.freeze({ format: 4, licks: [], lick: null, tags: [], practisedAt: null });
+/** What each format added to the one before, oldest first. Append only. */
+export const FORMATS: readonly { format: number }[] = [FORMAT_2, FORMAT_3, FORMAT_4];
 /** A study of today's format without anything special. */
-export const PLAIN_STUDY = Object.freeze({ ...FORMAT_2, ...FORMAT_3, format: 3 as const });
+export const PLAIN_STUDY = Object.freeze({ ...FORMAT_2, ...FORMAT_3, ...FORMAT_4, format: 4 as const });
+
+/** A study of any format as one of today's: fields that newer formats added get their plain values. */
+export function upgradeStudy(body: object): object {
+  const { format } = body as { format?: unknown };
+  const old = typeof format === 'number' ? format : 1;
+  return FORMATS.filter((f) => f.format > old).reduce<object>((study, f) => ({ ...f, ...study, format: f.format }), body);
+}
 
 const kind = (name: Layout['kind']) => string().strict().oneOf([name]).required();
 const counts = (length: { min: number; max: number }) => array().of(whole(1, 12)).strict().min(length.min).max(length.max);
@@ -136,7 +154,7 @@ export const scaleRefSchema = object({
 
 /** A study as the server keeps it. Unknown fields, scales and layouts are refused, each by its path. */
 export const studySchema = object({
-  format: number().strict().oneOf([3]).required(),
+  format: number().strict().oneOf([4]).required(),
   name: string().strict().required('name: give the study a name.').max(120),
   set: string().strict().defined().max(80),
   note: string().strict().defined().max(4000),
@@ -170,6 +188,10 @@ export const studySchema = object({
   pins: list(record({ string: whole(1, 12), fret: whole(0, 36), finger: whole(1, 4) }), 120),
   connection: connectionSchema.nullable().defined(),
   routes: list(keptRouteSchema, MOST_KEPT),
+  licks: licksSchema,
+  lick: string().strict().nullable().defined().max(40),
+  tags: tagList(),
+  practisedAt: time(),
 })
   .noUnknown()
   .strict()
@@ -186,5 +208,26 @@ export interface StudySummary {
   scale: ScaleRef;
   instrument: Instrument;
   layout: Layout;
+  tags: string[];
+  practisedAt: number | null;
+  licks: LickSummary[];
   problems: { field: string; message: string }[];
 }
+
+/** A lick in a list. */
+export interface LickSummary extends Pick<Lick, 'id' | 'name' | 'tags' | 'practisedAt'> {
+  /** Notes and rests. */
+  notes: number;
+}
+
+/** What a list shows of a study. A record that an older or broken version left may lack what is asked for. */
+export const studySummary = (body: StudyBody): Omit<StudySummary, 'id' | 'revision' | 'createdAt' | 'updatedAt' | 'problems'> => ({
+  name: body.name,
+  set: body.set,
+  scale: body.scale,
+  instrument: body.instrument,
+  layout: body.layout,
+  tags: body.tags ?? [],
+  practisedAt: body.practisedAt ?? null,
+  licks: (body.licks ?? []).map(({ id, name, tags, practisedAt, notes }) => ({ id, name, tags, practisedAt, notes: notes.length })),
+});

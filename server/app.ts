@@ -1,21 +1,14 @@
 import { Hono } from 'hono';
 import { HTTPException } from 'hono/http-exception';
 import type { Knex } from 'knex';
-import { API, instrumentSchema, studySchema, type Kept, type StudyBody, type StudySummary } from '../contract';
+import { API, instrumentSchema, studySchema, studySummary, type StudyBody } from '../contract';
 import type { Instrument } from '../core';
-import { headers, ownPagesOnly, refuse, sizeLimit } from './guards';
+import { copyRoutes } from './copies';
+import { headers, ownPagesOnly, refuse, sizeLimits } from './guards';
+import { notebookRoutes } from './notebook';
 import { recordRoutes } from './records';
 import { repository, type Repository } from './repository';
 import { pages } from './pages';
-
-const studySummary = ({ body, ...rest }: Kept<StudyBody>): Omit<StudySummary, 'problems'> => ({
-  ...rest,
-  name: body.name,
-  set: body.set,
-  scale: body.scale,
-  instrument: body.instrument,
-  layout: body.layout,
-});
 
 /** An instrument stays while studies play on it; says which. */
 const usedBy =
@@ -25,19 +18,29 @@ const usedBy =
     return names.length ? `This instrument is used by ${names.join(', ')}. Give those studies another instrument first.` : null;
   };
 
-/** The whole server as a function of requests: the API, and the pages from `webRoot` if given. */
-export function createApp(db: Knex, webRoot?: string): Hono {
+/** The whole server as a function of requests: the API, and the pages from `webRoot` if given; dated copies where the notebook is a `file`. */
+export function createApp(db: Knex, webRoot?: string, file?: string): Hono {
   const app = new Hono();
   app.use(headers, ownPagesOnly);
-  app.use('/api/*', sizeLimit);
+  app.use('/api/*', sizeLimits);
   app.get(API.health, (c) => c.json({ ok: true }));
   const studies = repository<StudyBody>(db, 'studies');
   const instruments = repository<Instrument>(db, 'instruments');
-  app.route(API.studies, recordRoutes({ word: 'study', schema: studySchema, repo: studies, summary: studySummary }));
+  app.route(
+    API.studies,
+    recordRoutes({
+      word: 'study',
+      schema: studySchema,
+      repo: studies,
+      summary: ({ body, ...rest }) => ({ ...rest, ...studySummary(body) }),
+    }),
+  );
   app.route(
     API.instruments,
     recordRoutes({ word: 'instrument', schema: instrumentSchema, repo: instruments, holds: usedBy(studies), summary: (r) => r }),
   );
+  app.route(API.notebook, notebookRoutes(db, file));
+  if (file) app.route(API.copies, copyRoutes(db, file));
   app.all('/api/*', (c) => refuse(c, 404, 'NOT_FOUND', 'There is nothing at this address.'));
   if (webRoot) app.get('*', pages(webRoot));
   app.notFound((c) => refuse(c, 404, 'NOT_FOUND', 'There is nothing at this address.'));

@@ -1,7 +1,7 @@
 import type { Context, MiddlewareHandler } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
-import { BODY_LIMIT, type ErrorAnswer, type Problem } from '../contract';
+import { API, BODY_LIMIT, NOTEBOOK_LIMIT, type ErrorAnswer, type Problem } from '../contract';
 
 type Status = 400 | 403 | 404 | 409 | 413 | 415 | 422 | 500;
 
@@ -21,10 +21,16 @@ export const ownPagesOnly: MiddlewareHandler = async (c, next) => {
   return next();
 };
 
-export const sizeLimit = bodyLimit({
-  maxSize: BODY_LIMIT,
-  onError: (c) => refuse(c, 413, 'TOO_LARGE', `That is more than ${BODY_LIMIT / 1024 / 1024} MB, the most one request may carry.`),
-});
+const limit = (maxSize: number): MiddlewareHandler =>
+  bodyLimit({
+    maxSize,
+    onError: (c) => refuse(c, 413, 'TOO_LARGE', `That is more than ${maxSize / 1024 / 1024} MB, the most one request may carry.`),
+  });
+const ofRecord = limit(BODY_LIMIT);
+const ofNotebook = limit(NOTEBOOK_LIMIT);
+
+/** A record is small; a whole notebook may be large. */
+export const sizeLimits: MiddlewareHandler = (c, next) => (c.req.path === API.notebook ? ofNotebook(c, next) : ofRecord(c, next));
 
 export const headers = secureHeaders({
   contentSecurityPolicy: {

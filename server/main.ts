@@ -3,6 +3,7 @@ import { join, dirname } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
+import { copyWhenDue } from './copies';
 import { damageOf, databaseFile, openDatabase, setAside } from './database';
 import { loadDemoOnce, resetDemo } from './demo';
 import { HOST, listen } from './listen';
@@ -45,7 +46,8 @@ async function main(): Promise<void> {
     return db.destroy();
   }
   if (await loadDemoOnce(db)) console.log('First run: the Tin Lantern demo set was loaded.');
-  const { server, port } = await listen(createApp(db, webRoot()), Number(process.env.CROW_LADDER_PORT ?? 4714));
+  await copyWhenDue(db, file);
+  const { server, port } = await listen(createApp(db, webRoot(), file), Number(process.env.CROW_LADDER_PORT ?? 4714));
   console.log(`Notebook: ${file}`);
   console.log(`Crow Ladder is ready at http://${HOST}:${port}`);
   const stop = (): void => {

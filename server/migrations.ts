@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { FORMAT_2, FORMAT_3 } from '../contract';
+import { FORMATS } from '../contract';
 
 interface Migration {
   name: string;
@@ -48,8 +48,7 @@ const MIGRATIONS: Migration[] = [
       for (const table of ['studies', 'instruments', 'meta']) await knex.schema.dropTable(table);
     },
   },
-  { name: '002-study-format-2', ...studiesGain(FORMAT_2) },
-  { name: '003-study-format-3', ...studiesGain(FORMAT_3) },
+  ...FORMATS.map((f) => ({ name: `00${f.format}-study-format-${f.format}`, ...studiesGain(f) })),
 ];
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

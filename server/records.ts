@@ -2,6 +2,8 @@ import { Hono, type Context } from 'hono';
 import type { Schema } from 'yup';
 import { problemsOf, type ConflictAnswer, type Kept } from '../contract';
 import { refuse } from './guards';
+import { answerBadRequest, jsonBody } from './json-body';
+import { checkedOnce } from './checked';
 import type { Repository } from './repository';
 
 interface Kind<Body> {
@@ -15,28 +17,6 @@ interface Kind<Body> {
   summary: (record: Kept<Body>) => unknown;
 }
 
-class BadRequest extends Error {
-  constructor(
-    readonly code: string,
-    message: string,
-    readonly status: 400 | 415 = 400,
-  ) {
-    super(message);
-  }
-}
-
-/** The body of a request as JSON; a wrong content type or broken JSON is refused, never taken as empty. */
-async function jsonBody(c: Context): Promise<Record<string, unknown>> {
-  if (!/^application\/json\b/.test(c.req.header('content-type') ?? ''))
-    throw new BadRequest('NOT_JSON', 'Send JSON, with the content type application/json.', 415);
-  const value: unknown = await c.req.json().catch(() => {
-    throw new BadRequest('BROKEN_JSON', 'The request is not whole JSON.');
-  });
-  if (typeof value !== 'object' || value === null || Array.isArray(value))
-    throw new BadRequest('NOT_A_RECORD', 'Send one record, as a JSON object.');
-  return value as Record<string, unknown>;
-}
-
 /** Create, read, list, update by revision, delete and bring back, for one kind of record. */
 export function recordRoutes<Body>({ word, schema, repo, summary, holds }: Kind<Body>): Hono {
   const app = new Hono();
@@ -46,11 +26,9 @@ export function recordRoutes<Body>({ word, schema, repo, summary, holds }: Kind<
     return problems.length ? refuse(c, 422, 'INVALID', `This ${word} cannot be kept: ${problems[0].message}`, problems) : null;
   };
 
-  app.onError((e, c) => {
-    if (e instanceof BadRequest) return refuse(c, e.status, e.code, e.message);
-    throw e;
-  });
-  app.get('/', async (c) => c.json((await repo.list()).map((r) => ({ ...(summary(r) as object), problems: problemsOf(schema, r.body) }))));
+  app.onError(answerBadRequest);
+  const problemsIn = checkedOnce<Body>((body) => problemsOf(schema, body));
+  app.get('/', async (c) => c.json((await repo.list()).map((r) => ({ ...(summary(r) as object), problems: problemsIn(r) }))));
   app.get('/:id', async (c) => {
     const record = await repo.get(c.req.param('id'));
     return record ? c.json({ ...record, problems: problemsOf(schema, record.body) }) : missing(c);

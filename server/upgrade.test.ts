@@ -49,7 +49,12 @@ describe('an older notebook', () => {
     const file = await oldNotebook();
     await (await openDatabase(file)).destroy();
     const db = await openDatabase(file);
-    expect(await db('knex_migrations').pluck('name')).toEqual(['001-records', '002-study-format-2', '003-study-format-3']);
+    expect(await db('knex_migrations').pluck('name')).toEqual([
+      '001-records',
+      '002-study-format-2',
+      '003-study-format-3',
+      '004-study-format-4',
+    ]);
     await db.destroy();
   });
 });

@@ -15,7 +15,7 @@ import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { Signs } from '../../ui/Signs';
 import { keptName, routeNeedsCare, WAY_WORDS } from '../../words/route-text';
-import type { Routes } from '../../workers/useRoutes';
+import type { Search } from '../../workers/useSearch';
 import { HandPart } from '../HandPart';
 import { HearButton, Tempo } from '../HearTools';
 import { UndoRedo } from '../UndoRedo';
@@ -24,7 +24,7 @@ import { KeptRoutes } from './KeptRoutes';
 import { NotePanel } from './NotePanel';
 import { RouteNeck } from './RouteNeck';
 import { RouteTab } from './RouteTab';
-import { SearchNote } from './SearchNote';
+import { SearchNote } from '../SearchNote';
 import { useConnectCommands } from './useConnectCommands';
 import { WaysThere } from './WaysThere';
 import { WeightsPart } from './WeightsPart';
@@ -34,7 +34,7 @@ interface Props {
   shapes: Shape[];
   ends: Ends;
   notes: NeckNote[];
-  found: Routes;
+  found: Search<Route>;
   route: Route | null;
   line: { chosen: number; onChoose: (index: number) => void; step: (by: 1 | -1) => void };
 }
@@ -103,7 +103,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
     keep,
     showKeys,
     toggleTheme,
-    ways: found.routes.length,
+    ways: found.found.length,
     step: line.step,
     replace,
   });
@@ -215,8 +215,8 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
             />
           )}
           {
-            found.routes.length > 0 &&
-            <WaysThere way={asked.way} routes={found.routes} choice={Math.min(asked.choice, found.routes.length - 1)} onChoice={(choice) => onAsk((now) => tell(now, { choice }))} /> // prettier-ignore
+            found.found.length > 0 &&
+            <WaysThere way={asked.way} routes={found.found} choice={Math.min(asked.choice, found.found.length - 1)} onChoice={(choice) => onAsk((now) => tell(now, { choice }))} /> // prettier-ignore
           }
         </div>
       </div>

@@ -7,7 +7,7 @@ import { ConflictBar } from '../../shell/SaveNote';
 import { useAppSelector } from '../../store';
 import { selectEnds, selectJob, type Ends } from '../../store/connection';
 import { selectNotes, type Laid } from '../../store/study';
-import { useRoutes } from '../../workers/useRoutes';
+import { useRoutes } from '../../workers/useSearch';
 import { ConnectBench } from './ConnectBench';
 
 /** How the hand goes from one shape to the next. */
@@ -35,7 +35,7 @@ function OpenConnect({ body, laid }: { body: StudyBody; laid: Laid }) {
 function Searching({ body, laid, ends }: { body: StudyBody; laid: Laid; ends: Ends }) {
   const notes = useAppSelector(selectNotes);
   const found = useRoutes(useAppSelector(selectJob));
-  const routes = found.routes;
+  const routes = found.found;
   const route = routes[Math.min(ends.asked.choice, routes.length - 1)] ?? null;
   const [picked, setPicked] = useState(-1);
   const last = (route?.steps.length ?? 0) - 1;

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
-import type { Routes } from '../../workers/useRoutes';
+import { Button } from '../ui/Button';
+import { Signs } from '../ui/Signs';
+import type { Search } from '../workers/useSearch';
 
 /** Searches that end sooner than this show nothing; milliseconds. */
 const PATIENCE = 200;
@@ -16,8 +16,15 @@ function useLater(on: boolean): boolean {
   return late;
 }
 
+interface Props {
+  found: Search<unknown>;
+  /** How many notes are settled, and how to free them. */
+  settled?: number;
+  onFree?: () => void;
+}
+
 /** How far a long search is, or why there is no way. */
-export function SearchNote({ found, settled, onFree }: { found: Routes; settled: number; onFree: () => void }) {
+export function SearchNote({ found, settled = 0, onFree }: Props) {
   const searching = useLater(found.done !== null);
   return (
     <>

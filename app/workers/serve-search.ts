@@ -1,0 +1,38 @@
+import { CoreError } from '../../core';
+
+export interface Order<Job> {
+  id: number;
+  job: Job;
+}
+export interface Refusal {
+  code: string;
+  field: string;
+  message: string;
+}
+export type Answer<Found> = { id: number } & ({ done: number } | { found: Found } | { refused: Refusal });
+
+/** Between two reports of progress, in ms. */
+const REPORT_EVERY = 50;
+
+function runToEnd<Found>(id: number, steps: Generator<number, Found>): Answer<Found> {
+  let told = performance.now();
+  let turn = steps.next();
+  for (; !turn.done; turn = steps.next()) {
+    if (performance.now() - told < REPORT_EVERY) continue;
+    told = performance.now();
+    postMessage({ id, done: turn.value } satisfies Answer<Found>);
+  }
+  return { id, found: turn.value };
+}
+
+/** Makes a worker of a search: it answers each order with progress and what was found, or why not. Cancelled by ending the worker. */
+export function serveSearch<Job, Found>(search: (job: Job) => Generator<number, Found>): void {
+  onmessage = ({ data }: MessageEvent<Order<Job>>) => {
+    try {
+      postMessage(runToEnd(data.id, search(data.job)));
+    } catch (e) {
+      if (!(e instanceof CoreError)) throw e;
+      postMessage({ id: data.id, refused: { code: e.code, field: e.field, message: e.message } } satisfies Answer<Found>);
+    }
+  };
+}

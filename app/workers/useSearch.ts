@@ -1,0 +1,74 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { LickCopy, Route } from '../../core';
+import type { RouteJob } from '../store/connection';
+import type { CopiesJob } from './copies.worker';
+import type { Answer, Order, Refusal } from './serve-search';
+
+export interface Search<Found> {
+  /** Of the last search that ended; kept in sight while the next one runs. */
+  found: Found[];
+  /** Why there is nothing. */
+  refused: Refusal | null;
+  /** Share of the work done, 0 to 1, or null where nothing runs. */
+  done: number | null;
+  cancelled: boolean;
+  cancel: () => void;
+  again: () => void;
+}
+
+type Result<Found> = Pick<Search<Found>, 'found' | 'refused' | 'done' | 'cancelled'>;
+
+const BROKEN: Refusal = { code: 'BROKEN', field: '', message: 'The search broke off. Ask again.' };
+
+/** Searches whenever the job changes. A search that is overtaken by the next one is ended with its worker. */
+function useSearch<Job, Found>(job: Job | null, make: () => Worker): Search<Found> {
+  const worker = useRef<Worker | null>(null);
+  const busy = useRef(false);
+  const order = useRef(0);
+  const [turn, setTurn] = useState(0);
+  const [result, setResult] = useState<Result<Found>>({ found: [], refused: null, done: null, cancelled: false });
+
+  const end = useCallback(() => {
+    worker.current?.terminate();
+    worker.current = null;
+    busy.current = false;
+  }, []);
+  useEffect(() => end, [end]);
+
+  useEffect(() => {
+    if (!job) return;
+    if (busy.current) end();
+    worker.current ??= make();
+    const id = ++order.current;
+    const settle = (found: Found[], refused: Refusal | null): void => setResult({ found, refused, done: null, cancelled: false });
+    worker.current.onmessage = ({ data }: MessageEvent<Answer<Found[]>>) => {
+      if (data.id !== order.current) return;
+      if ('done' in data) return setResult((r) => ({ ...r, done: data.done }));
+      busy.current = false;
+      if ('found' in data) settle(data.found, null);
+      else settle([], data.refused);
+    };
+    worker.current.onerror = () => {
+      end();
+      settle([], BROKEN);
+    };
+    busy.current = true;
+    setResult((r) => ({ ...r, done: 0, cancelled: false }));
+    worker.current.postMessage({ id, job } satisfies Order<Job>);
+  }, [job, turn, end, make]);
+
+  const cancel = useCallback(() => {
+    end();
+    setResult((r) => ({ ...r, done: null, cancelled: true }));
+  }, [end]);
+  const again = useCallback(() => setTurn((t) => t + 1), []);
+  return { ...result, cancel, again };
+}
+
+const routeWorker = (): Worker => new Worker(new URL('./route.worker.ts', import.meta.url), { type: 'module' });
+const copiesWorker = (): Worker => new Worker(new URL('./copies.worker.ts', import.meta.url), { type: 'module' });
+
+/** The ways from here to there. */
+export const useRoutes = (job: RouteJob | null): Search<Route> => useSearch(job, routeWorker);
+/** Where on the neck a line can be played. */
+export const useCopies = (job: CopiesJob | null): Search<LickCopy> => useSearch(job, copiesWorker);
