@@ -7,6 +7,7 @@ import { applyTheme } from './shell/theme';
 import { store } from './store';
 import './styles.css';
 import { ConnectView } from './views/connect/ConnectView';
+import { LicksView } from './views/licks/LicksView';
 import { InstrumentsView } from './views/instruments/InstrumentsView';
 import { MapView } from './views/map/MapView';
 import { NotebookView } from './views/notebook/NotebookView';
@@ -19,6 +20,7 @@ const router = createBrowserRouter([
     children: [
       { path: '/map', element: <MapView /> },
       { path: '/connect', element: <ConnectView /> },
+      { path: '/licks', element: <LicksView /> },
       { path: '/instruments', element: <InstrumentsView /> },
       { path: '/notebook', element: <NotebookView /> },
       { path: '*', element: <Navigate to="/map" replace /> },

@@ -1,5 +1,6 @@
-import { array, boolean, mixed, number, string } from 'yup';
+import { array, boolean, lazy, mixed, number, string } from 'yup';
 import { checkLick, CoreError, type Instrument, type LickNote } from '../core';
+import { instrumentSchema } from './instrument';
 import { list, place, record, whole } from './parts';
 
 /** Most licks of a study, and most notes and rests of a lick. */
@@ -7,7 +8,7 @@ export const MOST_LICKS = 200;
 export const MOST_LICK_NOTES = 400;
 export const MOST_TAGS = 12;
 
-/** A short line with rhythm, on the instrument of its study. */
+/** A short line with rhythm. */
 export interface Lick {
   /** Its own within the study. */
   id: string;
@@ -15,6 +16,8 @@ export interface Lick {
   tags: string[];
   tempo: number;
   meter: [number, number];
+  /** The neck that its places are on; null: the study's. */
+  instrument: Instrument | null;
   notes: LickNote[];
   /** Milliseconds since 1970; null: not yet. */
   practisedAt: number | null;
@@ -43,6 +46,7 @@ export const lickSchema = record({
     .length(2)
     .required()
     .test('beat', 'meter: the beat is 1, 2, 4, 8, 16 or 32.', (v) => [1, 2, 4, 8, 16, 32].includes(v[1])),
+  instrument: lazy((value: unknown) => (value === null ? mixed().nullable() : instrumentSchema)),
   notes: list(noteSchema, MOST_LICK_NOTES),
   practisedAt: time(),
 });
@@ -58,7 +62,7 @@ export const licksSchema = mixed<Lick[]>()
     if (ids.size !== value.length) return context.createError({ message: 'licks: two licks have the same id.' });
     for (const [k, lick] of value.entries()) {
       try {
-        checkLick(instrument, lick.notes);
+        checkLick(lick.instrument ?? instrument, lick.notes);
       } catch (e) {
         if (!(e instanceof CoreError)) throw e;
         return context.createError({ path: `licks[${k}].${e.field}`, message: `${lick.name}: ${e.message}` });

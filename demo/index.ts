@@ -1,5 +1,6 @@
 import { PLAIN_STUDY, type StudyBody } from '../contract';
-import { parseTuning, type Instrument } from '../core';
+import { parseTuning, type Instrument, type LickNote } from '../core';
+import { LATCH, RAILS, TILT } from './licks';
 
 /** The "Tin Lantern" set: an invented instrumental trio with tunes in awkward keys and tunings. */
 const SET = 'Tin Lantern set';
@@ -37,6 +38,19 @@ const study = (
   ...rest,
 });
 
+interface DemoLick {
+  id: string;
+  name: string;
+  tags: string[];
+  tempo: number;
+  notes: LickNote[];
+}
+
+const licks = (all: DemoLick[]): Pick<StudyBody, 'licks' | 'lick'> => ({
+  licks: all.map((l) => ({ ...l, meter: [4, 4], instrument: null, practisedAt: null })),
+  lick: all[0].id,
+});
+
 export const DEMO: { instruments: { id: string; body: Instrument }[]; studies: { id: string; body: StudyBody }[] } = {
   instruments: [
     { id: 'demo-six', body: SIX },
@@ -49,6 +63,8 @@ export const DEMO: { instruments: { id: string; body: Instrument }[]; studies: {
       body: study('Weathervane, F♯ Dorian', SIX, 'demo-six', {
         scale: { tonic: 'F#', scale: 'dorian' },
         layout: { kind: 'box', numbering: 'minor-root' },
+        tags: ['slow start'],
+        ...licks([LATCH]),
       }),
     },
     {
@@ -57,6 +73,8 @@ export const DEMO: { instruments: { id: string; body: Instrument }[]; studies: {
         scale: { tonic: 'C#', scale: 'phrygian dominant' },
         layout: { kind: 'per-string', notes: 3 },
         rung: { number: 1, fret: 2 },
+        tags: ['low strings'],
+        ...licks([RAILS]),
       }),
     },
     {
@@ -65,6 +83,7 @@ export const DEMO: { instruments: { id: string; body: Instrument }[]; studies: {
         scale: { tonic: 'Eb', scale: 'lydian' },
         layout: { kind: 'window', stretch: 'index' },
         rung: { number: 5, fret: 5 },
+        ...licks([TILT]),
       }),
     },
   ],

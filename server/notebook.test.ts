@@ -38,6 +38,7 @@ const lick: Lick = {
   meter: [4, 4],
   notes: [{ place: { string: 3, fret: 7 }, ticks: 480, bend: 2 }],
   practisedAt: null,
+  instrument: null,
 };
 
 describe('the notebook as one file', () => {

@@ -6,7 +6,8 @@ export interface KeyCommand {
   /** How the list of keys shows it. */
   shown: string;
   does: string;
-  run: () => void;
+  /** Told which of its keys was pressed. */
+  run: (key: string) => void;
 }
 
 const named = (e: KeyboardEvent): string =>
@@ -37,7 +38,7 @@ export function useKeys(commands: KeyCommand[]): void {
       const command = latest.current.find((c) => c.keys.includes(name));
       if (!command || taken(e, name)) return;
       e.preventDefault();
-      command.run();
+      command.run(name);
     };
     addEventListener('keydown', onKey);
     return () => removeEventListener('keydown', onKey);

@@ -13,6 +13,7 @@ import {
 } from '../../core';
 import { movedKey } from '../words/scale-text';
 import { loosened } from './connection';
+import { licksStay } from './licks';
 import { rungIndex, rungOf } from './study';
 
 /** The player's moves, each as the fields it changes. */
@@ -55,6 +56,7 @@ export const withInstrument = (body: StudyBody, instrument: Instrument, instrume
   instrument,
   instrumentId,
   ...afresh(body),
+  licks: licksStay(body, instrument),
   layout: isScale(body.scale.scale) ? anchoredLayout(instrument, body.scale, body.layout) : body.layout,
 });
 

@@ -20,7 +20,8 @@ interface Props {
   g: TabGeometry;
   instrument: Instrument;
   columns: TabColumn[];
-  strokes: Stroke[];
+  /** Pick strokes, where the columns have no lengths. */
+  strokes?: Stroke[];
   /** What each note is, in words, for those who hear the page. */
   words: string[];
   label: string;
@@ -57,11 +58,34 @@ function Lines({ s, instrument }: { s: TabSystem; instrument: Instrument }) {
   ));
 }
 
-function Column({ g, s, c, x, stroke }: { g: TabGeometry; s: TabSystem; c: TabColumn; x: number; stroke: Stroke }) {
-  const y = lineY(s, c.string);
-  const wide = String(c.fret).length > 1;
+/** The length of a note over the strings, and the signs that stand by it. */
+function Length({ c, x, y }: { c: TabColumn; x: number; y: number }) {
   return (
     <>
+      <text transform={`translate(${x} ${y + 6})`} textAnchor="middle" fontSize={15} fontFamily="Noto Music" fill="var(--ink)">
+        {c.length}
+      </text>
+      {(c.triplet || c.muted) && (
+        <text transform={`translate(${x + 9} ${y - 4})`} fontSize={9.5} fill="var(--soft)">
+          {[c.triplet ? '3' : '', c.muted ? 'PM' : ''].filter(Boolean).join(' ')}
+        </text>
+      )}
+    </>
+  );
+}
+
+const noteText = (c: TabColumn): string =>
+  `${c.join && c.join !== '(' ? c.join : ''}${c.join === '(' ? `(${c.fret})` : c.fret}${c.bend ? `b${c.fret + c.bend}` : ''}`;
+
+function Column({ g, s, c, x, stroke }: { g: TabGeometry; s: TabSystem; c: TabColumn; x: number; stroke?: Stroke }) {
+  const y = lineY(s, Math.max(1, c.string));
+  const text = noteText(c);
+  const wide = 4 + 5 * text.length;
+  return (
+    <>
+      {c.bar && (
+        <line x1={x - COLUMN / 2} x2={x - COLUMN / 2} y1={lineY(s, 1)} y2={lineY(s, g.strings)} stroke="var(--soft)" strokeWidth={1.4} />
+      )}
       {c.shift !== 0 && (
         <>
           <line
@@ -78,11 +102,21 @@ function Column({ g, s, c, x, stroke }: { g: TabGeometry; s: TabSystem; c: TabCo
           </text>
         </>
       )}
-      <StrokeSign stroke={stroke} x={x} y={strokeY(s)} />
-      <rect x={x - (wide ? 11 : 7)} y={y - 9} width={wide ? 22 : 14} height={18} fill="var(--sheet)" />
-      <text transform={`translate(${x} ${y + 5})`} textAnchor="middle" fontSize={14.5} fontWeight={700} fill="var(--ink)">
-        {c.fret}
-      </text>
+      {c.length ? <Length c={c} x={x} y={strokeY(s)} /> : stroke && <StrokeSign stroke={stroke} x={x} y={strokeY(s)} />}
+      {c.string > 0 && (
+        <>
+          <rect x={x - wide} y={y - 9} width={2 * wide} height={18} fill="var(--sheet)" />
+          <text
+            transform={`translate(${x} ${y + 5})`}
+            textAnchor="middle"
+            fontSize={text.length > 3 ? 12 : 14.5}
+            fontWeight={700}
+            fill="var(--ink)"
+          >
+            {text}
+          </text>
+        </>
+      )}
       <text transform={`translate(${x} ${fingerY(g, s)})`} textAnchor="middle" fontSize={13} fontWeight={600} fill="var(--feather)">
         {c.finger}
       </text>
@@ -101,7 +135,7 @@ const System = memo(function System({
     <g>
       <Lines s={s} instrument={instrument} />
       {columns.slice(s.from, s.to).map((c, k) => (
-        <Column key={k} g={g} s={s} c={c} x={columnX(s, s.from + k)} stroke={strokes[s.from + k]} />
+        <Column key={k} g={g} s={s} c={c} x={columnX(s, s.from + k)} stroke={strokes?.[s.from + k]} />
       ))}
     </g>
   );

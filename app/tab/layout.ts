@@ -2,12 +2,23 @@
 
 /** What a column of the tab shows. */
 export interface TabColumn {
+  /** 0 is a rest. */
   string: number;
   fret: number;
   /** Under the note; empty for none. */
   finger: string;
   /** Frets the hand moves to get here; 0 stays. */
   shift: number;
+  /** Written before the fret: h, p, a slide, or a tie's bracket. */
+  join?: 'h' | 'p' | '/' | '\\' | '(';
+  /** Half steps that the string is bent. */
+  bend?: number;
+  muted?: boolean;
+  /** A bar begins here. */
+  bar?: boolean;
+  /** The sign of its length, in the music font, and whether it is a triplet's. */
+  length?: string;
+  triplet?: boolean;
 }
 
 export interface TabSystem {

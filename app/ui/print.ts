@@ -1,3 +1,5 @@
+import { strToU8, zipSync } from 'fflate';
+import { download } from './files';
 /**
  * Prints pages given as SVG: they stand in a container that only paper shows, one a sheet, while everything else is
  * hidden. The page size goes in by a constructed style sheet, which the security policy allows.
@@ -26,7 +28,7 @@ export function printSvgs(svgs: string[], size: { width: number; height: number 
 const SCALE = 3;
 
 /** A page as PNG bytes. The SVG carries its own fonts. */
-export async function pngOf(svg: string, size: { width: number; height: number }): Promise<Blob> {
+async function pngOf(svg: string, size: { width: number; height: number }): Promise<Blob> {
   const url = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }));
   try {
     const image = new Image();
@@ -40,4 +42,21 @@ export async function pngOf(svg: string, size: { width: number; height: number }
   } finally {
     URL.revokeObjectURL(url);
   }
+}
+
+/** One page as it is, several in one archive. */
+export async function saveSvgs(
+  name: string,
+  ending: 'svg' | 'png',
+  svgs: string[],
+  size: { width: number; height: number },
+): Promise<void> {
+  const contents =
+    ending === 'svg'
+      ? svgs.map((s) => strToU8(s))
+      : await Promise.all(svgs.map(async (s) => new Uint8Array(await (await pngOf(s, size)).arrayBuffer())));
+  const type = ending === 'svg' ? 'image/svg+xml' : 'image/png';
+  if (contents.length === 1) return download(`${name}.${ending}`, type, contents[0]);
+  const files = Object.fromEntries(contents.map((c, k) => [`${name}-${String(k + 1).padStart(2, '0')}.${ending}`, c]));
+  download(`${name}-${ending}.zip`, 'application/zip', zipSync(files));
 }

@@ -3,11 +3,11 @@ import regularUrl from '@fontsource/commissioner/files/commissioner-latin-400-no
 import musicUrl from '@fontsource/noto-music/files/noto-music-music-400-normal.woff?url';
 import { CoreError } from '../../core';
 import { pdfOf } from '../../formats/sheet/pdf';
-import { sheetPages, sheetTitle, type SheetRequest } from '../../formats/sheet/sheet';
+import { pagesOf, titleOf, type PaperRequest } from '../../formats/sheet/pages';
 import { svgOf, type SvgFonts } from '../../formats/sheet/svg';
 
 export interface SheetJob {
-  request: SheetRequest;
+  request: PaperRequest;
   as: 'pdf' | 'svg';
 }
 
@@ -23,18 +23,18 @@ async function dataUrl(url: string): Promise<string> {
 
 const say = (answer: SheetAnswer): void => postMessage(answer);
 
-async function asPdf(request: SheetRequest): Promise<void> {
+async function asPdf(request: PaperRequest): Promise<void> {
   const [regular, bold, music] = await Promise.all([regularUrl, boldUrl, musicUrl].map(bytes));
-  const pdf = await pdfOf(sheetPages(request), sheetTitle(request), { regular, bold, music }, (done) => say({ done }));
+  const pdf = await pdfOf(pagesOf(request), titleOf(request), { regular, bold, music }, (done) => say({ done }));
   say({ pdf: pdf as Uint8Array<ArrayBuffer> });
 }
 
-async function asSvg(request: SheetRequest): Promise<void> {
+async function asSvg(request: PaperRequest): Promise<void> {
   const [regular, bold, music] = await Promise.all([regularUrl, boldUrl, musicUrl].map(dataUrl));
   const fonts: SvgFonts = { regular, bold, music };
   const svgs: string[] = [];
-  for (const page of sheetPages(request)) {
-    svgs.push(svgOf(page, sheetTitle(request), fonts));
+  for (const page of pagesOf(request)) {
+    svgs.push(svgOf(page, titleOf(request), fonts));
     say({ done: svgs.length });
   }
   say({ svgs });

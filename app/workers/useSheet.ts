@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { SheetRequest } from '../../formats/sheet/sheet';
+import type { PaperRequest } from '../../formats/sheet/pages';
 import type { SheetAnswer, SheetJob } from './sheet.worker';
 
 type Made = { pdf: Uint8Array<ArrayBuffer> } | { svgs: string[] };
@@ -8,7 +8,7 @@ type Made = { pdf: Uint8Array<ArrayBuffer> } | { svgs: string[] };
 export function useSheet(): {
   pages: number | null;
   problem: string | null;
-  make: (request: SheetRequest, as: SheetJob['as']) => Promise<Made>;
+  make: (request: PaperRequest, as: SheetJob['as']) => Promise<Made>;
   cancel: () => void;
 } {
   const worker = useRef<Worker | null>(null);
@@ -23,7 +23,7 @@ export function useSheet(): {
   useEffect(() => cancel, [cancel]);
 
   const make = useCallback(
-    (request: SheetRequest, as: SheetJob['as']): Promise<Made> => {
+    (request: PaperRequest, as: SheetJob['as']): Promise<Made> => {
       cancel();
       setProblem(null);
       setPages(0);

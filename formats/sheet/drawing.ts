@@ -21,7 +21,8 @@ export function pageSize(paper: Paper, turn: Turn): { width: number; height: num
   return turn === 'portrait' ? { width: short, height: long } : { width: long, height: short };
 }
 
-const SIGN = /([♭♯♮𝄪𝄫]+)/u;
+/** Accidentals, and the signs of lengths. */
+const SIGN = /([♭♯♮\u{1D100}-\u{1D1FF}]+)/u;
 export interface Run {
   text: string;
   /** True for accidentals, which come from the music font. */

@@ -2,6 +2,7 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import { ArrowRightLeft, Bookmark } from 'lucide-react';
 import { MOST_KEPT, WAYS, type StudyBody } from '../../../contract';
 import { defaultSchool, glyphs, midiOf, pickStrokes, placesOf, type NeckNote, type Picking, type Place, type Route, type Shape } from '../../../core'; // prettier-ignore
+import { LineNeck } from '../../neck/LineNeck';
 import { KeyList } from '../../shell/KeyList';
 import { useKeys } from '../../shell/keys';
 import { SaveNote } from '../../shell/SaveNote';
@@ -22,7 +23,6 @@ import { UndoRedo } from '../UndoRedo';
 import { ConnectSentence } from './ConnectSentence';
 import { KeptRoutes } from './KeptRoutes';
 import { NotePanel } from './NotePanel';
-import { RouteNeck } from './RouteNeck';
 import { RouteTab } from './RouteTab';
 import { SearchNote } from '../SearchNote';
 import { useConnectCommands } from './useConnectCommands';
@@ -134,7 +134,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
         settled={asked.held.length + asked.fingers.length}
         onFree={() => onAsk((now) => tell(now, { held: [], fingers: [] }))}
       />
-      <RouteNeck
+      <LineNeck
         instrument={instrument}
         notes={notes}
         steps={steps}

@@ -1,4 +1,3 @@
-import { zipSync, strToU8 } from 'fflate';
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import type { StudyBody } from '../../../contract';
@@ -9,7 +8,7 @@ import { neckText } from '../../../formats/neck-text';
 import type { SheetRequest } from '../../../formats/sheet/sheet';
 import { Button } from '../../ui/Button';
 import { download, fileName } from '../../ui/files';
-import { pngOf, printSvgs } from '../../ui/print';
+import { printSvgs, saveSvgs } from '../../ui/print';
 import { Select } from '../../ui/Select';
 import { SentencePart } from '../../ui/SentencePart';
 import { layoutWords } from '../../words/layout-text';
@@ -34,18 +33,6 @@ const requestOf = (body: StudyBody, shape: Shape, choice: Choice): SheetRequest 
   shapeId: shape.id,
   ...choice,
 });
-
-/** One page as it is, several in one archive. */
-async function save(name: string, ending: 'svg' | 'png', svgs: string[], size: { width: number; height: number }): Promise<void> {
-  const contents =
-    ending === 'svg'
-      ? svgs.map((s) => strToU8(s))
-      : await Promise.all(svgs.map(async (s) => new Uint8Array(await (await pngOf(s, size)).arrayBuffer())));
-  const type = ending === 'svg' ? 'image/svg+xml' : 'image/png';
-  if (contents.length === 1) return download(`${name}.${ending}`, type, contents[0]);
-  const files = Object.fromEntries(contents.map((c, k) => [`${name}-${String(k + 1).padStart(2, '0')}.${ending}`, c]));
-  download(`${name}-${ending}.zip`, 'application/zip', zipSync(files));
-}
 
 /** What is on the neck, on paper or in a file. */
 export function SheetPart({ body, shape }: { body: StudyBody; shape: Shape }) {
@@ -75,11 +62,11 @@ function SheetForm({ body, shape }: { body: StudyBody; shape: Shape }) {
   const name = fileName(`${scaleName(body.scale)} ${choice.what === 'shape' ? shape.label : choice.what}`);
 
   const svgs = async (take: (svgs: string[]) => Promise<void> | void): Promise<void> => {
-    const made = await make(requestOf(body, shape, choice), 'svg').catch(() => null);
+    const made = await make({ shapes: requestOf(body, shape, choice) }, 'svg').catch(() => null);
     if (made && 'svgs' in made) await take(made.svgs);
   };
   const pdf = async (): Promise<void> => {
-    const made = await make(requestOf(body, shape, choice), 'pdf').catch(() => null);
+    const made = await make({ shapes: requestOf(body, shape, choice) }, 'pdf').catch(() => null);
     if (made && 'pdf' in made) download(`${name}.pdf`, 'application/pdf', made.pdf);
   };
   const copyText = async (): Promise<void> => {
@@ -134,10 +121,10 @@ function SheetForm({ body, shape }: { body: StudyBody; shape: Shape }) {
         <Button disabled={busy} onClick={() => void pdf()}>
           PDF
         </Button>
-        <Button disabled={busy} onClick={() => void svgs((s) => save(name, 'svg', s, size))}>
+        <Button disabled={busy} onClick={() => void svgs((s) => saveSvgs(name, 'svg', s, size))}>
           SVG
         </Button>
-        <Button disabled={busy} onClick={() => void svgs((s) => save(name, 'png', s, size))}>
+        <Button disabled={busy} onClick={() => void svgs((s) => saveSvgs(name, 'png', s, size))}>
           PNG
         </Button>
         <Button disabled={busy} onClick={() => void copyText()}>

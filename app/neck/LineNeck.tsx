@@ -1,12 +1,12 @@
 import { drag } from 'd3-drag';
 import { select } from 'd3-selection';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
-import { midiOf, placesOf, type FingeredStep, type Instrument, type NeckNote, type Place } from '../../../core';
-import { fretX, stringY, type NeckGeometry } from '../../neck/geometry';
-import { HandFrames, HandRails } from '../../neck/HandFrames';
-import { Neck } from '../../neck/Neck';
-import { handSpans, pathLine, pathMarks, shiftsAt, type HandSpan } from '../../neck/path';
-import { keepInSight, useNeckGeometry } from '../../neck/useNeckGeometry';
+import { midiOf, placesOf, type FingeredStep, type Instrument, type NeckNote, type Place } from '../../core';
+import { fretX, stringY, type NeckGeometry } from './geometry';
+import { HandFrames, HandRails } from './HandFrames';
+import { Neck } from './Neck';
+import { handSpans, pathLine, pathMarks, shiftsAt, type HandSpan } from './path';
+import { keepInSight, useNeckGeometry } from './useNeckGeometry';
 
 interface Props {
   instrument: Instrument;
@@ -18,6 +18,8 @@ interface Props {
   onChoose: (index: number) => void;
   /** A note was dropped on another of its places. */
   onHold: (index: number, place: Place) => void;
+  /** An empty place of the board was pressed. */
+  onPlace?: (place: Place) => void;
 }
 
 const GAPS = { wide: 36, close: 30 };
@@ -25,7 +27,7 @@ const spanWords = (h: HandSpan): string => `hand ${h.stays.join(', ')}: fret ${h
 const labelPx = (stays: number[]): number => 7 * (14 + 3 * stays.length);
 
 /** The neck with the path of a line over it, and the places of the hand beneath. Notes can be dragged to their other places. */
-export const RouteNeck = memo(function RouteNeck({ instrument, notes, steps, title, chosen, sounding, onChoose, onHold }: Props) {
+export const LineNeck = memo(function LineNeck({ instrument, notes, steps, title, chosen, sounding, onChoose, onHold, onPlace }: Props) {
   const { holder, width, g } = useNeckGeometry(instrument, GAPS);
   const marks = useMemo(() => pathMarks(notes, steps), [notes, steps]);
   const spans = useMemo(() => handSpans(g, instrument, steps, labelPx), [g, instrument, steps]);
@@ -46,7 +48,7 @@ export const RouteNeck = memo(function RouteNeck({ instrument, notes, steps, tit
             <Neck g={g} instrument={instrument} marks={marks} title={title} under={under}>
               <Shifts g={g} steps={steps} />
               {[chosen, sounding].map((k, n) => steps[k] && <Ring key={n} g={g} at={steps[k]} bold={n === 1} />)}
-              <Handles g={g} instrument={instrument} steps={steps} chosen={chosen} onChoose={onChoose} onHold={onHold} />
+              <Handles g={g} instrument={instrument} steps={steps} chosen={chosen} onChoose={onChoose} onHold={onHold} onPlace={onPlace} />
             </Neck>
             <HandRails g={g} spans={spans} words={spanWords} />
           </>
@@ -89,18 +91,18 @@ function Shifts({ g, steps }: { g: NeckGeometry; steps: FingeredStep[] }) {
   ));
 }
 
-type HandlesProps = Pick<Props, 'instrument' | 'steps' | 'chosen' | 'onChoose' | 'onHold'> & { g: NeckGeometry };
+type HandlesProps = Pick<Props, 'instrument' | 'steps' | 'chosen' | 'onChoose' | 'onHold' | 'onPlace'> & { g: NeckGeometry };
 
 /** Near enough to a place to be dropped on it, in pixels. */
 const NEAR = 26;
 
 /** Takes hold of the notes of the line. The keyboard reaches them through the tab. */
-function Handles({ g, instrument, steps, chosen, onChoose, onHold }: HandlesProps) {
+function Handles({ g, instrument, steps, chosen, onChoose, onHold, onPlace }: HandlesProps) {
   const group = useRef<SVGGElement>(null);
   const [held, setHeld] = useState<{ index: number; x: number; y: number } | null>(null);
-  const latest = useRef({ g, instrument, steps, chosen, onChoose, onHold });
+  const latest = useRef({ g, instrument, steps, chosen, onChoose, onHold, onPlace });
   useEffect(() => {
-    latest.current = { g, instrument, steps, chosen, onChoose, onHold };
+    latest.current = { g, instrument, steps, chosen, onChoose, onHold, onPlace };
   });
   useEffect(() => {
     if (!group.current) return undefined;
@@ -116,7 +118,8 @@ function Handles({ g, instrument, steps, chosen, onChoose, onHold }: HandlesProp
         .on('drag', ({ x, y }: { x: number; y: number }) => index >= 0 && setHeld({ index, x, y }))
         .on('end', ({ x, y }: { x: number; y: number }) => {
           const now = latest.current;
-          const place = index >= 0 ? placeAt(now.g, otherPlaces(now.instrument, now.steps[index]), x, y) : null;
+          if (index < 0) return now.onPlace?.(boardPlace(now.g, now.instrument, x, y));
+          const place = placeAt(now.g, otherPlaces(now.instrument, now.steps[index]), x, y);
           setHeld(null);
           if (place) now.onHold(index, place);
         }),
@@ -127,6 +130,7 @@ function Handles({ g, instrument, steps, chosen, onChoose, onHold }: HandlesProp
   const target = held && placeAt(g, places, held.x, held.y);
   return (
     <g ref={group} data-handles className="cursor-grab touch-none">
+      {onPlace && <rect x={0} y={g.top} width={g.width} height={g.bottom - g.top} fill="transparent" data-board />}
       {steps.map((s, k) => (
         <rect key={k} x={fretX(g, s.fret) - 16} y={stringY(g, s.string) - 15} width={32} height={30} fill="transparent" data-note={k} />
       ))}
@@ -149,6 +153,14 @@ function noteAt(g: NeckGeometry, steps: readonly Place[], x: number, y: number, 
   const here = steps.flatMap((s, k) => (near(g, s, x, y) < NEAR ? [k] : []));
   const closest = here.filter((k) => near(g, steps[k], x, y) <= Math.min(...here.map((j) => near(g, steps[j], x, y))) + 0.5);
   return closest.find((k) => k > chosen) ?? closest[0] ?? -1;
+}
+
+/** The place of the board nearest to a point. */
+function boardPlace(g: NeckGeometry, i: Instrument, x: number, y: number): Place {
+  const nearest = (count: number, from: number, away: (n: number) => number): number =>
+    Array.from({ length: count }, (_, k) => k + from).reduce((a, b) => (away(b) < away(a) ? b : a));
+  const string = nearest(i.strings.length, 1, (n) => Math.abs(stringY(g, n) - y));
+  return { string, fret: nearest(i.frets - g.nut + 1, g.nut, (f) => Math.abs(fretX(g, f) - x)) };
 }
 
 function placeAt(g: NeckGeometry, places: Place[], x: number, y: number): Place | null {

@@ -1,0 +1,140 @@
+import { createSelector } from '@reduxjs/toolkit';
+import { MOST_LICK_NOTES, MOST_LICKS, type Lick, type StudyBody } from '../../contract';
+import { midiOf, nutFret, placesOf, soundJoins, TICKS, type Instrument, type Join, type LickNote, type Place } from '../../core';
+import { selectBody } from './study';
+
+type Edit = Partial<StudyBody>;
+
+/** The lick that is open, the first where none is named; null where there are none. */
+export const openLick = (body: StudyBody): Lick | null => body.licks.find((l) => l.id === body.lick) ?? body.licks[0] ?? null;
+export const selectLick = createSelector([selectBody], (body): Lick | null => body && openLick(body));
+
+/** The neck a lick lies on. */
+export const neckOf = (body: StudyBody, lick: Lick): Instrument => lick.instrument ?? body.instrument;
+
+const places = ({ strings, frets, capo = 0 }: Instrument): string => JSON.stringify([strings.map((s) => midiOf(s.open)), frets, capo]);
+/** Whether every place of the one sounds the same on the other. */
+export const sameNeck = (a: Instrument, b: Instrument): boolean => places(a) === places(b);
+
+/** Licks when the study goes to another instrument: they stay on the neck they were made on. */
+export const licksStay = (body: StudyBody, to: Instrument): Lick[] =>
+  body.licks.map((l) => {
+    const on = l.instrument ?? body.instrument;
+    const instrument = sameNeck(on, to) ? null : on;
+    return instrument === l.instrument ? l : { ...l, instrument };
+  });
+
+export const newId = (): string => crypto.randomUUID().slice(0, 12);
+
+export const freshLick = (body: StudyBody, name: string): Lick => ({
+  id: newId(),
+  name,
+  tags: [],
+  tempo: body.tempo,
+  meter: [4, 4],
+  instrument: null,
+  notes: [],
+  practisedAt: null,
+});
+
+/** One more lick, opened; null where the study is full. */
+export const addLick = (body: StudyBody, lick: Lick): Edit | null =>
+  body.licks.length < MOST_LICKS ? { licks: [...body.licks, lick], lick: lick.id } : null;
+
+/** A lick put away; the one beside it opens. */
+export function dropLick(body: StudyBody, id: string): Edit {
+  const at = body.licks.findIndex((l) => l.id === id);
+  const licks = body.licks.filter((l) => l.id !== id);
+  return { licks, lick: licks[Math.min(at, licks.length - 1)]?.id ?? null };
+}
+
+export function duplicateLick(body: StudyBody, id: string): Edit | null {
+  const lick = body.licks.find((l) => l.id === id);
+  return lick ? addLick(body, { ...lick, id: newId(), name: `${lick.name.slice(0, 110)} (copy)` }) : null;
+}
+
+/** Fields of one lick, as a change to the study. Joins that no longer hold are let go. */
+export const changeLick = (body: StudyBody, id: string, fields: Partial<Lick>): Edit => ({
+  licks: body.licks.map((l) => (l.id === id ? { ...l, ...fields, ...(fields.notes ? { notes: soundJoins(fields.notes) } : {}) } : l)),
+});
+
+/** Notes of a lick changed, and where the caret stands then. */
+export interface NotesEdit {
+  notes: LickNote[];
+  caret: number;
+}
+
+/** A note or rest after the caret; null where the lick is full. */
+export const insertNote = (notes: LickNote[], caret: number, note: LickNote): NotesEdit | null =>
+  notes.length >= MOST_LICK_NOTES ? null : { notes: [...notes.slice(0, caret + 1), note, ...notes.slice(caret + 1)], caret: caret + 1 };
+
+export const removeNote = (notes: LickNote[], caret: number): NotesEdit => ({
+  notes: notes.filter((_, k) => k !== caret),
+  caret: Math.max(notes.length > 1 ? 0 : -1, caret - 1),
+});
+
+const setNote = (notes: LickNote[], caret: number, make: (n: LickNote) => LickNote): NotesEdit => ({
+  notes: notes.map((n, k) => (k === caret ? make(n) : n)),
+  caret,
+});
+
+export const setTicks = (notes: LickNote[], caret: number, ticks: number): NotesEdit => setNote(notes, caret, (n) => ({ ...n, ticks }));
+
+/** The same join again takes it away. */
+export const toggleJoin = (notes: LickNote[], caret: number, join: Join): NotesEdit =>
+  setNote(notes, caret, (n) => {
+    const { join: before, ...plain } = n;
+    return before === join || !n.place ? plain : { ...plain, join };
+  });
+
+export const toggleMuted = (notes: LickNote[], caret: number): NotesEdit =>
+  setNote(notes, caret, ({ muted, ...n }) => (muted || !n.place ? n : { ...n, muted: true }));
+
+/** No bend, then a half step, a whole step, three half steps, none again. */
+export const turnBend = (notes: LickNote[], caret: number): NotesEdit =>
+  setNote(notes, caret, ({ bend = 0, ...n }) => (bend >= 3 || !n.place ? n : { ...n, bend: bend + 1 }));
+
+export const makeRest = (notes: LickNote[], caret: number): NotesEdit => setNote(notes, caret, ({ ticks }) => ({ place: null, ticks }));
+
+/** The caret's note on a place; a tied note takes along what it is tied to. */
+export function placeNote(notes: LickNote[], caret: number, place: Place): NotesEdit {
+  let from = caret;
+  while (notes[from]?.join === 'tie') from--;
+  let to = caret;
+  while (notes[to + 1]?.join === 'tie') to++;
+  return { notes: notes.map((n, k) => (k >= from && k <= to ? { ...n, place } : n)), caret };
+}
+
+/** A fret up or down on the string; stays on the neck. */
+export function moveFret(i: Instrument, notes: LickNote[], caret: number, by: number): NotesEdit | null {
+  const place = notes[caret]?.place;
+  if (!place) return null;
+  const fret = place.fret + by;
+  return fret < nutFret(i) || fret > i.frets ? null : placeNote(notes, caret, { string: place.string, fret });
+}
+
+/** The same pitch on the next thinner (-1) or thicker (1) string that has it. */
+export function moveString(i: Instrument, notes: LickNote[], caret: number, by: 1 | -1): NotesEdit | null {
+  const place = notes[caret]?.place;
+  if (!place) return null;
+  const midi = midiOf(i.strings[place.string - 1].open) + place.fret;
+  const next = placesOf(i, midi).filter((p) => (p.string - place.string) * by > 0).sort((a, b) => (a.string - b.string) * by)[0]; // prettier-ignore
+  return next ? placeNote(notes, caret, next) : null;
+}
+
+/** Lengths that the keys step through, shortest first, in ticks. */
+export const LENGTHS = [TICKS / 16, TICKS / 8, TICKS / 4, TICKS / 2, TICKS, TICKS * 2, TICKS * 4];
+
+/** The next longer or shorter plain length. */
+export function stepLength(ticks: number, by: 1 | -1): number {
+  const longer = LENGTHS.filter((t) => t > ticks);
+  const shorter = LENGTHS.filter((t) => t < ticks);
+  return (by > 0 ? longer[0] : shorter[shorter.length - 1]) ?? ticks;
+}
+
+/** Dotted and back. */
+export const toggleDot = (ticks: number): number =>
+  LENGTHS.includes(ticks) ? ticks * 1.5 : LENGTHS.includes(ticks / 1.5) ? ticks / 1.5 : ticks;
+/** Three in the time of two, and back. */
+export const toggleTriplet = (ticks: number): number =>
+  LENGTHS.includes(ticks) ? (ticks * 2) / 3 : LENGTHS.includes((ticks * 3) / 2) ? (ticks * 3) / 2 : ticks;

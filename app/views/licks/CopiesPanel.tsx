@@ -1,0 +1,124 @@
+import { useMemo, useState } from 'react';
+import type { Lick, StudyBody } from '../../../contract';
+import { defaultSchool, lickPitches, type Instrument, type LickCopy } from '../../../core';
+import { Button } from '../../ui/Button';
+import { NumberField } from '../../ui/NumberField';
+import { Panel } from '../../ui/Panels';
+import { Select } from '../../ui/Select';
+import { octaveWords, regionWords, toneWords } from '../../words/lick-text';
+import { useCopies } from '../../workers/useSearch';
+import { SearchNote } from '../SearchNote';
+
+interface Props {
+  body: StudyBody;
+  lick: Lick;
+  neck: Instrument;
+  /** The copy drawn on the neck instead of the lick. */
+  shown: LickCopy | null;
+  onShow: (copy: LickCopy | null) => void;
+  onPut: (copy: LickCopy) => void;
+}
+
+type Order = 'effort' | 'fret' | 'tone' | 'width';
+const ORDERS: Record<Order, { label: string; by: (c: LickCopy) => number }> = {
+  effort: { label: 'effort, least first', by: (c) => c.cost },
+  fret: { label: 'fret, from the nut up', by: (c) => c.lowFret },
+  tone: { label: 'tone, warm first', by: (c) => c.tone },
+  width: { label: 'width, narrow first', by: (c) => c.widthMm },
+};
+const FIRST = 12;
+
+/** Every copy of the lick on the neck: at pitch and an octave away, ranked; one press shows it, another puts the lick there. */
+export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
+  const [border, setBorder] = useState(7);
+  const [order, setOrder] = useState<Order>('effort');
+  const [all, setAll] = useState(false);
+  const pitches = useMemo(() => lickPitches(neck, lick.notes), [neck, lick.notes]);
+  const key = pitches.join();
+  const job = useMemo(
+    () =>
+      key
+        ? {
+            instrument: neck,
+            pitches: key.split(',').map(Number),
+            school: body.school ?? defaultSchool(body.layout),
+            hand: { size: body.hand },
+            border,
+          }
+        : null,
+    [neck, key, body.school, body.layout, body.hand, border],
+  );
+  const search = useCopies(job);
+  const sorted = useMemo(() => [...search.found].sort((a, b) => ORDERS[order].by(a) - ORDERS[order].by(b)), [search.found, order]);
+  const listed = all ? sorted : sorted.slice(0, FIRST);
+  const single = search.found[0]?.octave === 0 ? search.found[0].single : (search.found.find((c) => c.octave === 0)?.single ?? []);
+  return (
+    <Panel title="Every copy on the neck">
+      <div className="no-print mb-2 flex flex-wrap items-end gap-3">
+        <div className="w-48">
+          <Select
+            label="In order of"
+            value={order}
+            options={(Object.keys(ORDERS) as Order[]).map((value) => ({ value, label: ORDERS[value].label }))}
+            onChange={setOrder}
+          />
+        </div>
+        <div className="w-28">
+          <NumberField label="Border fret" value={border} min={1} max={neck.frets - 1} onChange={setBorder} />
+        </div>
+        {shown && <Button onClick={() => onShow(null)}>Back to the lick</Button>}
+      </div>
+      <SearchNote found={search} />
+      {single.length > 0 && (
+        <p className="mb-2 text-xs text-soft">
+          {single.length === 1 ? `Note ${single[0] + 1} has` : `Notes ${single.map((k) => k + 1).join(', ')} have`} only one place on this
+          neck.
+        </p>
+      )}
+      <div className="overflow-x-auto">
+        <table className="num w-full text-left text-[13px]">
+          <thead>
+            <tr className="text-xs text-soft">
+              {['Frets', 'Strings', 'Pitch', 'Region', 'Effort', 'Shifts', 'Width', 'Tone', ''].map((h) => (
+                <th key={h} scope="col" className="pr-3 font-normal whitespace-nowrap">
+                  {h || <span className="sr-only">What to do</span>}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {listed.map((c) => (
+              <tr
+                key={c.steps.map((s) => `${s.string}/${s.fret}`).join()}
+                className={`border-t border-line/70 ${c === shown ? 'bg-feather-wash' : ''}`}
+              >
+                <th scope="row" className="py-1 pr-3 font-semibold whitespace-nowrap">{`${c.lowFret} to ${c.highFret}`}</th>
+                <td className="pr-3 whitespace-nowrap">{c.strings.join(' ')}</td>
+                <td className="pr-3 whitespace-nowrap">{octaveWords(c.octave)}</td>
+                <td className="pr-3 whitespace-nowrap">{regionWords(c, border)}</td>
+                <td className="pr-3">{Math.round(c.cost)}</td>
+                <td className="pr-3">{c.shifts}</td>
+                <td className="pr-3 whitespace-nowrap">{`${Math.round(c.widthMm)} mm`}</td>
+                <td className="pr-3 whitespace-nowrap">{toneWords(c.tone)}</td>
+                <td className="no-print py-1 whitespace-nowrap">
+                  <Button aria-pressed={c === shown} onClick={() => onShow(c === shown ? null : c)}>
+                    Show
+                  </Button>{' '}
+                  <Button look="link" onClick={() => onPut(c)}>
+                    Put it here
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {search.done === null && !search.found.length && !search.refused && <p className="text-soft">It fits nowhere on this neck.</p>}
+      {sorted.length > FIRST && (
+        <Button look="quiet" className="mt-2" onClick={() => setAll(!all)}>
+          {all ? `The first ${FIRST} only` : `All ${sorted.length} copies`}
+        </Button>
+      )}
+    </Panel>
+  );
+}

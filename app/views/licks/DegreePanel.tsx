@@ -1,0 +1,81 @@
+import { useMemo, useState } from 'react';
+import type { Lick, StudyBody } from '../../../contract';
+import { alongScale, changeDegree, CoreError, degreesOf, lickPitches, pitchedNotes, placeNotes, scaleTitle, type DegreeName, type Instrument, type LickNote } from '../../../core'; // prettier-ignore
+import { Button } from '../../ui/Button';
+import { NumberField } from '../../ui/NumberField';
+import { Panel } from '../../ui/Panels';
+import { Select } from '../../ui/Select';
+import { Signs } from '../../ui/Signs';
+import { glyphs } from '../../../core';
+
+interface Props {
+  body: StudyBody;
+  lick: Lick;
+  neck: Instrument;
+  onNotes: (notes: LickNote[]) => void;
+}
+
+const ALL: DegreeName[] = ['1', 'b2', '2', 'b3', '3', '4', '#4', 'b5', '5', '#5', 'b6', '6', 'b7', '7'];
+
+/** The lick with other pitches, note by note: those that stay keep their places, the others go where they fit best. */
+function withPitches(body: StudyBody, neck: Instrument, notes: readonly LickNote[], pitches: number[]): LickNote[] {
+  let k = -1;
+  const pitched = pitchedNotes(neck, notes).map((n) => {
+    if (n.midi === null) return n;
+    if (n.join !== 'tie') k++;
+    const midi = pitches[k];
+    const moved = n.place && { string: n.place.string, fret: n.place.fret + midi - n.midi };
+    const onNeck = moved && moved.fret >= (neck.capo ?? 0) && moved.fret <= neck.frets;
+    return { ...n, midi, ...(onNeck ? { place: moved } : { place: undefined }) };
+  });
+  return placeNotes(neck, pitched, { school: body.school ?? 'finger-per-fret', hand: { size: body.hand } });
+}
+
+/** One degree for another throughout, and the line moved along its scale. */
+export function DegreePanel({ body, lick, neck, onNotes }: Props) {
+  const degrees = degreesOf(body.scale.scale);
+  const [from, setFrom] = useState<DegreeName>(degrees.includes('b7') ? 'b7' : degrees[degrees.length - 1]);
+  const [to, setTo] = useState<DegreeName>('6');
+  const [steps, setSteps] = useState(2);
+  const [problem, setProblem] = useState<string | null>(null);
+  const pitches = useMemo(() => lickPitches(neck, lick.notes), [neck, lick.notes]);
+  const source = degrees.includes(from) ? from : degrees[0];
+  const changed = useMemo(() => changeDegree(body.scale, pitches, source, to), [body.scale, pitches, source, to]);
+  const attempt = (make: () => number[]): void => {
+    try {
+      onNotes(withPitches(body, neck, lick.notes, make()));
+      setProblem(null);
+    } catch (e) {
+      if (!(e instanceof CoreError)) throw e;
+      setProblem(e.message);
+    }
+  };
+  const option = (d: DegreeName): { value: DegreeName; label: string } => ({ value: d, label: glyphs(d) });
+  return (
+    <Panel title="Change its notes">
+      <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
+        <Select label="Every" value={source} options={degrees.map(option)} onChange={setFrom} />
+        <Select label="becomes" value={to} options={ALL.map(option)} onChange={setTo} />
+        <Button disabled={!changed.changed.length || source === to} onClick={() => attempt(() => changed.pitches)}>
+          Change
+        </Button>
+      </div>
+      <p className="num mt-1 text-xs text-soft">
+        <Signs>
+          {`${changed.changed.length} of ${pitches.length} notes; the scale with it is ${changed.named ? `${body.scale.tonic} ${changed.named}` : `${body.scale.tonic} ${scaleTitle(changed.scale.scale)}, which has no name of its own`}.`}
+        </Signs>
+      </p>
+      <div className="mt-3 grid grid-cols-[1fr_auto] items-end gap-2">
+        <NumberField label="Along the scale, steps" value={steps} min={-14} max={14} onChange={setSteps} />
+        <Button disabled={!pitches.length || steps === 0} onClick={() => attempt(() => alongScale(body.scale, pitches, steps))}>
+          Move
+        </Button>
+      </div>
+      {problem && (
+        <p role="alert" className="mt-2 text-clay">
+          <Signs>{problem}</Signs>
+        </p>
+      )}
+    </Panel>
+  );
+}

@@ -1,0 +1,173 @@
+import { useCallback, useMemo, useRef, useState } from 'react';
+import type { Lick, StudyBody } from '../../../contract';
+import { defaultSchool, fingerLick, glyphs, neckNotes, soundedNotes, TICKS, withPlaces, type FingeredStep, type Instrument, type LickCopy, type Place } from '../../../core'; // prettier-ignore
+import { LineNeck } from '../../neck/LineNeck';
+import { useWidth } from '../../neck/useWidth';
+import { KeyList } from '../../shell/KeyList';
+import { useKeys } from '../../shell/keys';
+import { SaveNote } from '../../shell/SaveNote';
+import { useTheme } from '../../shell/theme';
+import { useHear } from '../../sound/useHear';
+import { TabStaff } from '../../tab/TabStaff';
+import { tabGeometry } from '../../tab/layout';
+import { lickColumns, lickLength, lickNoteWords } from '../../words/lick-text';
+import { HearButton, Tempo } from '../HearTools';
+import { UndoRedo } from '../UndoRedo';
+import { CheckPanel } from './CheckPanel';
+import { CopiesPanel } from './CopiesPanel';
+import { DegreePanel } from './DegreePanel';
+import { LickDetails } from './LickDetails';
+import { LickFiles } from './LickFiles';
+import { LickSentence } from './LickSentence';
+import { NewLickTools } from './LicksView';
+import { NeckBar } from './NeckBar';
+import { NoteTools } from './NoteTools';
+import { useLickCommands } from './useLickCommands';
+import { useLickEdit } from './useLickEdit';
+
+interface Props {
+  body: StudyBody;
+  lick: Lick;
+  neck: Instrument;
+}
+
+const NOTHING: (FingeredStep | null)[] = [];
+
+export function LickBench({ body, lick, neck }: Props) {
+  const { notes } = lick;
+  const edit = useLickEdit(lick, neck);
+  const school = body.school ?? defaultSchool(body.layout);
+  const hand = useMemo(() => ({ size: body.hand }), [body.hand]);
+  const steps = useMemo(() => (notes.length ? fingerLick(neck, notes, { school, hand }) : NOTHING), [neck, notes, school, hand]);
+  const struck = useMemo(() => steps.flatMap((s, index) => (s ? [{ s, index }] : [])), [steps]);
+  const line = useMemo(() => struck.map((x) => x.s), [struck]);
+  const scale = useMemo(() => neckNotes(neck, body.scale), [neck, body.scale]);
+  const sounded = useMemo(() => soundedNotes(neck, notes), [neck, notes]);
+
+  const hear = useHear();
+  const { on, start, stop } = hear;
+  const toggleHear = useCallback(() => {
+    if (on) return stop();
+    const heard = sounded.map((s) => ({ midi: s.target, beat: s.start / TICKS, beats: s.ticks / TICKS }));
+    if (heard.length) start(heard, lick.tempo);
+  }, [on, start, stop, sounded, lick.tempo]);
+  const [keysOpen, setKeysOpen] = useState(false);
+  const [, toggleTheme] = useTheme();
+  const showKeys = useCallback(() => setKeysOpen(true), []);
+  const commands = useLickCommands({ edit, count: notes.length, hear: toggleHear, showKeys, toggleTheme });
+  useKeys(commands);
+
+  const [copy, setCopy] = useState<LickCopy | null>(null);
+  const shown = copy && copy.steps.length === line.length ? copy.steps : line;
+  const chosen = struck.findIndex((x) => x.index === edit.caret);
+  const sounding = hear.now >= 0 ? struck.findIndex((x) => x.index === sounded[hear.now]?.index) : -1;
+  const put = useCallback((c: LickCopy) => { edit.set({ notes: withPlaces(notes, c.steps) }); setCopy(null); }, [edit, notes]); // prettier-ignore
+
+  return (
+    <>
+      <LickSentence body={body} lick={lick} neck={neck} />
+      <div className="no-print my-3 flex flex-wrap items-center gap-2">
+        <NewLickTools body={body} />
+        <LickFiles body={body} lick={lick} neck={neck} />
+        <span className="grow" />
+        <Tempo tempo={lick.tempo} onTempo={(tempo) => edit.set({ tempo })} />
+        <HearButton on={on} disabled={!sounded.length} onHear={toggleHear} />
+      </div>
+      {hear.error && (
+        <p role="alert" className="mb-2 text-clay">
+          {hear.error}
+        </p>
+      )}
+      <NeckBar body={body} lick={lick} />
+      <LineNeck
+        instrument={neck}
+        notes={scale}
+        steps={shown}
+        title={glyphs(
+          `Neck with the lick ${lick.name}. Press a place to add a note after the caret. The list of notes after it has every place and length.`,
+        )}
+        chosen={copy ? -1 : chosen}
+        sounding={sounding}
+        onChoose={(k) => !copy && edit.setCaret(struck[k].index)}
+        onHold={(k, place: Place) => { edit.setCaret(struck[k].index); edit.put(place); }} // prettier-ignore
+        onPlace={copy ? undefined : edit.enter}
+      />
+      <NoteTools edit={edit} note={notes[edit.caret]} />
+      <div className="mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[1fr_22rem]">
+        <div className="grid min-w-0 gap-3">
+          <LickTab
+            body={body}
+            lick={lick}
+            neck={neck}
+            steps={steps}
+            caret={edit.caret}
+            sounding={hear.now >= 0 ? sounded[hear.now].index : -1}
+            onCaret={edit.setCaret}
+          />
+          {notes.length > 0 && <CopiesPanel body={body} lick={lick} neck={neck} shown={copy} onShow={setCopy} onPut={put} />}
+        </div>
+        <div className="grid gap-3">
+          <CheckPanel
+            body={body}
+            neck={neck}
+            notes={notes}
+            onMend={(index, place) => edit.set({ notes: notes.map((n, k) => (k === index ? { ...n, place } : n)) })}
+          />
+          <DegreePanel body={body} lick={lick} neck={neck} onNotes={(next) => edit.set({ notes: next })} />
+          <LickDetails body={body} lick={lick} onSet={edit.set} />
+        </div>
+      </div>
+      <footer className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
+        <span className="max-sm:hidden">click the neck to add · ← → notes · digits fret · + − length · H P S T joins · Space hear</span>
+        <button type="button" className="cursor-pointer underline" onClick={showKeys}>
+          ? all keys
+        </button>
+        <UndoRedo />
+        <span className="grow" />
+        <SaveNote />
+      </footer>
+      <KeyList commands={commands} open={keysOpen} onOpenChange={setKeysOpen} />
+    </>
+  );
+}
+
+interface TabProps extends Props {
+  steps: (FingeredStep | null)[];
+  caret: number;
+  sounding: number;
+  onCaret: (caret: number) => void;
+}
+
+function LickTab({ body, lick, neck, steps, caret, sounding, onCaret }: TabProps) {
+  const holder = useRef<HTMLDivElement>(null);
+  const width = useWidth(holder);
+  const { notes, meter } = lick;
+  const g = useMemo(() => tabGeometry(notes.length, neck.strings.length, width), [notes.length, neck, width]);
+  const columns = useMemo(() => lickColumns(notes, steps, meter), [notes, steps, meter]);
+  const words = useMemo(
+    () => notes.map((n, k) => glyphs(lickNoteWords(neck, body.scale, n, k, steps[k] ?? null))),
+    [notes, neck, body.scale, steps],
+  );
+  return (
+    <section className="min-w-0 rounded-[10px] border border-line bg-sheet p-4">
+      <h2 className="mb-2 text-[14px] font-semibold">
+        As tab <span className="num ml-2 font-text text-xs font-normal text-soft">{lickLength(notes, meter, lick.tempo)}</span>
+      </h2>
+      <div ref={holder} className="overflow-x-auto">
+        {width > 0 && (
+          <TabStaff
+            g={g}
+            instrument={neck}
+            columns={columns}
+            words={words}
+            label="Notes of the lick"
+            chosen={caret}
+            sounding={sounding}
+            onChoose={onCaret}
+          />
+        )}
+      </div>
+      {!notes.length && <p className="text-soft">Press a place on the neck: it becomes the first note.</p>}
+    </section>
+  );
+}

@@ -1,0 +1,43 @@
+import { Check, Copy, Trash2 } from 'lucide-react';
+import { MOST_TAGS, type Lick, type StudyBody } from '../../../contract';
+import { useAppDispatch } from '../../store';
+import { change } from '../../store/change';
+import { dropLick, duplicateLick } from '../../store/licks';
+import { Button } from '../../ui/Button';
+import { Panel } from '../../ui/Panels';
+import { TagField } from '../../ui/TagField';
+import { dateWords } from '../../words/date-text';
+
+/** Name and tags of a lick, when it was practised, and copies of it. */
+export function LickDetails({ body, lick, onSet }: { body: StudyBody; lick: Lick; onSet: (fields: Partial<Lick>) => void }) {
+  const dispatch = useAppDispatch();
+  return (
+    <Panel title="This lick">
+      <label className="flex flex-col gap-1 text-xs text-soft">
+        Name
+        <input
+          key={lick.name}
+          defaultValue={lick.name}
+          maxLength={120}
+          onBlur={(e) => e.target.value.trim() && onSet({ name: e.target.value.trim() })}
+          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          className="rounded-md border border-line bg-paper px-2 py-1.5 text-sm text-ink"
+        />
+      </label>
+      <TagField tags={lick.tags} most={MOST_TAGS} onTags={(tags) => onSet({ tags })} />
+      <p className="mt-2 text-xs text-soft">{lick.practisedAt ? `Last practised ${dateWords(lick.practisedAt)}` : 'Not practised yet'}</p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <Button icon={<Check size={14} aria-hidden />} onClick={() => onSet({ practisedAt: Date.now() })}>
+          Practised now
+        </Button>
+        <Button icon={<Copy size={14} aria-hidden />} onClick={() => dispatch(change((now) => duplicateLick(now.body, lick.id)))}>
+          Duplicate
+        </Button>
+        <Button icon={<Trash2 size={14} aria-hidden />} onClick={() => dispatch(change((now) => dropLick(now.body, lick.id)))}>
+          Delete
+        </Button>
+      </div>
+      <p className="mt-2 text-xs text-soft">{`${body.licks.length} ${body.licks.length === 1 ? 'lick' : 'licks'} in this study. Undo brings a deleted one back.`}</p>
+    </Panel>
+  );
+}

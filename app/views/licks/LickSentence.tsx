@@ -1,0 +1,64 @@
+import type { Lick, StudyBody } from '../../../contract';
+import type { Instrument } from '../../../core';
+import { useAppDispatch } from '../../store';
+import { edited } from '../../store/editor';
+import { changeLick } from '../../store/licks';
+import { Chooser } from '../../ui/Chooser';
+import { Select } from '../../ui/Select';
+import { SentencePart } from '../../ui/SentencePart';
+import { Signs } from '../../ui/Signs';
+import { lickLength } from '../../words/lick-text';
+import { scaleName } from '../../words/scale-text';
+import { instrumentWords } from '../../words/tuning-text';
+
+const METERS = ['4/4', '3/4', '2/4', '6/8', '12/8', '5/4', '7/8', '2/2'].map((value) => ({ value, label: value }));
+
+/** Which lick is open, and in what meter. */
+export function LickSentence({ body, lick, neck }: { body: StudyBody; lick: Lick; neck: Instrument }) {
+  const dispatch = useAppDispatch();
+  const meter = lick.meter.join('/');
+  const meters = METERS.some((m) => m.value === meter) ? METERS : [{ value: meter, label: meter }, ...METERS];
+  return (
+    <header>
+      <h1 className="text-[21px] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[25px]">
+        The lick{' '}
+        <SentencePart name="lick" text={<Signs>{lick.name}</Signs>} shortcut="l">
+          {(close) => (
+            <Chooser<Lick>
+              label="Open another lick of this study"
+              placeholder="part of a name or tag"
+              find={(text) =>
+                body.licks
+                  .filter((l) => `${l.name} ${l.tags.join(' ')}`.toLowerCase().includes(text.trim().toLowerCase()))
+                  .map((l) => ({
+                    key: l.id,
+                    value: l,
+                    title: l.name,
+                    detail: `${l.notes.length} notes${l.tags.length ? `, ${l.tags.join(', ')}` : ''}`,
+                  }))
+              }
+              onChoose={(l) => { dispatch(edited({ lick: l.id })); close(); }} // prettier-ignore
+              current={lick.id}
+              empty="No lick of that name in this study. The Notebook finds licks in all of them."
+              render={(t) => <Signs>{t}</Signs>}
+            />
+          )}
+        </SentencePart>{' '}
+        in{' '}
+        <SentencePart name="meter" text={meter}>
+          {() => (
+            <Select
+              label="Meter"
+              value={meter}
+              options={meters}
+              onChange={(v) => dispatch(edited(changeLick(body, lick.id, { meter: v.split('/').map(Number) as [number, number] })))}
+            />
+          )}
+        </SentencePart>
+      </h1>
+      <p className="num mt-0.5 text-[13px] text-soft">
+        <Signs>{[scaleName(body.scale), instrumentWords(neck), lickLength(lick.notes, lick.meter, lick.tempo)].join(' · ')}</Signs>
+      </p>
+    </header>
+  );
+}

@@ -1,0 +1,63 @@
+import { Plus } from 'lucide-react';
+import { MOST_LICKS, type StudyBody } from '../../../contract';
+import { ConflictBar, SaveNote } from '../../shell/SaveNote';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { change } from '../../store/change';
+import { addLick, freshLick, neckOf, selectLick } from '../../store/licks';
+import { Button } from '../../ui/Button';
+import { InstrumentBar } from '../InstrumentBar';
+import { StudyGate } from '../StudyGate';
+import { UndoRedo } from '../UndoRedo';
+import { LickBench } from './LickBench';
+import { TabInput } from './TabInput';
+
+/** Short lines with rhythm: entered, checked, and found again all over the neck. */
+export function LicksView() {
+  return <StudyGate>{(body) => <OpenLicks body={body} />}</StudyGate>;
+}
+
+function OpenLicks({ body }: { body: StudyBody }) {
+  const lick = useAppSelector(selectLick);
+  return (
+    <>
+      <ConflictBar />
+      <InstrumentBar body={body} />
+      {lick ? <LickBench key={lick.id} body={body} lick={lick} neck={neckOf(body, lick)} /> : <NoLicks body={body} />}
+    </>
+  );
+}
+
+function NoLicks({ body }: { body: StudyBody }) {
+  return (
+    <>
+      <h1 className="text-[25px] font-medium">No licks in this study yet</h1>
+      <p className="my-3 max-w-prose">
+        Begin one and click its notes on the neck, type or paste a tab, or drop a file on this window: tab as text, MusicXML or MIDI.
+      </p>
+      <NewLickTools body={body} />
+      <footer className="mt-6 flex gap-4 text-xs text-soft">
+        <UndoRedo />
+        <span className="grow" />
+        <SaveNote />
+      </footer>
+    </>
+  );
+}
+
+/** A new lick: empty, or from a tab. */
+export function NewLickTools({ body }: { body: StudyBody }) {
+  const dispatch = useAppDispatch();
+  const full = body.licks.length >= MOST_LICKS;
+  return (
+    <span className="no-print inline-flex flex-wrap gap-2">
+      <Button
+        icon={<Plus size={14} aria-hidden />}
+        disabled={full}
+        onClick={() => dispatch(change((now) => addLick(now.body, freshLick(now.body, `Lick ${now.body.licks.length + 1}`))))}
+      >
+        {full ? `A study holds ${MOST_LICKS} licks` : 'New lick'}
+      </Button>
+      {!full && <TabInput body={body} />}
+    </span>
+  );
+}

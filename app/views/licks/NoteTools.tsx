@@ -1,0 +1,73 @@
+import { Delete } from 'lucide-react';
+import type { LickNote } from '../../../core';
+import { noteValue } from '../../../core';
+import { LENGTHS } from '../../store/licks';
+import { Button } from '../../ui/Button';
+import { lengthSign } from '../../../formats/sheet/tab';
+import { lengthWords } from '../../words/lick-text';
+import type { LickEdit } from './useLickEdit';
+
+const Sign = ({ children }: { children: string }) => (
+  <span aria-hidden className="text-lg leading-none" style={{ fontFamily: 'Noto Music' }}>
+    {children}
+  </span>
+);
+
+/** What a note is: its length, how it is joined, bent and muted. */
+export function NoteTools({ edit, note }: { edit: LickEdit; note: LickNote | undefined }) {
+  const value = noteValue(edit.ticks);
+  const plain = value ? (value.triplet ? (edit.ticks * 3) / 2 : value.dots ? edit.ticks / 1.5 : edit.ticks) : edit.ticks;
+  return (
+    <div className="no-print mt-3 flex flex-wrap items-center gap-2" role="group" aria-label="The note at the caret">
+      <span role="group" aria-label="Length" className="flex flex-wrap gap-1">
+        {LENGTHS.slice(1)
+          .reverse()
+          .map((t) => (
+            <button
+              key={t}
+              type="button"
+              className="chip"
+              aria-pressed={t === plain}
+              aria-label={lengthWords(t)}
+              title={lengthWords(t)}
+              onClick={() => edit.setLength(t)}
+            >
+              <Sign>{lengthSign(t)}</Sign>
+            </button>
+          ))}
+        <button type="button" className="chip" aria-pressed={value?.dots === 1} onClick={edit.dot}>
+          dotted
+        </button>
+        <button type="button" className="chip" aria-pressed={!!value?.triplet} onClick={edit.triplet}>
+          triplet
+        </button>
+      </span>
+      <span role="group" aria-label="How it is played" className="flex flex-wrap gap-1">
+        {(['hammer', 'pull', 'slide', 'tie'] as const).map((join) => (
+          <button
+            key={join}
+            type="button"
+            className="chip"
+            disabled={!note?.place}
+            aria-pressed={note?.join === join}
+            onClick={() => edit.join(join)}
+          >
+            {{ hammer: 'hammer-on', pull: 'pull-off', slide: 'slide', tie: 'tie' }[join]}
+          </button>
+        ))}
+        <button type="button" className="chip" disabled={!note?.place} aria-pressed={!!note?.bend} onClick={edit.bend}>
+          {note?.bend ? `bend ${note.bend}` : 'bend'}
+        </button>
+        <button type="button" className="chip" disabled={!note?.place} aria-pressed={!!note?.muted} onClick={edit.mute}>
+          muted
+        </button>
+        <button type="button" className="chip" aria-pressed={!!note && !note.place} onClick={edit.rest}>
+          rest
+        </button>
+      </span>
+      <Button icon={<Delete size={14} aria-hidden />} disabled={!note} onClick={edit.remove}>
+        Remove note
+      </Button>
+    </div>
+  );
+}

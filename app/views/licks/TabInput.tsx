@@ -1,0 +1,96 @@
+import { ClipboardType } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import type { StudyBody } from '../../../contract';
+import { FormatError } from '../../../formats/errors';
+import { readTab } from '../../../formats/tab/read';
+import { useAppDispatch } from '../../store';
+import { change } from '../../store/change';
+import { addLick } from '../../store/licks';
+import { lickFromLine } from '../../store/bring-in';
+import { Button } from '../../ui/Button';
+import { SentencePart } from '../../ui/SentencePart';
+import { Signs } from '../../ui/Signs';
+
+type Read = { line: ReturnType<typeof readTab> } | { why: string };
+
+function read(text: string, body: StudyBody): Read | null {
+  if (!text.trim()) return null;
+  try {
+    return { line: readTab(text, body.instrument) };
+  } catch (e) {
+    if (e instanceof FormatError) return { why: e.message };
+    throw e;
+  }
+}
+
+const SAMPLE = ['E|-----------------', 'B|-----------------', 'G|-----------------', 'D|---------2--4-5--', 'A|---2--4----------', 'E|-2---------------'].join('\n'); // prettier-ignore
+
+/** A tab typed or pasted becomes a lick; what was taken and left is said while it is typed. */
+export function TabInput({ body }: { body: StudyBody }) {
+  const dispatch = useAppDispatch();
+  const [text, setText] = useState('');
+  const found = useMemo(() => read(text, body), [text, body]);
+  const [refused, setRefused] = useState<string | null>(null);
+  const bring = (close: () => void): void => {
+    if (!found || 'why' in found) return;
+    const made = lickFromLine(body, found.line);
+    if ('why' in made) return setRefused(made.why);
+    dispatch(change((now) => addLick(now.body, made.lick)));
+    setText('');
+    close();
+  };
+  return (
+    <SentencePart
+      name="type a tab"
+      look="chip"
+      wide
+      text={
+        <>
+          <ClipboardType size={14} aria-hidden /> Type or paste a tab
+        </>
+      }
+    >
+      {(close) => (
+        <>
+          <label className="flex flex-col gap-1 text-xs text-soft">
+            A line for every string, the thinnest on top
+            <textarea
+              rows={10}
+              value={text}
+              spellCheck={false}
+              autoFocus
+              placeholder={SAMPLE}
+              onChange={(e) => {
+                setText(e.target.value);
+                setRefused(null);
+              }}
+              className="rounded-md border border-line bg-paper p-2 font-mono text-[13px] leading-[1.35] whitespace-pre text-ink"
+            />
+          </label>
+          <div role="status" aria-live="polite" className="text-[12.5px]">
+            {found && 'why' in found && (
+              <p className="text-clay first-letter:uppercase">
+                <Signs>{found.why}</Signs>
+              </p>
+            )}
+            {refused && <p className="text-clay">{refused}</p>}
+            {found && 'line' in found && (
+              <ul>
+                {found.line.remarks.map((r) => (
+                  <li key={r}>{r}</li>
+                ))}
+              </ul>
+            )}
+          </div>
+          <Button look="brass" disabled={!found || 'why' in found} onClick={() => bring(close)}>
+            Make a lick of it
+          </Button>
+          <p className="text-xs text-soft">
+            h hammer-on, p pull-off, / \ slides, 7b9 a bend, (7) tied, PM muted. Letters over the notes are lengths: W H Q E S, a dot, 3 for
+            a triplet.
+          </p>
+        </>
+      )}
+    </SentencePart>
+  );
+}

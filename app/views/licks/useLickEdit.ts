@@ -1,0 +1,117 @@
+import { useCallback, useRef, useState } from 'react';
+import type { Lick } from '../../../contract';
+import { TICKS, type Instrument, type Join, type LickNote, type Place } from '../../../core';
+import { useAppDispatch } from '../../store';
+import { change } from '../../store/change';
+import {
+  changeLick,
+  insertNote,
+  makeRest,
+  moveFret,
+  moveString,
+  openLick,
+  placeNote,
+  removeNote,
+  setTicks,
+  stepLength,
+  toggleDot,
+  toggleJoin,
+  toggleMuted,
+  toggleTriplet,
+  turnBend,
+  type NotesEdit,
+} from '../../store/licks';
+
+/** Two digits typed within this time are one fret, in ms. */
+const DIGIT_MS = 700;
+
+export interface LickEdit {
+  caret: number;
+  setCaret: (caret: number) => void;
+  /** Length that the next note gets, in ticks. */
+  ticks: number;
+  setLength: (ticks: number) => void;
+  enter: (place: Place) => void;
+  put: (place: Place) => void;
+  rest: () => void;
+  remove: () => void;
+  longer: (by: 1 | -1) => void;
+  dot: () => void;
+  triplet: () => void;
+  join: (join: Join) => void;
+  mute: () => void;
+  bend: () => void;
+  fret: (by: number) => void;
+  string: (by: 1 | -1) => void;
+  digit: (digit: number) => void;
+  set: (fields: Partial<Lick>) => void;
+}
+
+/** Edits of the open lick, note by note, from a caret that stands on one of its notes (-1: before the first). */
+export function useLickEdit(lick: Lick, neck: Instrument): LickEdit {
+  const dispatch = useAppDispatch();
+  const [at, setCaret] = useState(lick.notes.length - 1);
+  const caret = Math.min(at, lick.notes.length - 1);
+  const [ticks, setTicksNow] = useState(TICKS / 2);
+  const typed = useRef({ digit: 0, at: 0 });
+
+  const set = useCallback(
+    (fields: Partial<Lick>) =>
+      void dispatch(
+        change(({ body }) => {
+          const now = openLick(body);
+          return now && changeLick(body, now.id, fields);
+        }),
+      ),
+    [dispatch],
+  );
+  const apply = useCallback(
+    (edit: NotesEdit | null) => {
+      if (!edit) return;
+      set({ notes: edit.notes });
+      setCaret(edit.caret);
+    },
+    [set],
+  );
+  const { notes } = lick;
+  const here = notes[caret] as LickNote | undefined;
+  const length = (next: number): void => {
+    setTicksNow(next);
+    if (here) apply(setTicks(notes, caret, next));
+  };
+  const onNote = (make: (n: LickNote) => NotesEdit | null): void => {
+    if (here) apply(make(here));
+  };
+  return {
+    caret,
+    setCaret: (next) => {
+      setCaret(next);
+      const note = notes[next] as LickNote | undefined;
+      if (note) setTicksNow(note.ticks);
+    },
+    ticks: here?.ticks ?? ticks,
+    setLength: length,
+    enter: (place) => apply(insertNote(notes, caret, { place, ticks: here?.ticks ?? ticks })),
+    put: (place) => onNote(() => placeNote(notes, caret, place)),
+    rest: () => (here?.place ? apply(makeRest(notes, caret)) : apply(insertNote(notes, caret, { place: null, ticks }))),
+    remove: () => onNote(() => removeNote(notes, caret)),
+    longer: (by) => length(stepLength(here?.ticks ?? ticks, by)),
+    dot: () => length(toggleDot(here?.ticks ?? ticks)),
+    triplet: () => length(toggleTriplet(here?.ticks ?? ticks)),
+    join: (join) => onNote(() => toggleJoin(notes, caret, join)),
+    mute: () => onNote(() => toggleMuted(notes, caret)),
+    bend: () => onNote(() => turnBend(notes, caret)),
+    fret: (by) => onNote(() => moveFret(neck, notes, caret, by)),
+    string: (by) => onNote(() => moveString(neck, notes, caret, by)),
+    digit: (digit) =>
+      onNote((n) => {
+        if (!n.place) return null;
+        const now = performance.now();
+        const joined = typed.current.digit * 10 + digit;
+        const fret = now - typed.current.at < DIGIT_MS && joined <= neck.frets ? joined : digit;
+        typed.current = { digit: fret, at: now };
+        return fret >= (neck.capo ?? 0) && fret <= neck.frets ? placeNote(notes, caret, { ...n.place, fret }) : null;
+      }),
+    set,
+  };
+}

@@ -1,0 +1,2 @@
+/** A moment as the player's own calendar writes it. */
+export const dateWords = (at: number): string => new Date(at).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' });

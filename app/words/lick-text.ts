@@ -1,0 +1,99 @@
+import {
+  barTicks,
+  lickTicks,
+  midiOf,
+  noteValue,
+  spellerIn,
+  startsOf,
+  TICKS,
+  writtenParts,
+  type FingeredStep,
+  type Instrument,
+  type Join,
+  type LickCopy,
+  type LickNote,
+  type LineFault,
+  type ScaleRef,
+} from '../../core';
+import { lengthSign } from '../../formats/sheet/tab';
+import type { TabColumn } from '../tab/layout';
+import { FINGER_WORDS, placeWords } from './route-text';
+
+/** "dotted eighth", "triplet quarter", "quarter and 16th". */
+export const lengthWords = (ticks: number): string =>
+  writtenParts(ticks)
+    .map((v) => `${v.dots === 2 ? 'double-dotted ' : v.dots ? 'dotted ' : v.triplet ? 'triplet ' : ''}${v.type}`)
+    .join(' and ') || `${ticks} ticks`;
+
+const JOIN_SIGNS: Record<Join, 'h' | 'p' | '('> & Record<'slide', 'h'> = { hammer: 'h', pull: 'p', tie: '(', slide: 'h' };
+
+/** The columns of a lick's tab. */
+export function lickColumns(notes: readonly LickNote[], steps: readonly (FingeredStep | null)[], meter: [number, number]): TabColumn[] {
+  const perBar = barTicks(meter);
+  const starts = startsOf(notes);
+  let hand: number | null = null;
+  return notes.map((n, k) => {
+    const step = steps[k];
+    const shift = step && hand !== null ? step.handFret - hand : 0;
+    if (step) hand = step.handFret;
+    const before = notes[k - 1]?.place?.fret ?? 0;
+    const join = n.join === 'slide' ? ((n.place?.fret ?? 0) > before ? '/' : '\\') : n.join && JOIN_SIGNS[n.join];
+    return {
+      string: n.place?.string ?? 0,
+      fret: n.place?.fret ?? 0,
+      finger: step ? String(step.finger) : '',
+      shift,
+      length: lengthSign(n.ticks, !n.place),
+      triplet: !!noteValue(n.ticks)?.triplet,
+      bar: k > 0 && Math.floor(starts[k] / perBar) > Math.floor(starts[k - 1] / perBar),
+      ...(join ? { join } : {}),
+      ...(n.bend ? { bend: n.bend } : {}),
+      ...(n.muted ? { muted: true } : {}),
+    };
+  });
+}
+
+const JOIN_WORDS: Record<Join, string> = { tie: 'tied on', hammer: 'hammered on', pull: 'pulled off', slide: 'slid to' };
+
+/** One note for those who hear the tab. */
+export function lickNoteWords(i: Instrument, scale: ScaleRef, n: LickNote, index: number, step: FingeredStep | null): string {
+  const length = lengthWords(n.ticks);
+  if (!n.place) return `${index + 1}, rest, ${length}`;
+  const midi = midiOf(i.strings[n.place.string - 1].open) + n.place.fret;
+  const spell = spellerIn(scale);
+  const more = [
+    n.join ? JOIN_WORDS[n.join] : '',
+    n.bend ? `bent to ${spell(midi + n.bend)}` : '',
+    n.muted ? 'palm muted' : '',
+    step?.finger ? `${FINGER_WORDS[step.finger]} finger` : '',
+  ].filter(Boolean);
+  return [`${index + 1}, ${spell(midi)}`, placeWords(n.place), length, ...more].join(', ');
+}
+
+/** "2 bars of 4/4, 5.0 s at 96". */
+export function lickLength(notes: readonly LickNote[], meter: [number, number], tempo: number): string {
+  const ticks = lickTicks(notes);
+  const bars = ticks / barTicks(meter);
+  const whole = Math.ceil(bars - 1e-9);
+  return `${notes.filter((n) => n.place && n.join !== 'tie').length} notes, ${whole} ${whole === 1 ? 'bar' : 'bars'} of ${meter.join('/')}, ${((ticks / TICKS) * (60 / tempo)).toFixed(1)} s at ${tempo}`;
+}
+
+const FAULT_WORDS: Record<LineFault['problem'], string> = {
+  'off-scale': 'is not in the scale',
+  'off-neck': 'lies beyond the neck',
+  'too-wide': 'is a reach that no hand makes from the note before',
+  'not-an-octave': 'just misses an octave',
+};
+
+/** "Note 3, G, is not in the scale: probably string 6, fret 4." */
+export const faultWords = (f: LineFault, index: number): string =>
+  `Note ${index + 1}, ${f.note}, ${FAULT_WORDS[f.problem]}${f.suggestion ? `: probably ${placeWords(f.suggestion)}` : ''}.`;
+
+export const octaveWords = (octave: number): string =>
+  octave === 0 ? 'at pitch' : `${Math.abs(octave) === 1 ? 'an octave' : `${Math.abs(octave)} octaves`} ${octave > 0 ? 'up' : 'down'}`;
+
+const TONES = ['warm', 'rather warm', 'even', 'rather bright', 'bright'];
+export const toneWords = (tone: number): string => TONES[Math.max(0, Math.min(4, Math.floor(tone * 5)))];
+
+export const regionWords = (c: LickCopy, border: number): string =>
+  c.region === 'across' ? `across fret ${border}` : `${c.region} fret ${border}`;

@@ -1,0 +1,145 @@
+import {
+  barTicks,
+  fingerLick,
+  glyphs,
+  noteValue,
+  scaleTitle,
+  spellTuning,
+  startsOf,
+  writtenParts,
+  type FingeredStep,
+  type FingeringSchool,
+  type Hand,
+  type Instrument,
+  type LickNote,
+  type NoteType,
+  type ScaleRef,
+} from '../../core';
+import { sheetText } from './diagram';
+import { pageSize, type Drawing, type Item, type Paper, type Turn } from './drawing';
+
+/** A lick on paper. Plain data, so that it can be handed to a worker. */
+export interface TabSheetRequest {
+  name: string;
+  instrument: Instrument;
+  scale: ScaleRef;
+  notes: LickNote[];
+  tempo: number;
+  meter: [number, number];
+  school: FingeringSchool;
+  hand: Hand['size'];
+  paper: Paper;
+  turn: Turn;
+}
+
+const MARGIN = 42;
+const HEAD = 64;
+const GAP = 11;
+const LABEL = 16;
+const COLUMN = 25;
+const BLACK = '#000000';
+const GREY = '#555555';
+
+const NOTE_SIGNS: Record<NoteType, string> = {
+  whole: '𝅝',
+  half: '𝅗𝅥',
+  quarter: '𝅘𝅥',
+  eighth: '𝅘𝅥𝅮',
+  '16th': '𝅘𝅥𝅯',
+  '32nd': '𝅘𝅥𝅰',
+  '64th': '𝅘𝅥𝅱',
+};
+const REST_SIGNS: Record<NoteType, string> = { whole: '𝄻', half: '𝄼', quarter: '𝄽', eighth: '𝄾', '16th': '𝄿', '32nd': '𝅀', '64th': '𝅁' };
+
+/** The sign of a length in the music font; a length of more than one sign shows the longest of them and a plus. */
+export function lengthSign(ticks: number, rest = false): string {
+  const parts = writtenParts(ticks);
+  const [first] = parts;
+  if (!first) return '?';
+  return `${(rest ? REST_SIGNS : NOTE_SIGNS)[first.type]}${'.'.repeat(first.dots)}${parts.length > 1 ? '+' : ''}`;
+}
+
+/** What stands on the string: "7", "h9", "/12", "(7)", "7b9". */
+export function fretText(n: LickNote, before: LickNote | undefined): string {
+  const fret = n.place?.fret ?? 0;
+  const up = (before?.place?.fret ?? 0) < fret;
+  const join = { hammer: 'h', pull: 'p', slide: up ? '/' : '\\', tie: '' }[n.join ?? 'tie'];
+  return n.join === 'tie' ? `(${fret})` : `${join}${fret}${n.bend ? `b${fret + n.bend}` : ''}`;
+}
+
+interface System {
+  y: number;
+  from: number;
+  to: number;
+}
+
+const line = (x1: number, y1: number, x2: number, y2: number, width: number, colour = BLACK): Item => ({
+  kind: 'line',
+  x1,
+  y1,
+  x2,
+  y2,
+  width,
+  colour,
+});
+
+function heading(r: TabSheetRequest, width: number): Item[] {
+  const capo = r.instrument.capo ? `, capo at ${r.instrument.capo}` : '';
+  return [
+    sheetText(MARGIN, MARGIN + 14, 18, glyphs(r.name), { bold: true }),
+    sheetText(width - MARGIN, MARGIN + 14, 9, glyphs(`${spellTuning(r.instrument)}${capo}`), { anchor: 'end', colour: GREY }),
+    sheetText(MARGIN, MARGIN + 30, 9, glyphs(`${r.scale.tonic} ${scaleTitle(r.scale.scale)}   ·   ${r.meter.join('/')}   ·   ${r.tempo} quarters a minute`), { colour: GREY }), // prettier-ignore
+    sheetText(MARGIN, MARGIN + 43, 9, 'Fingers below: 1 index to 4 little, 0 open. Stop a stretch that hurts.', { colour: GREY }),
+    line(MARGIN, MARGIN + 50, width - MARGIN, MARGIN + 50, 0.8),
+  ];
+}
+
+function systemItems(r: TabSheetRequest, s: System, steps: (FingeredStep | null)[], bars: boolean[], width: number): Item[] {
+  const strings = r.instrument.strings;
+  const stringY = (n: number): number => s.y + (n - 1) * GAP;
+  const x = (k: number): number => MARGIN + LABEL + (k - s.from + 0.5) * COLUMN;
+  const bottom = stringY(strings.length);
+  const right = Math.min(width - MARGIN, x(s.to - 1) + COLUMN / 2);
+  const rows = strings.flatMap((string, k): Item[] => [
+    line(MARGIN + LABEL - 4, stringY(k + 1), right, stringY(k + 1), 0.5, GREY),
+    sheetText(MARGIN + 4, stringY(k + 1) + 2.6, 7.5, glyphs(string.open.replace(/-?\d$/, '')), { anchor: 'middle', colour: GREY }),
+  ]);
+  const notes = r.notes.slice(s.from, s.to).flatMap((n, offset): Item[] => {
+    const k = s.from + offset;
+    const bar = bars[k] && offset > 0 ? [line(x(k) - COLUMN / 2, stringY(1), x(k) - COLUMN / 2, bottom, 0.8)] : [];
+    const triplet = noteValue(n.ticks)?.triplet ? [sheetText(x(k) + 6, s.y - 18, 6, '3', { colour: GREY })] : [];
+    const muted = n.muted ? [sheetText(x(k), s.y - 22, 5.5, 'PM', { anchor: 'middle', colour: GREY })] : [];
+    const length = sheetText(x(k), s.y - 9, 11, lengthSign(n.ticks, !n.place), { anchor: 'middle' });
+    if (!n.place) return [...bar, ...triplet, length];
+    const text = fretText(n, r.notes[k - 1]);
+    const y = stringY(n.place.string);
+    const half = 2.6 * text.length + 1;
+    const gap: Item = { kind: 'shape', x: x(k), y, path: `M${-half} -4.5H${half}V4.5H${-half}Z`, fill: '#ffffff', stroke: null, width: 0 };
+    const step = steps[k];
+    const finger = step ? [sheetText(x(k), bottom + 13, 8, String(step.finger), { anchor: 'middle', colour: GREY })] : [];
+    return [...bar, ...triplet, ...muted, length, gap, sheetText(x(k), y + 3.2, 9, text, { anchor: 'middle', bold: true }), ...finger];
+  });
+  return [...rows, line(right, stringY(1), right, bottom, s.to === r.notes.length ? 1.6 : 0.8), ...notes];
+}
+
+/** The pages of a lick: as many systems as fit, one under the other. */
+export function* tabPages(r: TabSheetRequest): Generator<Drawing> {
+  const { width, height } = pageSize(r.paper, r.turn);
+  const fit = Math.max(4, Math.floor((width - 2 * MARGIN - LABEL) / COLUMN));
+  const step = (r.instrument.strings.length - 1) * GAP + 66;
+  const perPage = Math.max(1, Math.floor((height - 2 * MARGIN - HEAD) / step));
+  const steps = r.notes.length ? fingerLick(r.instrument, r.notes, { school: r.school, hand: { size: r.hand } }) : [];
+  const perBar = barTicks(r.meter);
+  const starts = startsOf(r.notes);
+  const bars = starts.map((at, k) => k > 0 && Math.floor(at / perBar) > Math.floor(starts[k - 1] / perBar));
+  const systems = Math.max(1, Math.ceil(r.notes.length / fit));
+  for (let first = 0; first < systems; first += perPage) {
+    const count = Math.min(perPage, systems - first);
+    const items = Array.from({ length: count }, (_, k): System => ({
+      y: MARGIN + HEAD + 30 + k * step,
+      from: (first + k) * fit,
+      to: Math.min(r.notes.length, (first + k + 1) * fit),
+    })).flatMap((s) => (s.to > s.from ? systemItems(r, s, steps, bars, width) : []));
+    yield { width, height, items: [...heading(r, width), ...items] };
+  }
+}
