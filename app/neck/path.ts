@@ -17,14 +17,25 @@ const lookOf = (n: NeckNote | undefined): MarkLook => {
   return n.role === 'passing' ? 'dashed' : n.added ? 'outlined' : 'solid';
 };
 
-/** The notes of a line in full, with their fingers; the rest of the scale as studs. A note off the scale is dashed. */
-export function pathMarks(notes: readonly NeckNote[], steps: readonly FingeredStep[]): NeckMark[] {
-  const fingers = fingersByPlace(steps);
+/** Some places in full, each with its text; the rest of the scale as studs. A place off the scale is dashed. */
+function placesMarked(notes: readonly NeckNote[], texts: Map<number, string>): NeckMark[] {
   const known = new Map(notes.map((n) => [key(n), n]));
-  const rest = notes.filter((n) => !fingers.has(key(n)));
+  const rest = notes.filter((n) => !texts.has(key(n)));
   const studs = rest.map((n): NeckMark => ({ string: n.string, fret: n.fret, look: n.role === 'root' ? 'root-stud' : 'stud', text: '' }));
-  const line = [...fingers].map(([k, text]): NeckMark => ({ string: k >> 6, fret: k % 64, look: lookOf(known.get(k)), text }));
+  const line = [...texts].map(([k, text]): NeckMark => ({ string: k >> 6, fret: k % 64, look: lookOf(known.get(k)), text }));
   return [...studs, ...line];
+}
+
+/** The notes of a line in full, with their fingers. */
+export const pathMarks = (notes: readonly NeckNote[], steps: readonly FingeredStep[]): NeckMark[] =>
+  placesMarked(notes, fingersByPlace(steps));
+
+/** Places by their degrees; those in `gone` are crossed out. */
+export function degreeMarks(notes: readonly NeckNote[], places: readonly Place[], gone: readonly Place[] = []): NeckMark[] {
+  const degrees = new Map(notes.map((n) => [key(n), n.degree]));
+  const lost = new Set(gone.map(key));
+  const marks = placesMarked(notes, new Map(places.map((p) => [key(p), degrees.get(key(p)) ?? '']))); // prettier-ignore
+  return marks.map((m) => (lost.has(key(m)) ? { ...m, look: 'gone' as const } : m));
 }
 
 /** A line from note to note, as an SVG path. */

@@ -1,4 +1,4 @@
-import { Grid3x3, Guitar, Waypoints, ListMusic, Moon, NotebookText, Sun } from 'lucide-react';
+import { Grid3x3, Guitar, Waypoints, ListMusic, ArrowRightLeft, Moon, NotebookText, Sun } from 'lucide-react';
 import { NavLink, Outlet } from 'react-router';
 import { useTheme } from './theme';
 
@@ -6,6 +6,7 @@ import { useTheme } from './theme';
 const VIEWS = [
   { to: '/map', word: 'Map', Icon: Grid3x3 },
   { to: '/connect', word: 'Connect', Icon: Waypoints },
+  { to: '/transpose', word: 'Transpose', Icon: ArrowRightLeft },
   { to: '/licks', word: 'Licks', Icon: ListMusic },
   { to: '/notebook', word: 'Notebook', Icon: NotebookText },
   { to: '/instruments', word: 'Instruments', Icon: Guitar },

@@ -1,12 +1,12 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { Instrument } from '../../core';
-import { API, type Kept, type Problem, type StudyBody, type StudySummary } from '../../contract';
+import { API, type Bundle, type DatedCopy, type Kept, type Problem, type StudyBody, type StudySummary, type TakenIn } from '../../contract';
 
 /** The server as the client sees it. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '' }),
-  tagTypes: ['Studies', 'Instruments'],
+  tagTypes: ['Studies', 'Instruments', 'Copies'],
   endpoints: (build) => ({
     studies: build.query<StudySummary[], void>({ query: () => API.studies, providesTags: ['Studies'] }),
     study: build.query<Kept<StudyBody> & { problems: Problem[] }, string>({ query: (id) => `${API.studies}/${id}`, keepUnusedDataFor: 0 }),
@@ -46,10 +46,29 @@ export const api = createApi({
       query: (id) => ({ url: `${API.instruments}/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['Instruments'],
     }),
+    addNotebook: build.mutation<TakenIn, Bundle>({
+      query: (body) => ({ url: API.notebook, method: 'POST', body }),
+      invalidatesTags: ['Studies', 'Instruments'],
+    }),
+    replaceNotebook: build.mutation<TakenIn, Bundle>({
+      query: (body) => ({ url: API.notebook, method: 'PUT', body }),
+      invalidatesTags: ['Studies', 'Instruments', 'Copies'],
+    }),
+    copies: build.query<DatedCopy[], void>({ query: () => API.copies, providesTags: ['Copies'] }),
+    makeCopy: build.mutation<DatedCopy, void>({ query: () => ({ url: API.copies, method: 'POST' }), invalidatesTags: ['Copies'] }),
+    restoreCopy: build.mutation<TakenIn, string>({
+      query: (name) => ({ url: `${API.copies}/${name}/restore`, method: 'POST' }),
+      invalidatesTags: ['Studies', 'Instruments', 'Copies'],
+    }),
   }),
 });
 
 export const {
+  useAddNotebookMutation,
+  useReplaceNotebookMutation,
+  useCopiesQuery,
+  useMakeCopyMutation,
+  useRestoreCopyMutation,
   useStudiesQuery,
   useCreateStudyMutation,
   useSaveStudyMutation,

@@ -1,44 +1,82 @@
-import { MOST_LICK_NOTES, type Lick, type StudyBody } from '../../contract';
-import { CoreError, placeNotes, type Instrument, type PitchedNote } from '../../core';
+import { MOST_LICK_NOTES, MOST_LICKS, type Lick } from '../../contract';
+import { barTicks, CoreError, placeNotes, type FingeringSchool, type Hand, type Instrument, type PitchedNote } from '../../core';
 import type { FileLine } from '../../formats/line';
 import { newId, sameNeck } from './licks';
 
-export type Made = { lick: Lick } | { why: string };
+/** The study that a file's line is meant for. */
+export interface Into {
+  instrument: Instrument;
+  tempo: number;
+  school: FingeringSchool;
+  hand: Hand['size'];
+  /** Licks that it has room for. */
+  room: number;
+}
+
+export type Made = { licks: Lick[]; remarks: string[] } | { why: string };
 
 /** The neck that a file's line is meant for: the study's where the strings are the same or none are named, else one of its own. */
-export function neckFor(body: StudyBody, line: FileLine): Instrument {
-  const { instrument } = body;
+export function neckFor(instrument: Instrument, line: FileLine): Instrument {
   if (!line.open) return instrument;
-  const frets = Math.max(instrument.frets, ...line.notes.map((n) => n.place?.fret ?? 0));
+  const frets = Math.min(36, Math.max(instrument.frets, ...line.notes.map((n) => n.place?.fret ?? 0)));
   const own: Instrument = {
     ...instrument,
     name: `${line.open.length} strings`,
     strings: line.open.map((open) => ({ open })),
     frets,
-    capo: line.capo,
+    capo: Math.min(line.capo, frets - 5),
   };
-  const same = sameNeck({ ...own, frets: instrument.frets }, instrument);
-  return same && frets === instrument.frets ? instrument : own;
+  return sameNeck(own, instrument) ? instrument : own;
 }
 
-/** A lick out of what a file says, placed by the best route where it has no places; or why not. */
-export function lickFromLine(body: StudyBody, line: FileLine, notes: readonly PitchedNote[] = line.notes): Made {
-  const neck = neckFor(body, line);
-  if (notes.length > MOST_LICK_NOTES)
-    return { why: `That is ${notes.length} notes and rests; a lick has at most ${MOST_LICK_NOTES}. Choose a part of it.` };
+/** A line cut at barlines into parts that a lick can hold; what is tied over a cut is struck. */
+function partsOf(notes: readonly PitchedNote[], perBar: number): { notes: PitchedNote[]; bars: [number, number] }[] {
+  const parts: { notes: PitchedNote[]; bars: [number, number] }[] = [];
+  let at = 0;
+  let cut = 0;
+  let from = 0;
+  for (let k = 0; k < notes.length; k++) {
+    const full = k - cut >= MOST_LICK_NOTES - 40;
+    if ((full && at % perBar === 0) || k - cut >= MOST_LICK_NOTES) {
+      parts.push({ notes: struck(notes.slice(cut, k)), bars: [from / perBar + 1, at / perBar] });
+      [cut, from] = [k, at];
+    }
+    at += notes[k].ticks;
+  }
+  parts.push({ notes: struck(notes.slice(cut)), bars: [from / perBar + 1, at / perBar] });
+  return parts;
+}
+
+function struck(notes: PitchedNote[]): PitchedNote[] {
+  if (!notes[0]?.join) return notes;
+  const first = { ...notes[0] };
+  delete first.join;
+  return [first, ...notes.slice(1)];
+}
+
+/** Licks out of what a file says, placed by the best route where it has no places; or why not. */
+export function licksFromLine(into: Into, line: FileLine): Made {
+  const neck = neckFor(into.instrument, line);
+  const parts = partsOf(line.notes, barTicks(line.meter)).filter((p) => p.notes.some((n) => n.midi !== null));
+  if (parts.length > into.room)
+    return { why: `It makes ${parts.length} licks; this study has room for ${into.room} (${MOST_LICKS} in all). Make a new study for it.` };
   try {
-    const placed = placeNotes(neck, notes, { school: body.school ?? 'finger-per-fret', hand: { size: body.hand } });
+    const licks = parts.map(({ notes, bars }): Lick => ({
+      id: newId(),
+      name:
+        parts.length > 1
+          ? `${line.name.slice(0, 90)}, bars ${Math.floor(bars[0])} to ${Math.ceil(bars[1])}`
+          : line.name.slice(0, 120) || 'From a file',
+      tags: [],
+      tempo: Math.max(20, Math.min(400, line.tempo ?? into.tempo)),
+      meter: line.meter,
+      instrument: sameNeck(neck, into.instrument) ? null : neck,
+      notes: placeNotes(neck, notes, { school: into.school, hand: { size: into.hand } }),
+      practisedAt: null,
+    }));
     return {
-      lick: {
-        id: newId(),
-        name: line.name.slice(0, 120) || 'From a file',
-        tags: [],
-        tempo: Math.max(20, Math.min(400, line.tempo ?? body.tempo)),
-        meter: line.meter,
-        instrument: sameNeck(neck, body.instrument) ? null : neck,
-        notes: placed,
-        practisedAt: null,
-      },
+      licks,
+      remarks: parts.length > 1 ? [`Cut into ${parts.length} licks at barlines: a lick has at most ${MOST_LICK_NOTES} notes.`] : [],
     };
   } catch (e) {
     if (e instanceof CoreError) return { why: e.message };

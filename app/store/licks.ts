@@ -1,6 +1,20 @@
 import { createSelector } from '@reduxjs/toolkit';
 import { MOST_LICK_NOTES, MOST_LICKS, type Lick, type StudyBody } from '../../contract';
-import { midiOf, nutFret, placesOf, soundJoins, TICKS, type Instrument, type Join, type LickNote, type Place } from '../../core';
+import {
+  midiOf,
+  nutFret,
+  pitchedNotes,
+  placeNotes,
+  placesOf,
+  soundJoins,
+  TICKS,
+  type FingeringSchool,
+  type Hand,
+  type Instrument,
+  type Join,
+  type LickNote,
+  type Place,
+} from '../../core';
 import { selectBody } from './study';
 
 type Edit = Partial<StudyBody>;
@@ -37,9 +51,12 @@ export const freshLick = (body: StudyBody, name: string): Lick => ({
   practisedAt: null,
 });
 
+/** More licks, the first of them opened; null where the study has no room for all. */
+export const addLicks = (body: StudyBody, licks: readonly Lick[]): Edit | null =>
+  licks.length && body.licks.length + licks.length <= MOST_LICKS ? { licks: [...body.licks, ...licks], lick: licks[0].id } : null;
+
 /** One more lick, opened; null where the study is full. */
-export const addLick = (body: StudyBody, lick: Lick): Edit | null =>
-  body.licks.length < MOST_LICKS ? { licks: [...body.licks, lick], lick: lick.id } : null;
+export const addLick = (body: StudyBody, lick: Lick): Edit | null => addLicks(body, [lick]);
 
 /** A lick put away; the one beside it opens. */
 export function dropLick(body: StudyBody, id: string): Edit {
@@ -138,3 +155,21 @@ export const toggleDot = (ticks: number): number =>
 /** Three in the time of two, and back. */
 export const toggleTriplet = (ticks: number): number =>
   LENGTHS.includes(ticks) ? (ticks * 2) / 3 : LENGTHS.includes((ticks * 3) / 2) ? (ticks * 3) / 2 : ticks;
+
+/** A lick with other pitches, note by note: each stays on its string where it can, else goes where it fits best. Throws NO_ROUTE. */
+export function withPitches(
+  neck: Instrument,
+  notes: readonly LickNote[],
+  pitches: readonly number[],
+  o: { school: FingeringSchool; hand: Hand },
+): LickNote[] {
+  let k = -1;
+  const pitched = pitchedNotes(neck, notes).map((n) => {
+    if (n.midi === null) return n;
+    if (n.join !== 'tie') k++;
+    const fret = (n.place?.fret ?? 0) + pitches[k] - n.midi;
+    const stays = n.place && fret >= nutFret(neck) && fret <= neck.frets;
+    return { ...n, midi: pitches[k], place: stays ? { string: n.place?.string ?? 1, fret } : undefined };
+  });
+  return placeNotes(neck, pitched, o);
+}

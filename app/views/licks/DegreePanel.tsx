@@ -1,12 +1,23 @@
 import { useMemo, useState } from 'react';
 import type { Lick, StudyBody } from '../../../contract';
-import { alongScale, changeDegree, CoreError, degreesOf, lickPitches, pitchedNotes, placeNotes, scaleTitle, type DegreeName, type Instrument, type LickNote } from '../../../core'; // prettier-ignore
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { Panel } from '../../ui/Panels';
 import { Select } from '../../ui/Select';
 import { Signs } from '../../ui/Signs';
-import { glyphs } from '../../../core';
+import {
+  alongScale,
+  changeDegree,
+  CoreError,
+  degreesOf,
+  glyphs,
+  lickPitches,
+  scaleTitle,
+  type DegreeName,
+  type Instrument,
+  type LickNote,
+} from '../../../core';
+import { withPitches } from '../../store/licks';
 
 interface Props {
   body: StudyBody;
@@ -16,20 +27,6 @@ interface Props {
 }
 
 const ALL: DegreeName[] = ['1', 'b2', '2', 'b3', '3', '4', '#4', 'b5', '5', '#5', 'b6', '6', 'b7', '7'];
-
-/** The lick with other pitches, note by note: those that stay keep their places, the others go where they fit best. */
-function withPitches(body: StudyBody, neck: Instrument, notes: readonly LickNote[], pitches: number[]): LickNote[] {
-  let k = -1;
-  const pitched = pitchedNotes(neck, notes).map((n) => {
-    if (n.midi === null) return n;
-    if (n.join !== 'tie') k++;
-    const midi = pitches[k];
-    const moved = n.place && { string: n.place.string, fret: n.place.fret + midi - n.midi };
-    const onNeck = moved && moved.fret >= (neck.capo ?? 0) && moved.fret <= neck.frets;
-    return { ...n, midi, ...(onNeck ? { place: moved } : { place: undefined }) };
-  });
-  return placeNotes(neck, pitched, { school: body.school ?? 'finger-per-fret', hand: { size: body.hand } });
-}
 
 /** One degree for another throughout, and the line moved along its scale. */
 export function DegreePanel({ body, lick, neck, onNotes }: Props) {
@@ -43,7 +40,7 @@ export function DegreePanel({ body, lick, neck, onNotes }: Props) {
   const changed = useMemo(() => changeDegree(body.scale, pitches, source, to), [body.scale, pitches, source, to]);
   const attempt = (make: () => number[]): void => {
     try {
-      onNotes(withPitches(body, neck, lick.notes, make()));
+      onNotes(withPitches(neck, lick.notes, make(), { school: body.school ?? 'finger-per-fret', hand: { size: body.hand } }));
       setProblem(null);
     } catch (e) {
       if (!(e instanceof CoreError)) throw e;

@@ -5,8 +5,9 @@ import { FormatError } from '../../../formats/errors';
 import { readTab } from '../../../formats/tab/read';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
-import { addLick } from '../../store/licks';
-import { lickFromLine } from '../../store/bring-in';
+import { addLicks } from '../../store/licks';
+import { licksFromLine } from '../../store/bring-in';
+import { intoStudy } from '../../store/into';
 import { Button } from '../../ui/Button';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
@@ -33,9 +34,9 @@ export function TabInput({ body }: { body: StudyBody }) {
   const [refused, setRefused] = useState<string | null>(null);
   const bring = (close: () => void): void => {
     if (!found || 'why' in found) return;
-    const made = lickFromLine(body, found.line);
+    const made = licksFromLine(intoStudy(body), found.line);
     if ('why' in made) return setRefused(made.why);
-    dispatch(change((now) => addLick(now.body, made.lick)));
+    dispatch(change((now) => addLicks(now.body, made.licks)));
     setText('');
     close();
   };

@@ -73,7 +73,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
           school={body.school}
           hand={body.hand}
         />
-        {shape && <SheetPart body={body} shape={shape} />}
+        {shape && <SheetPart body={body} shape={shape} shapes={laid.shapes} />}
       </Toolbar>
       {laid.error && <Problem error={laid.error} body={body} />}
       {hear.error && (

@@ -4,6 +4,7 @@ import type { StudyBody } from '../../../contract';
 import type { Shape } from '../../../core';
 import { pageSize, type Paper, type Turn } from '../../../formats/sheet/drawing';
 import type { Ink } from '../../../formats/sheet/diagram';
+import { shapesCsv } from '../../../formats/csv';
 import { neckText } from '../../../formats/neck-text';
 import type { SheetRequest } from '../../../formats/sheet/sheet';
 import { Button } from '../../ui/Button';
@@ -34,8 +35,15 @@ const requestOf = (body: StudyBody, shape: Shape, choice: Choice): SheetRequest 
   ...choice,
 });
 
+interface Props {
+  body: StudyBody;
+  shape: Shape;
+  /** All rungs of the ladder. */
+  shapes: Shape[];
+}
+
 /** What is on the neck, on paper or in a file. */
-export function SheetPart({ body, shape }: { body: StudyBody; shape: Shape }) {
+export function SheetPart({ body, shape, shapes }: Props) {
   return (
     <SentencePart
       name="print or export"
@@ -47,12 +55,12 @@ export function SheetPart({ body, shape }: { body: StudyBody; shape: Shape }) {
         </>
       }
     >
-      {() => <SheetForm body={body} shape={shape} />}
+      {() => <SheetForm body={body} shape={shape} shapes={shapes} />}
     </SentencePart>
   );
 }
 
-function SheetForm({ body, shape }: { body: StudyBody; shape: Shape }) {
+function SheetForm({ body, shape, shapes }: Props) {
   const [choice, setChoice] = useState<Choice>({ what: 'rungs', paper: 'a4', turn: 'portrait', ink: 'black' });
   const [said, setSaid] = useState<string | null>(null);
   const { pages, problem, make, cancel } = useSheet();
@@ -126,6 +134,14 @@ function SheetForm({ body, shape }: { body: StudyBody; shape: Shape }) {
         </Button>
         <Button disabled={busy} onClick={() => void svgs((s) => saveSvgs(name, 'png', s, size))}>
           PNG
+        </Button>
+        <Button
+          disabled={busy}
+          onClick={() =>
+            download(`${name}.csv`, 'text/csv', shapesCsv(body.instrument, body.scale, choice.what === 'shape' ? [shape] : shapes))
+          }
+        >
+          CSV
         </Button>
         <Button disabled={busy} onClick={() => void copyText()}>
           Copy as text

@@ -1,5 +1,6 @@
 import { useState, type FormEvent } from 'react';
 import { PLAIN_STUDY, type StudyBody } from '../../../contract';
+import { NEW_INSTRUMENT } from '../plain-instrument';
 import { useCreateStudyMutation } from '../../store/api';
 import { Button } from '../../ui/Button';
 
@@ -9,14 +10,7 @@ const freshStudy = (name: string, set: string): StudyBody => ({
   name,
   set,
   note: '',
-  instrument: {
-    name: 'Six string',
-    strings: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'].map((open) => ({ open })),
-    frets: 22,
-    scaleLengthMm: 648,
-    capo: 0,
-    handedness: 'right',
-  },
+  instrument: structuredClone(NEW_INSTRUMENT),
   instrumentId: null,
   scale: { tonic: 'A', scale: 'minor pentatonic' },
   layout: { kind: 'box', numbering: 'minor-root' },

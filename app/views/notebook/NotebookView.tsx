@@ -1,52 +1,50 @@
-import { Plus } from 'lucide-react';
-import { useState } from 'react';
+import { Plus, Search } from 'lucide-react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { useNavigate } from 'react-router';
-import type { StudySummary } from '../../../contract';
-import { useStudiesQuery, useRestoreStudyMutation, useDeleteStudyMutation } from '../../store/api';
+import { useDeleteStudyMutation, useRestoreStudyMutation, useStudiesQuery } from '../../store/api';
 import { store, useAppDispatch } from '../../store';
+import { change } from '../../store/change';
 import { studyClosed } from '../../store/editor';
+import { openStudy } from '../../store/open';
 import { Button } from '../../ui/Button';
+import { Segmented } from '../../ui/Segmented';
+import { Select } from '../../ui/Select';
 import { UndoBar } from '../../ui/UndoBar';
+import { countWords, entriesOf, sifted, tagsIn, type Entry, type Sieve } from '../../words/notebook-text';
+import { useOpenAndGo } from '../useOpenAndGo';
+import { EntryTable } from './EntryTable';
 import { NewStudy } from './NewStudy';
-import { StudyRow } from './StudyRow';
-import { useOpenAndGo } from './useOpenAndGo';
+import { NotebookFiles } from './NotebookFiles';
 
 interface Deleted {
   id: string;
   name: string;
 }
 
-/** All studies: open, make, duplicate, rename, delete and bring back. */
+const NOTHING: Entry[] = [];
+
+/** All studies and licks: found, opened, made, duplicated, renamed, tagged, deleted and brought back; in and out as files. */
 export function NotebookView() {
   const { data, isError, refetch } = useStudiesQuery(undefined, { refetchOnMountOrArgChange: true });
-  const [remove] = useDeleteStudyMutation();
-  const [restore] = useRestoreStudyMutation();
-  const [deleted, setDeleted] = useState<Deleted | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [making, setMaking] = useState(false);
-  const dispatch = useAppDispatch();
-  const navigate = useNavigate();
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [sieve, setSieve] = useState<Sieve>({ text: '', kind: 'all', tag: '' });
+  const late = useDeferredValue(sieve);
+  const entries = useMemo(() => (data ? entriesOf(data) : NOTHING), [data]);
+  const shown = useMemo(() => sifted(entries, late), [entries, late]);
+  const tags = useMemo(() => tagsIn(entries), [entries]);
   const openAndGo = useOpenAndGo(setProblem);
-
-  const onDelete = async ({ id, name }: StudySummary): Promise<void> => {
-    const result = await remove(id);
-    if ('error' in result && result.error) setProblem('It could not be deleted: the server does not answer.');
-    else {
-      if (store.getState().editor.id === id) dispatch(studyClosed());
-      setDeleted({ id, name });
-    }
-  };
-  const onUndo = async (): Promise<void> => {
-    if (!deleted) return;
-    const result = await restore(deleted.id);
-    if ('error' in result && result.error) setProblem('It could not be brought back: the server does not answer. Try again.');
-    else setDeleted(null);
-  };
+  const openEntry = useOpenEntry(openAndGo, setProblem);
+  const { deleted, onDelete, onUndo, forget } = useDeleting(setProblem);
+  const search = useRef<HTMLInputElement>(null);
+  useSlash(search);
 
   return (
     <>
-      <header className="mb-4 flex flex-wrap items-center gap-3">
+      <header className="mb-3 flex flex-wrap items-center gap-3">
         <h1 className="grow text-[25px] font-semibold">Notebook</h1>
+        <NotebookFiles chosen={chosen} onProblem={setProblem} />
         <Button look="brass" icon={<Plus size={15} aria-hidden />} onClick={() => setMaking(true)}>
           New study
         </Button>
@@ -65,21 +63,108 @@ export function NotebookView() {
       )}
       {data?.length === 0 && <p className="py-10 text-center">No studies yet. Make one, or bring the demo back with npm run demo:reset.</p>}
       {!!data?.length && (
-        <div className="rounded-[10px] border border-line bg-sheet">
-          <ul aria-label="Studies">
-            {data.map((s) => (
-              <StudyRow key={s.id} study={s} onOpen={() => void openAndGo(s.id)} onDelete={() => void onDelete(s)} onProblem={setProblem} />
-            ))}
-          </ul>
-        </div>
+        <>
+          <div className="no-print mb-3 flex flex-wrap items-end gap-3">
+            <label className="flex min-w-56 grow flex-col gap-1 text-xs text-soft">
+              <span className="flex items-center gap-1">
+                <Search size={12} aria-hidden /> Search names, tags, scales, tunings ( / )
+              </span>
+              <input
+                ref={search}
+                type="search"
+                value={sieve.text}
+                onChange={(e) => setSieve({ ...sieve, text: e.target.value })}
+                placeholder="dorian seven"
+                className="rounded-md border border-line bg-sheet px-3 py-1.5 text-sm text-ink placeholder:text-soft"
+              />
+            </label>
+            <Segmented<Sieve['kind']>
+              label="What is listed"
+              value={sieve.kind}
+              options={[
+                { value: 'all', label: 'All' },
+                { value: 'study', label: 'Studies' },
+                { value: 'lick', label: 'Licks' },
+              ]}
+              onChange={(kind) => setSieve({ ...sieve, kind })}
+            />
+            {tags.length > 0 && (
+              <div className="w-40">
+                <Select
+                  label="Tag"
+                  value={sieve.tag}
+                  options={[{ value: '', label: 'any' }, ...tags.map((value) => ({ value, label: value }))]}
+                  onChange={(tag) => setSieve({ ...sieve, tag })}
+                />
+              </div>
+            )}
+          </div>
+          <EntryTable
+            entries={shown}
+            chosen={chosen}
+            onChosen={setChosen}
+            onOpen={(e) => void openEntry(e)}
+            onDelete={(s) => void onDelete(s)}
+            onProblem={setProblem}
+          />
+          <p role="status" aria-live="polite" className="num mt-2 text-xs text-soft">
+            {shown.length === entries.length ? countWords(entries) : `${countWords(shown)} of ${countWords(entries)}`}
+          </p>
+        </>
       )}
       <p className="mt-4 text-xs text-soft">
-        Studies are kept on this machine only.{' '}
-        <button type="button" className="cursor-pointer underline" onClick={() => void navigate('/map')}>
-          Back to the Map
-        </button>
+        Studies are kept on this machine only. Drop files on the window to bring them in: tab, MusicXML, MIDI, Scala, JSON.
       </p>
-      {deleted && <UndoBar name={deleted.name} onUndo={() => void onUndo()} onClose={() => setDeleted(null)} />}
+      {deleted && <UndoBar name={deleted.name} onUndo={() => void onUndo()} onClose={forget} />}
     </>
   );
+}
+
+/** "/" goes to the search. */
+function useSlash(search: RefObject<HTMLInputElement | null>): void {
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent): void => {
+      if (e.key !== '/' || (e.target instanceof Element && e.target.closest('input, textarea, select'))) return;
+      e.preventDefault();
+      search.current?.focus();
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  }, [search]);
+}
+
+/** A study opens on its Map, a lick in its study's Licks. */
+function useOpenEntry(openAndGo: (id: string) => Promise<void>, onProblem: (message: string) => void) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  return async ({ study, lick }: Entry): Promise<void> => {
+    if (!lick) return openAndGo(study.id);
+    const result = store.getState().editor.id === study.id ? 'open' : await openStudy(study.id);
+    if (result !== 'open')
+      return onProblem(
+        result === 'missing' ? 'That study is gone; it may have been deleted in another window.' : 'The server does not answer.',
+      );
+    dispatch(change(() => ({ lick: lick.id })));
+    await navigate('/licks');
+  };
+}
+
+function useDeleting(onProblem: (message: string | null) => void) {
+  const [remove] = useDeleteStudyMutation();
+  const [restore] = useRestoreStudyMutation();
+  const [deleted, setDeleted] = useState<Deleted | null>(null);
+  const dispatch = useAppDispatch();
+  const onDelete = async ({ id, name }: Deleted): Promise<void> => {
+    const result = await remove(id);
+    if ('error' in result && result.error) return onProblem('It could not be deleted: the server does not answer.');
+    if (store.getState().editor.id === id) dispatch(studyClosed());
+    setDeleted({ id, name });
+  };
+  const onUndo = async (): Promise<void> => {
+    if (!deleted) return;
+    const result = await restore(deleted.id);
+    if ('error' in result && result.error) onProblem('It could not be brought back: the server does not answer. Try again.');
+    else setDeleted(null);
+  };
+  return { deleted, onDelete, onUndo, forget: () => setDeleted(null) };
 }

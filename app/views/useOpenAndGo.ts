@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import { useNavigate } from 'react-router';
-import { openStudy } from '../../store/open';
+import { openStudy } from '../store/open';
 
 /** Opens a study and goes to its Map, or says why not. */
 export function useOpenAndGo(onProblem: (message: string) => void): (id: string) => Promise<void> {

@@ -1,0 +1,194 @@
+import {
+  createColumnHelper,
+  flexRender,
+  getCoreRowModel,
+  getSortedRowModel,
+  useReactTable,
+  type Row,
+  type SortingState,
+} from '@tanstack/react-table';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { FolderOpen } from 'lucide-react';
+import { useMemo, useRef, useState } from 'react';
+import { useAppSelector } from '../../store';
+import { Button } from '../../ui/Button';
+import { Signs } from '../../ui/Signs';
+import { dayWords } from '../../words/date-text';
+import type { Entry } from '../../words/notebook-text';
+import { StudyActions } from './StudyActions';
+
+interface Props {
+  entries: Entry[];
+  /** Ids of the studies that are ticked. */
+  chosen: ReadonlySet<string>;
+  onChosen: (chosen: ReadonlySet<string>) => void;
+  onOpen: (entry: Entry) => void;
+  onDelete: (study: { id: string; name: string }) => void;
+  onProblem: (message: string) => void;
+}
+
+const ROW_PX = 68;
+const column = createColumnHelper<Entry>();
+const byTime = (a: Row<Entry>, b: Row<Entry>, id: string): number =>
+  (a.getValue<number | null>(id) ?? 0) - (b.getValue<number | null>(id) ?? 0);
+
+const COLUMNS = [
+  column.accessor('name', { header: 'Name', sortingFn: (a, b) => a.original.name.localeCompare(b.original.name) }),
+  column.accessor((e) => e.tags.join(', '), { id: 'tags', header: 'Tags' }),
+  column.accessor('practisedAt', { header: 'Practised', sortingFn: byTime, sortDescFirst: true }),
+  column.accessor('changedAt', { header: 'Changed', sortingFn: byTime, sortDescFirst: true }),
+];
+
+/** Studies and licks, sorted by any column. Only the rows in sight are drawn, so thousands stay quick. */
+export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProblem }: Props) {
+  const [sorting, setSorting] = useState<SortingState>([]);
+  const table = useReactTable({
+    data: entries,
+    columns: COLUMNS,
+    state: { sorting },
+    onSortingChange: setSorting,
+    getRowId: (e) => e.key,
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+  });
+  const { rows } = table.getRowModel();
+  const holder = useRef<HTMLDivElement>(null);
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => holder.current,
+    estimateSize: () => ROW_PX,
+    overscan: 8,
+    getItemKey: (k) => rows[k].id,
+  });
+  const items = virtual.getVirtualItems();
+  const above = items[0]?.start ?? 0;
+  const below = virtual.getTotalSize() - (items[items.length - 1]?.end ?? 0);
+  const openId = useAppSelector((s) => s.editor.id);
+  const studies = useMemo(() => [...new Set(entries.map((e) => e.study.id))], [entries]);
+  const allChosen = studies.length > 0 && studies.every((id) => chosen.has(id));
+  const toggle = (ids: string[], on: boolean): void =>
+    onChosen(new Set(on ? [...chosen, ...ids] : [...chosen].filter((id) => !ids.includes(id))));
+  return (
+    <div
+      ref={holder}
+      className="max-h-[70vh] overflow-auto rounded-[10px] border border-line bg-sheet"
+      tabIndex={0}
+      role="region"
+      aria-label="Studies and licks"
+    >
+      <table className="w-full text-left" aria-rowcount={rows.length + 1}>
+        <thead className="sticky top-0 z-[2] bg-sheet text-xs text-soft shadow-[0_1px_0_var(--line)]">
+          <tr>
+            <th scope="col" className="w-8 py-2 pl-4">
+              <input
+                type="checkbox"
+                aria-label="Choose all that are listed"
+                checked={allChosen}
+                onChange={(e) => toggle(studies, e.target.checked)}
+                className="accent-brass"
+              />
+            </th>
+            {table.getHeaderGroups()[0].headers.map((h) => {
+              const sorted = h.column.getIsSorted();
+              return (
+                <th
+                  key={h.id}
+                  scope="col"
+                  aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : undefined}
+                  className="py-2 pr-3 font-normal"
+                >
+                  <button
+                    type="button"
+                    className="cursor-pointer underline-offset-2 hover:underline"
+                    onClick={h.column.getToggleSortingHandler()}
+                  >
+                    {flexRender(h.column.columnDef.header, h.getContext())}
+                    <span aria-hidden>{sorted === 'asc' ? ' ↑' : sorted === 'desc' ? ' ↓' : ''}</span>
+                  </button>
+                </th>
+              );
+            })}
+            <th scope="col" className="sr-only">
+              What to do
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {above > 0 && <Filler height={above} />}
+          {items.map((v) => {
+            const e = rows[v.index].original;
+            return (
+              <tr
+                key={e.key}
+                ref={virtual.measureElement}
+                data-index={v.index}
+                aria-rowindex={v.index + 2}
+                className="border-b border-line/70 align-top last:border-0"
+              >
+                <td className="py-3 pl-4">
+                  {e.kind === 'study' && (
+                    <input
+                      type="checkbox"
+                      aria-label={`Choose ${e.name}`}
+                      checked={chosen.has(e.study.id)}
+                      onChange={(ev) => toggle([e.study.id], ev.target.checked)}
+                      className="accent-brass"
+                    />
+                  )}
+                </td>
+                <th scope="row" className="min-w-56 py-2.5 pr-3 font-normal">
+                  <NameCell e={e} open={e.study.id === openId && e.kind === 'study'} onOpen={() => onOpen(e)} />
+                </th>
+                <td className="py-3 pr-3 text-xs">{e.tags.join(', ')}</td>
+                <td className="num py-3 pr-3 text-xs whitespace-nowrap text-soft">{e.practisedAt ? dayWords(e.practisedAt) : '–'}</td>
+                <td className="num py-3 pr-3 text-xs whitespace-nowrap text-soft">{dayWords(e.changedAt)}</td>
+                <td className="py-2.5 pr-3">
+                  {e.kind === 'study' ? (
+                    <StudyActions
+                      study={e.study}
+                      onOpen={() => onOpen(e)}
+                      onDelete={() => onDelete({ id: e.study.id, name: e.name })}
+                      onProblem={onProblem}
+                    />
+                  ) : (
+                    <Button
+                      look="link"
+                      icon={<FolderOpen size={14} aria-hidden />}
+                      aria-label={`Open the lick ${e.name}`}
+                      onClick={() => onOpen(e)}
+                    >
+                      Open
+                    </Button>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+          {below > 0 && <Filler height={below} />}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+const Filler = ({ height }: { height: number }) => (
+  <tr aria-hidden>
+    <td colSpan={6} style={{ height }} />
+  </tr>
+);
+
+function NameCell({ e, open, onOpen }: { e: Entry; open: boolean; onOpen: () => void }) {
+  const look = e.kind === 'study' ? 'font-display text-[17px] font-semibold' : 'text-[14px] font-semibold';
+  return (
+    <>
+      <button type="button" onClick={onOpen} className={`cursor-pointer text-left hover:text-feather ${look}`}>
+        <Signs>{e.name}</Signs>
+      </button>
+      <span className={`block text-xs ${e.study.problems.length ? 'text-clay' : 'text-soft'}`}>
+        {e.kind === 'lick' && <b className="mr-1 font-semibold">lick</b>}
+        {open && <b className="mr-2 font-semibold text-brass-deep">open now</b>}
+        <Signs>{e.kind === 'study' && e.study.set ? `${e.study.set} · ${e.about}` : e.about}</Signs>
+      </span>
+    </>
+  );
+}

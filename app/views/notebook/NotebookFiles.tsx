@@ -1,0 +1,155 @@
+import { Archive, Download, Upload } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { API, NOTEBOOK_LIMIT, readBundle, writeBundle, type Bundle } from '../../../contract';
+import { useAppDispatch } from '../../store';
+import { api, useCopiesQuery, useMakeCopyMutation, useReplaceNotebookMutation, useRestoreCopyMutation } from '../../store/api';
+import { studyClosed } from '../../store/editor';
+import { Button } from '../../ui/Button';
+import { download } from '../../ui/files';
+import { SentencePart } from '../../ui/SentencePart';
+import { dateWords } from '../../words/date-text';
+import { useBringIn } from '../BringIn';
+
+interface Props {
+  chosen: ReadonlySet<string>;
+  onProblem: (message: string | null) => void;
+}
+
+const ACCEPT = '.json,.musicxml,.xml,.mxl,.mid,.midi,.txt,.tab,.scl,.kbm';
+
+/** Files in and out of the notebook, the whole of it in one file, and its dated copies. */
+export function NotebookFiles({ chosen, onProblem }: Props) {
+  const input = useRef<HTMLInputElement>(null);
+  const bring = useBringIn();
+  const exportChosen = useExport(onProblem);
+  return (
+    <>
+      <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
+        Bring in files
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        multiple
+        accept={ACCEPT}
+        className="sr-only"
+        aria-label="Files to bring in"
+        tabIndex={-1}
+        onChange={(e) => {
+          bring([...(e.target.files ?? [])]);
+          e.target.value = '';
+        }}
+      />
+      <Button icon={<Download size={14} aria-hidden />} disabled={!chosen.size} onClick={() => void exportChosen([...chosen])}>
+        {chosen.size ? `Export ${chosen.size} chosen` : 'Export chosen'}
+      </Button>
+      <SentencePart
+        name="backups"
+        look="chip"
+        text={
+          <>
+            <Archive size={14} aria-hidden /> Backups
+          </>
+        }
+      >
+        {() => <Backups onProblem={onProblem} />}
+      </SentencePart>
+    </>
+  );
+}
+
+/** The chosen studies with the instruments they name, as one file. */
+function useExport(onProblem: (message: string | null) => void) {
+  const dispatch = useAppDispatch();
+  return async (ids: string[]): Promise<void> => {
+    const all = await Promise.all(ids.map((id) => dispatch(api.endpoints.study.initiate(id, { forceRefetch: true, subscribe: false }))));
+    const studies = all.flatMap((r) => (r.data ? [{ id: r.data.id, body: r.data.body }] : []));
+    if (studies.length < ids.length) return onProblem('Not all of them could be read: the server does not answer, or some are gone.');
+    const named = new Set(studies.map((s) => s.body.instrumentId));
+    const { data = [] } = await dispatch(api.endpoints.instruments.initiate(undefined, { forceRefetch: true, subscribe: false }));
+    const instruments = data.filter((i) => named.has(i.id)).map(({ id, body }) => ({ id, body }));
+    onProblem(null);
+    download(
+      studies.length === 1 ? 'crow-ladder-study.json' : 'crow-ladder-studies.json',
+      'application/json',
+      writeBundle(studies, instruments),
+    );
+  };
+}
+
+const sizeWords = (bytes: number): string => (bytes < 1_000_000 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`);
+
+function Backups({ onProblem }: { onProblem: (message: string | null) => void }) {
+  const dispatch = useAppDispatch();
+  const { data = [] } = useCopiesQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [makeCopy, { isLoading }] = useMakeCopyMutation();
+  const [restore] = useRestoreCopyMutation();
+  const [replace] = useReplaceNotebookMutation();
+  const [asked, setAsked] = useState<{ words: string; go: () => Promise<{ error?: unknown }> } | null>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+
+  const done = (result: { error?: unknown }): void => {
+    setAsked(null);
+    if (!result.error) {
+      dispatch(studyClosed());
+      setSaid('Done. What was here before is kept as a dated copy.');
+      return onProblem(null);
+    }
+    const { data: answer } = result.error as { data?: { error?: { message?: string } } };
+    setSaid(answer?.error?.message ?? 'It was not done: the server does not answer. Nothing was changed.');
+  };
+  const onFile = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    if (file.size > NOTEBOOK_LIMIT) return setSaid('That file is larger than 64 MB; nothing was changed.');
+    const read = readBundle(await file.text());
+    if ('problem' in read) return setSaid(`${file.name}: ${read.problem} Nothing was changed.`);
+    const { bundle }: { bundle: Bundle } = read;
+    setAsked({
+      words: `Put ${bundle.studies.length} studies and ${bundle.instruments.length} instruments from ${file.name} in the place of everything that is here?`,
+      go: () => replace(bundle),
+    });
+  };
+  return (
+    <>
+      <div className="flex flex-wrap gap-2">
+        <a href={API.notebook} download="crow-ladder-notebook.json" className="inline-flex min-h-8 items-center gap-2 rounded-md border border-line bg-sheet px-3 py-1 text-[12.5px] hover:border-soft">
+          <Download size={14} aria-hidden /> Whole notebook to a file
+        </a>
+        <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
+          Put one back
+        </Button>
+        <input ref={input} type="file" accept=".json" className="sr-only" tabIndex={-1} aria-label="Notebook file to put back" onChange={(e) => { void onFile(e.target.files?.[0]); e.target.value = ''; }} />
+      </div>
+      <h3 className="text-[13px] font-semibold">Dated copies, made by themselves once a day</h3>
+      <ul aria-label="Dated copies" className="num grid gap-1">
+        {data.map((c) => (
+          <li key={c.name} className="flex items-center gap-2">
+            <span className="grow">{`${dateWords(c.at)}, ${sizeWords(c.bytes)}`}</span>
+            <Button aria-label={`Go back to the copy of ${dateWords(c.at)}`} onClick={() => setAsked({ words: `Go back to how the notebook was on ${dateWords(c.at)}?`, go: () => restore(c.name) })}>
+              Go back to it
+            </Button>
+          </li>
+        ))}
+        {!data.length && <li className="text-soft">None yet.</li>}
+      </ul>
+      <Button disabled={isLoading} onClick={() => void makeCopy()}>
+        Make a copy now
+      </Button>
+      {asked && (
+        <div role="alertdialog" aria-label="Replace the notebook" className="grid gap-2 rounded-md border border-clay p-2">
+          <p>{asked.words} What is here now is kept as a dated copy first.</p>
+          <span className="flex gap-2">
+            <Button look="brass" onClick={() => void asked.go().then(done)}>
+              Yes, do it
+            </Button>
+            <Button onClick={() => setAsked(null)}>No</Button>
+          </span>
+        </div>
+      )}
+      <p role="status" aria-live="polite" className="text-soft">
+        {said}
+      </p>
+    </>
+  ); // prettier-ignore
+}

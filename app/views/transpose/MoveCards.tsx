@@ -1,0 +1,226 @@
+import type { ReactNode } from 'react';
+import type { Lick, StudyBody } from '../../../contract';
+import { brightnessOrder, chromaOf, isScale, nutFret, relatedModes, struckNotes, toKey, type Instrument, type ScaleRef, type Shape } from '../../../core'; // prettier-ignore
+import { LIMITS } from '../../../core';
+import { Chooser } from '../../ui/Chooser';
+import { NumberField } from '../../ui/NumberField';
+import { Segmented } from '../../ui/Segmented';
+import { Select } from '../../ui/Select';
+import { SentencePart } from '../../ui/SentencePart';
+import { Signs } from '../../ui/Signs';
+import { neckOf } from '../../store/licks';
+import { rootStrings, type Keep, type StudyMove } from '../../store/transpose';
+import { movedKey, scaleName, tonicsFor } from '../../words/scale-text';
+import { byWords, MOVE_NAMES, modeChangeWords } from '../../words/transpose-text';
+import { countWord, instrumentWords, matchTunings, retuned, type TuningChoice } from '../../words/tuning-text';
+import { glyphs } from '../../../core';
+
+interface Props {
+  body: StudyBody;
+  shapes: Shape[];
+  current: number;
+  subject: 'shape' | 'lick';
+  lick: Lick | null;
+  move: StudyMove;
+  onMove: (move: StudyMove) => void;
+}
+
+/** The four moves side by side; the one that is worked with is framed. */
+export function MoveCards(props: Props) {
+  const { subject } = props;
+  return (
+    <div className="no-print mt-3 grid grid-cols-1 gap-3 sm:grid-cols-2 xl:grid-cols-4">
+      <Card {...props} kind="key">
+        <KeyMove {...props} />
+      </Card>
+      <Card {...props} kind="root">
+        {subject === 'shape' ? (
+          <RootMove {...props} />
+        ) : (
+          <p className="text-soft">A lick finds its other strings among its copies, in the Licks view.</p>
+        )}
+      </Card>
+      <Card {...props} kind="mode">
+        <ModeMove {...props} />
+      </Card>
+      <Card {...props} kind="tuning">
+        <TuningMove {...props} />
+      </Card>
+    </div>
+  );
+}
+
+function Card({ kind, move, children }: Props & { kind: StudyMove['kind']; children: ReactNode }) {
+  const on = move.kind === kind;
+  const { name, does } = MOVE_NAMES[kind];
+  return (
+    <section
+      aria-label={name}
+      data-on={on || undefined}
+      className={`rounded-[10px] border bg-sheet p-4 ${on ? 'border-brass-deep shadow-[inset_0_4px_0_var(--color-brass)]' : 'border-line'}`}
+    >
+      <h2 className="text-[14px] font-semibold">{name}</h2>
+      <p className="mb-2 text-xs text-soft">{does}</p>
+      <div className="grid gap-2">{children}</div>
+    </section>
+  );
+}
+
+const placesOf = ({ body, shapes, current, subject, lick }: Props) =>
+  subject === 'lick' && lick
+    ? { neck: neckOf(body, lick), places: struckNotes(lick.notes).map((s) => s.place) }
+    : { neck: body.instrument, places: shapes[current].notes.map(({ string, fret }) => ({ string, fret })) };
+
+/** The key, and every place where it then fits, nearest first. */
+function KeyMove(props: Props) {
+  const { body, move, onMove } = props;
+  const { neck, places } = placesOf(props);
+  const tonics = tonicsFor(body.scale.scale);
+  const now = chromaOf(body.scale.tonic);
+  const by = move.kind === 'key' ? move.by : 2;
+  const target = (((now + by) % 12) + 12) % 12;
+  const up = (((target - now) % 12) + 12) % 12;
+  const nearest = up > 6 ? up - 12 : up;
+  const fits = toKey(neck, places, nearest).map((f) => f.places[0].fret - places[0].fret);
+  const choose = (tonic: string): void => {
+    const rise = (((chromaOf(tonic) - now) % 12) + 12) % 12;
+    const near = rise > 6 ? rise - 12 : rise;
+    const [first] = toKey(neck, places, near);
+    onMove({ kind: 'key', by: first ? first.places[0].fret - places[0].fret : near });
+  };
+  return (
+    <>
+      <Select
+        label="New key"
+        value={movedKey(body.scale, by).tonic}
+        options={tonics.map((value) => ({ value, label: glyphs(value) }))}
+        onChange={choose}
+      />
+      <div role="group" aria-label="Where it fits, nearest first" className="flex flex-wrap gap-1">
+        {fits.map((f) => (
+          <button
+            key={f}
+            type="button"
+            className="chip"
+            aria-pressed={move.kind === 'key' && f === by}
+            onClick={() => onMove({ kind: 'key', by: f })}
+          >
+            {byWords(f)}
+          </button>
+        ))}
+        {!fits.length && <p className="text-clay">It fits nowhere in that key: the neck is too short for it.</p>}
+      </div>
+    </>
+  );
+}
+
+function RootMove({ shapes, move, onMove }: Props) {
+  return (
+    <div role="group" aria-label="Root on string" className="flex flex-wrap gap-1">
+      {rootStrings(shapes).map((s) => (
+        <button
+          key={s}
+          type="button"
+          className="chip"
+          aria-label={`string ${s}`}
+          aria-pressed={move.kind === 'root' && move.string === s}
+          onClick={() => onMove({ kind: 'root', string: s })}
+        >
+          {s}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+const same = (a: ScaleRef, b: ScaleRef): boolean => scaleName(a) === scaleName(b);
+
+/** Parallel and relative stand apart and are never mixed up. */
+function ModeMove({ body, move, onMove }: Props) {
+  if (!isScale(body.scale.scale)) return null;
+  const parallel = brightnessOrder(body.scale.tonic).filter((m) => !same(m, body.scale));
+  const relative = relatedModes(body.scale).slice(1).map(({ tonic, scale }) => ({ tonic, scale })); // prettier-ignore
+  const value = (how: 'parallel' | 'relative'): string => (move.kind === 'mode' && move.how === how ? scaleName(move.scale) : '');
+  const options = (all: ScaleRef[], words: (m: ScaleRef) => string) => [
+    { value: '', label: 'choose' },
+    ...all.map((m) => ({ value: scaleName(m), label: glyphs(words(m)) })),
+  ];
+  const choose = (how: 'parallel' | 'relative', all: ScaleRef[]) => (name: string) => {
+    const scale = all.find((m) => scaleName(m) === name);
+    if (scale) onMove({ kind: 'mode', how, scale });
+  };
+  return (
+    <>
+      <Select
+        label="Parallel: the root stays, notes change"
+        value={value('parallel')}
+        options={options(parallel, (m) => `${scaleName(m)}: ${modeChangeWords(body.scale, m)}`)}
+        onChange={choose('parallel', parallel)}
+      />
+      <Select
+        label="Relative: the notes stay, the root changes"
+        value={value('relative')}
+        options={options(relative, scaleName)}
+        onChange={choose('relative', relative)}
+      />
+    </>
+  );
+}
+
+const KEEPS: { value: Keep; label: string }[] = [
+  { value: 'sound', label: 'Sound' },
+  { value: 'shape', label: 'Shape' },
+  { value: 'layout', label: 'Layout' },
+];
+const low = (open: string[]): string => [...open].reverse().join(' ').replace(/-?\d/g, '');
+
+function TuningMove({ body, subject, lick, move, onMove }: Props) {
+  const from = subject === 'lick' && lick ? neckOf(body, lick) : body.instrument;
+  const now: Instrument = move.kind === 'tuning' ? move.instrument : from;
+  const keep: Keep = move.kind === 'tuning' ? (subject === 'lick' && move.keep === 'layout' ? 'sound' : move.keep) : 'sound';
+  const set = (instrument: Instrument, kept: Keep = keep): void => onMove({ kind: 'tuning', instrument, keep: kept });
+  return (
+    <>
+      <SentencePart
+        name="new tuning"
+        look="chip"
+        text={<Signs>{move.kind === 'tuning' ? instrumentWords(now) : 'choose strings and tuning'}</Signs>}
+      >
+        {(close) => (
+          <Chooser<TuningChoice>
+            label="Type notes, lowest string first, or part of a name"
+            placeholder="D A D G B E"
+            find={(text) =>
+              matchTunings(text, now).map((value) => ({
+                key: `${value.name} ${low(value.open)}`,
+                value,
+                title: `${value.name}: ${low(value.open)}`,
+                detail: `${countWord(value.open.length)} strings`,
+              }))
+            }
+            onChoose={(value) => { set(retuned(now, value)); close(); }} // prettier-ignore
+            empty="Those are no notes. Write 1 to 12 notes from A to G, lowest string first."
+            render={(text) => <Signs>{text}</Signs>}
+          />
+        )}
+      </SentencePart>
+      <div className="grid grid-cols-2 gap-2">
+        <NumberField
+          label="Frets"
+          value={now.frets}
+          min={LIMITS.frets[0]}
+          max={LIMITS.frets[1]}
+          onChange={(frets) => set({ ...now, frets, capo: Math.min(nutFret(now), frets - 5) })}
+        />
+        <NumberField
+          label="Capo at fret"
+          value={nutFret(now)}
+          min={0}
+          max={Math.min(12, now.frets - 5)}
+          onChange={(capo) => set({ ...now, capo })}
+        />
+      </div>
+      <Segmented<Keep> label="Keep" value={keep} options={subject === 'lick' ? KEEPS.slice(0, 2) : KEEPS} onChange={(k) => set(now, k)} />
+    </>
+  );
+}
