@@ -2,6 +2,7 @@ import type { PitchedNote, PitchName } from '../core';
 
 /** A line of notes as a file tells it, whatever the format. */
 export interface FileLine {
+  /** Empty where the file has none. */
   name: string;
   /** Open pitches, string 1 first, where the file has them. */
   open: PitchName[] | null;

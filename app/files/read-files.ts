@@ -65,7 +65,7 @@ function readOne(f: ImportJob['files'][number], into: Into, kbm: ImportJob['file
 const isJson = (bytes: Uint8Array): boolean => bytes.slice(0, 64).some((b) => b === 0x7b);
 
 function asLicks(file: string, line: FileLine, into: Into, said: string[]): Incoming {
-  const made = licksFromLine(into, { ...line, name: line.name.startsWith('From ') ? file.replace(/\.[^.]+$/, '') : line.name });
+  const made = licksFromLine(into, { ...line, name: line.name || file.replace(/\.[^.]+$/, '') });
   return 'why' in made ? { file, kind: 'refused', why: made.why } : { file, kind: 'licks', licks: made.licks, remarks: [...said, ...line.remarks, ...made.remarks] }; // prettier-ignore
 }
 

@@ -66,7 +66,7 @@ export function licksFromLine(into: Into, line: FileLine): Made {
       name:
         parts.length > 1
           ? `${line.name.slice(0, 90)}, bars ${Math.floor(bars[0])} to ${Math.ceil(bars[1])}`
-          : line.name.slice(0, 120) || 'From a file',
+          : line.name.slice(0, 120) || 'From a tab',
       tags: [],
       tempo: Math.max(20, Math.min(400, line.tempo ?? into.tempo)),
       meter: line.meter,

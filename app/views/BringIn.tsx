@@ -61,9 +61,8 @@ export function BringInProvider({ children }: { children: ReactNode }) {
           Drop it here: tab, MusicXML, MIDI, Scala or JSON
         </div>
       )}
-      <Dialog.Root open={reading || incoming !== null} onOpenChange={(open) => !open && clear()}>
+      <Dialog.Root modal={false} open={reading || incoming !== null} onOpenChange={(open) => !open && clear()}>
         <Dialog.Portal>
-          <Dialog.Overlay className="fixed inset-0 z-30 bg-night/50" />
           <Dialog.Content
             aria-describedby={undefined}
             className="fixed top-1/2 left-1/2 z-30 grid max-h-[90vh] w-[min(38rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 overflow-auto rounded-lg border border-line bg-sheet p-5 shadow-2xl"

@@ -46,7 +46,7 @@ export function readMidiFile(bytes: Uint8Array): FileLine {
   const { line, chords } = oneLine(best.notes);
   const strings = first((t) => t.strings);
   return {
-    name: first((t) => t.name)?.trim() || 'From a MIDI file',
+    name: first((t) => t.name)?.trim() || '',
     open: strings && strings.map((m) => pitchName(m)),
     capo: 0,
     tempo: first((t) => t.tempo),

@@ -55,7 +55,7 @@ function lineOf(root: Element, part: Part, parts: number): FileLine {
   const open = part.tunings.get(staff) ?? [...part.tunings.values()][0] ?? null;
   const title = child(root, 'work') && child(child(root, 'work') as Element, 'work-title')?.text;
   return {
-    name: (title || child(root, 'movement-title')?.text || 'From MusicXML').trim().slice(0, 120),
+    name: (title || child(root, 'movement-title')?.text || '').trim().slice(0, 120),
     open,
     capo: part.capo,
     tempo: part.tempo,

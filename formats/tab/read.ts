@@ -42,7 +42,7 @@ export function readTab(text: string, near: Instrument): FileLine {
   if (!notes.some((n) => n.midi !== null)) refuseFile('this tab has no notes in it.', systems[0].line);
   if (notes.length > MOST_FILE_NOTES) refuseFile(`this tab has ${notes.length} notes; at most ${MOST_FILE_NOTES} are read.`);
   return {
-    name: head.title ?? 'From a tab',
+    name: head.title ?? '',
     open,
     capo: head.capo ?? 0,
     tempo: head.tempo ?? null,

@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, openMap, test } from './support';
 
-const VIEWS = ['/map', '/connect', '/notebook', '/instruments'];
+const VIEWS = ['/map', '/connect', '/transpose', '/licks', '/notebook', '/instruments'];
 const SIZES = [
   { width: 1280, height: 800 },
   { width: 360, height: 740 },

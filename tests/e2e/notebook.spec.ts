@@ -1,4 +1,11 @@
-import { expect, openMap, saved, test, typeInto } from './support';
+import { readFileSync } from 'node:fs';
+import { expect, openMap, part, saved, test, typeInto } from './support';
+import type { Page } from '@playwright/test';
+
+const rows = (page: Page) => page.getByRole('table').getByRole('row');
+/** Studies alone, without the head of the table. */
+const studies = (page: Page) => page.getByRole('button', { name: 'Duplicate' });
+const row = (page: Page, name: string) => page.getByRole('group', { name, exact: true });
 
 test('a study from scratch is made, mapped, and there next time', async ({ page, server }) => {
   await openMap(page, server.url);
@@ -12,33 +19,132 @@ test('a study from scratch is made, mapped, and there next time', async ({ page,
   await page.reload();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('C Dorian');
   await page.getByRole('link', { name: 'Notebook' }).click();
-  await expect(page.getByRole('listitem')).toHaveCount(4);
-  await page.getByRole('button', { name: 'Weathervane, F♯ Dorian' }).click();
+  await expect(studies(page)).toHaveCount(4);
+  await page.getByRole('button', { name: 'Weathervane, F♯ Dorian', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('F♯ Dorian');
 });
 
 test('studies are duplicated, renamed, deleted and brought back', async ({ page, server }) => {
   await page.goto(`${server.url}/notebook`);
-  const row = (name: string) => page.getByRole('group', { name, exact: true });
-  await row('Slow Tram, E♭ Lydian').getByRole('button', { name: 'Duplicate' }).click();
-  await row('Slow Tram, E♭ Lydian (copy)').getByRole('button', { name: 'Rename' }).click();
+  await row(page, 'Slow Tram, E♭ Lydian').getByRole('button', { name: 'Duplicate' }).click();
+  await row(page, 'Slow Tram, E♭ Lydian (copy)')
+    .getByRole('button', { name: /Name, tags/ })
+    .click();
   await page.getByLabel('New name').fill('Night Tram');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'Night Tram' })).toBeVisible();
-  await row('Night Tram').getByRole('button', { name: 'Delete' }).click();
-  await expect(page.getByRole('button', { name: 'Night Tram' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Night Tram', exact: true })).toBeVisible();
+  await row(page, 'Night Tram').getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByRole('button', { name: 'Night Tram', exact: true })).toBeHidden();
   await page.getByRole('button', { name: 'Bring it back' }).click();
-  await expect(page.getByRole('button', { name: 'Night Tram' })).toBeVisible();
-  await expect(page.getByRole('listitem')).toHaveCount(4);
+  await expect(page.getByRole('button', { name: 'Night Tram', exact: true })).toBeVisible();
+  await expect(studies(page)).toHaveCount(4);
 });
 
 test('an empty notebook says what to do', async ({ page, server }) => {
   await page.goto(`${server.url}/notebook`);
   for (let k = 3; k > 0; k--) {
-    await expect(page.getByRole('listitem')).toHaveCount(k);
-    await page.getByRole('listitem').first().getByRole('button', { name: 'Delete' }).click();
+    await expect(studies(page)).toHaveCount(k);
+    await page.getByRole('button', { name: 'Delete' }).first().click();
   }
   await expect(page.getByText('No studies yet.')).toBeVisible();
   await page.getByRole('link', { name: 'Map' }).click();
   await expect(page.getByText('The notebook is empty.')).toBeVisible();
+});
+
+test('entries are searched, sifted by kind and tag, tagged, and sorted', async ({ page, server }) => {
+  await page.goto(`${server.url}/notebook`);
+  await expect(rows(page)).toHaveCount(7);
+  await page.keyboard.press('/');
+  await page.keyboard.type('phrygian seven');
+  await expect(rows(page)).toHaveCount(2);
+  await page.getByRole('searchbox').fill('');
+  await page.getByRole('radio', { name: 'Licks' }).click();
+  await expect(rows(page)).toHaveCount(4);
+  await page.getByLabel('Tag', { exact: true }).selectOption('riff');
+  await expect(rows(page)).toHaveCount(2);
+  await page.getByRole('button', { name: 'Open the lick Rails' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Rails');
+  await page.getByRole('link', { name: 'Notebook' }).click();
+  await row(page, 'Slow Tram, E♭ Lydian')
+    .getByRole('button', { name: /Name, tags/ })
+    .click();
+  await page.getByRole('textbox', { name: 'Tags' }).fill('lamp light');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('row', { name: /Slow Tram/ }).first()).toContainText('lamp light');
+  await page.getByRole('button', { name: 'Name', exact: true }).click();
+  await expect(rows(page).nth(1)).toContainText('Cold Forge');
+  await expect(page.getByRole('columnheader', { name: 'Name' })).toHaveAttribute('aria-sort', 'ascending');
+});
+
+test('the whole notebook goes to a file, a damaged one changes nothing, a whole one comes back; so does a dated copy', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/notebook`);
+  await part(page, 'backups').click();
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Whole notebook to a file' }).click()]);
+  const text = readFileSync(await file.path(), 'utf8');
+  expect(JSON.parse(text)).toMatchObject({ kind: 'crow-ladder notebook', studies: { length: 3 } });
+  await page.keyboard.press('Escape');
+  await row(page, 'Slow Tram, E♭ Lydian').getByRole('button', { name: 'Delete' }).click();
+  await expect(studies(page)).toHaveCount(2);
+
+  await part(page, 'backups').click();
+  const put = page.getByLabel('Notebook file to put back');
+  await put.setInputFiles({
+    name: 'broken.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(text.replace('"tempo": 96', '"tempo": 9999')),
+  });
+  await expect(page.getByText(/studies\[\d\].*tempo.*Nothing was changed/)).toBeVisible();
+  await put.setInputFiles({ name: 'whole.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await page.getByRole('button', { name: 'Yes, do it' }).click();
+  await expect(page.getByText('Done. What was here before')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(studies(page)).toHaveCount(3);
+
+  await row(page, 'Slow Tram, E♭ Lydian').getByRole('button', { name: 'Delete' }).click();
+  await part(page, 'backups').click();
+  const copies = page.getByRole('list', { name: 'Dated copies' }).getByRole('button');
+  await expect(copies.first()).toBeVisible();
+  await copies.last().click();
+  await page.getByRole('button', { name: 'Yes, do it' }).click();
+  await expect(page.getByText('Done. What was here before')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(studies(page)).toHaveCount(3);
+});
+
+test('five thousand entries stay quick to search and scroll', async ({ page, server }) => {
+  const study = (await (await page.request.get(`${server.url}/api/studies/demo-slow-tram`)).json()) as {
+    body: { licks: object[]; name: string };
+  };
+  const studies = Array.from({ length: 100 }, (_, k) => ({
+    id: `s${k}`,
+    body: {
+      ...study.body,
+      name: `Study ${k}`,
+      instrumentId: null,
+      licks: Array.from({ length: 50 }, (_, n) => ({ ...study.body.licks[0], id: `l${n}`, name: `Lick ${k}-${n}` })),
+      lick: null,
+    },
+  }));
+  const sent = await page.request.post(`${server.url}/api/notebook`, {
+    data: { kind: 'crow-ladder notebook', version: 1, instruments: [], studies },
+  });
+  expect(sent.status()).toBe(201);
+  await page.goto(`${server.url}/notebook`);
+  await expect(page.getByText('103 studies, 5003 licks')).toBeVisible();
+  expect(await rows(page).count()).toBeLessThan(60);
+  await page.getByRole('searchbox').fill('lick 42-17');
+  await expect(rows(page)).toHaveCount(2);
+  await page.getByRole('searchbox').fill('');
+  const region = page.getByRole('region', { name: 'Studies and licks' });
+  await region.evaluate((el) => el.scrollTo({ top: el.scrollHeight }));
+  await expect(
+    page
+      .getByRole('button', { name: 'Tilt', exact: true })
+      .or(page.getByRole('button', { name: 'Lick 0-49' }))
+      .first(),
+  ).toBeVisible();
 });

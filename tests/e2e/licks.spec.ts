@@ -1,0 +1,186 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { expect, part, saved, startServer, newDb, kill, test } from './support';
+
+const heading = (page: Page) => page.getByRole('heading', { level: 1 });
+const notes = (page: Page) => page.getByRole('listbox', { name: 'Notes of the lick' }).getByRole('option');
+
+async function openLicks(page: Page, url: string): Promise<void> {
+  await page.goto(`${url}/licks`);
+  await expect(heading(page)).toContainText('Latch');
+}
+
+async function exported(page: Page, format: string): Promise<string> {
+  await part(page, 'export the lick').click();
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: format, exact: true }).click()]);
+  await page.keyboard.press('Escape');
+  return file.path();
+}
+
+const TAB = ['E|--------------------|', 'B|--------------------|', 'G|------------3--4--6-|', 'D|-------4--6---------|', 'A|-4-7----------------|', 'E|--------------------|'].join('\n'); // prettier-ignore
+
+test('a lick typed in as text, mended, copied over the neck, moved to the seven string, sent out and brought back', async ({
+  page,
+  server,
+}) => {
+  await openLicks(page, server.url);
+  await part(page, 'type a tab').click();
+  const field = page.getByRole('textbox', { name: /A line for every string/ });
+  await field.fill('E|--2--|\nB|----|');
+  await expect(page.getByText(/does not line up with the first/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Make a lick of it' })).toBeDisabled();
+  await field.fill(TAB);
+  await expect(page.getByText('7 notes from 1 row of tab.')).toBeVisible();
+  await page.getByRole('button', { name: 'Make a lick of it' }).click();
+  await expect(heading(page)).toContainText('From a tab');
+  await expect(notes(page)).toHaveCount(7);
+
+  await expect(
+    page.getByText('Note 5, A♯, is not in the scale: probably string 3, fret 2.').or(page.getByText(/Note 5, A♯, is not in the scale/)),
+  ).toBeVisible();
+  await page.getByRole('button', { name: /^Mend note 5/ }).click();
+  await expect(page.getByText('Every note is in F♯ Dorian, on the neck and under the hand.')).toBeVisible();
+
+  const copies = page.getByRole('table').getByRole('button', { name: 'Put it here' });
+  await expect(copies.nth(3)).toBeVisible();
+  const before = await notes(page).allTextContents();
+  await copies.nth(2).click();
+  await expect.poll(() => notes(page).allTextContents()).not.toEqual(before);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => notes(page).allTextContents()).toEqual(before);
+  await saved(page);
+
+  await page.getByRole('link', { name: 'Transpose' }).click();
+  await page.getByRole('radio', { name: /^Lick: From a tab/ }).click();
+  await part(page, 'new tuning').click();
+  await page.getByPlaceholder('D A D G B E').fill('B E A D G B E');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('The same pitches on seven strings')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it as a new lick' }).click();
+  await expect(heading(page)).toContainText('From a tab, F♯ Dorian');
+  await expect(page.getByText('This lick lies on seven strings, B E A D G B E')).toBeVisible();
+  await saved(page);
+
+  const score = await exported(page, 'MusicXML');
+  const wanted = await notes(page).allTextContents();
+  // Into an empty notebook: another server on a fresh file, its demo deleted but for one study.
+  const other = await startServer(newDb(), 4950);
+  await page.goto(`${other.url}/licks`);
+  await expect(heading(page)).toContainText('Latch');
+  await page.getByRole('link', { name: 'Notebook' }).click();
+  await page.getByLabel('Files to bring in').setInputFiles({ name: 'moved.musicxml', mimeType: 'text/xml', buffer: readFileSync(score) });
+  await expect(page.getByRole('dialog')).toContainText('a lick, “From a tab, F♯ Dorian”');
+  await expect(page.getByRole('dialog')).toContainText('On seven strings, B E A D G B E');
+  await page.getByRole('button', { name: 'Bring in', exact: true }).click();
+  await expect(heading(page)).toContainText('From a tab, F♯ Dorian');
+  await expect.poll(() => notes(page).allTextContents()).toEqual(wanted);
+  await kill(other, 'SIGTERM');
+});
+
+test('every format of a lick is a file that others read', async ({ page, server, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await openLicks(page, server.url);
+  expect(readFileSync(await exported(page, 'Tab as text'), 'utf8')).toContain('Tuning E2 A2 D3 G3 B3 E4');
+  expect(execFileSync('midicsv', [await exported(page, 'MIDI')], { encoding: 'utf8' })).toMatch(/Note_on_c, 3, 54[\s\S]*End_of_file/);
+  expect(
+    readFileSync(await exported(page, 'MusicXML, packed'))
+      .subarray(0, 2)
+      .toString(),
+  ).toBe('PK');
+  const pdf = await exported(page, 'PDF');
+  expect(execFileSync('pdftotext', ['-layout', pdf, '-'], { encoding: 'utf8' })).toMatch(/Latch[\s\S]*F♯ Dorian[\s\S]*h6/);
+  const fonts = execFileSync('pdffonts', [pdf], { encoding: 'utf8' }).split('\n').slice(2).filter(Boolean);
+  expect(fonts).toHaveLength(3);
+  for (const font of fonts) expect(font).toMatch(/yes no +yes/);
+  await part(page, 'export the lick').click();
+  await page.getByRole('button', { name: 'Copy the text' }).click();
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toContain('Latch');
+});
+
+test('notes are entered on the neck and edited from the keyboard', async ({ page, server }) => {
+  await openLicks(page, server.url);
+  await page.getByRole('button', { name: 'New lick' }).click();
+  await expect(page.getByText('Press a place on the neck')).toBeVisible();
+  const board = await page.locator('[data-board]').boundingBox();
+  if (!board) throw new Error('no board');
+  await page.mouse.click(board.x + 300, board.y + 20);
+  await expect(notes(page)).toHaveCount(1);
+  await page.mouse.click(board.x + 420, board.y + 20);
+  await expect(notes(page)).toHaveCount(2);
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('1');
+  await page.keyboard.press('2');
+  await expect(notes(page).nth(1)).toContainText('string 1, fret 12');
+  await page.keyboard.press('h');
+  await expect(notes(page).nth(1)).toContainText('hammered on');
+  await page.keyboard.press('b');
+  await expect(notes(page).nth(1)).toContainText('bent to');
+  await page.keyboard.press('+');
+  await expect(notes(page).nth(1)).toContainText('quarter');
+  await page.keyboard.press('/');
+  await expect(notes(page).nth(1)).toContainText('triplet quarter');
+  await page.keyboard.press('m');
+  await expect(notes(page).nth(1)).toContainText('palm muted');
+  await page.keyboard.press('ArrowDown');
+  await expect(notes(page).nth(1)).toContainText('string 2, fret 17');
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Delete');
+  await expect(notes(page)).toHaveCount(1);
+  await page.keyboard.press('Control+z');
+  await expect(notes(page)).toHaveCount(2);
+  await page.getByRole('button', { name: 'Hear it' }).click();
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(notes(page)).toHaveCount(2);
+});
+
+test('a degree is changed throughout, and the line goes along its scale', async ({ page, server }) => {
+  await openLicks(page, server.url);
+  await page.getByLabel('Every', { exact: true }).selectOption('b3');
+  await page.getByLabel('becomes').selectOption('3');
+  await expect(page.getByText('the scale with it is F♯ Mixolydian.')).toBeVisible();
+  await page.getByRole('button', { name: 'Change', exact: true }).click();
+  await expect(page.getByText(/is not in the scale: probably string 4, fret 7/).first()).toBeVisible();
+  await page.keyboard.press('Control+z');
+  const before = await notes(page).first().textContent();
+  await page.getByRole('button', { name: 'Move', exact: true }).click();
+  await expect(notes(page).first()).not.toHaveText(before ?? '');
+  await expect(page.getByText('Every note is in F♯ Dorian')).toBeVisible();
+});
+
+test('files dropped on the window are shown first, and broken ones are refused', async ({ page, server }) => {
+  await openLicks(page, server.url);
+  const drop = (name: string, text: string) =>
+    page.evaluate(
+      ({ n, t }) => {
+        const data = new DataTransfer();
+        data.items.add(new File([t], n));
+        document.body.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: data }));
+      },
+      { n: name, t: text },
+    );
+  await drop('evil.musicxml', '<!DOCTYPE x [<!ENTITY a "b">]><score-partwise/>');
+  await expect(page.getByRole('dialog')).toContainText('nothing: this file declares entities');
+  await expect(page.getByRole('button', { name: 'Bring in', exact: true })).toBeDisabled();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await drop('line.txt', TAB);
+  await expect(page.getByRole('dialog')).toContainText('a lick, “line”');
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(heading(page)).toContainText('Latch');
+});
+
+test('a study on another neck: its licks stay, and are brought over by sound or by shape', async ({ page, server }) => {
+  await page.goto(`${server.url}/map`);
+  await part(page, 'strings and tuning').click();
+  await page.getByRole('combobox').fill('D A D G B E');
+  await page.keyboard.press('Enter');
+  await page.getByRole('link', { name: 'Licks' }).click();
+  await expect(page.getByText('This lick lies on six strings, E A D G B E; the study is on six strings, D A D G B E.')).toBeVisible();
+  const before = await notes(page).first().textContent();
+  await page.getByRole('button', { name: 'Bring it over, keep the sound' }).click();
+  await expect(page.getByText('This lick lies on')).toBeHidden();
+  await expect(notes(page).first()).toHaveText(before ?? '');
+  await saved(page);
+});
