@@ -19,7 +19,7 @@ import { DegreePanel } from './DegreePanel';
 import { LickDetails } from './LickDetails';
 import { LickFiles } from './LickFiles';
 import { LickSentence } from './LickSentence';
-import { NewLickTools } from './LicksView';
+import { NewLickTools } from './NewLickTools';
 import { NeckBar } from './NeckBar';
 import { NoteTools } from './NoteTools';
 import { useLickCommands } from './useLickCommands';

@@ -1,15 +1,12 @@
-import { Plus } from 'lucide-react';
-import { MOST_LICKS, type StudyBody } from '../../../contract';
+import type { StudyBody } from '../../../contract';
 import { ConflictBar, SaveNote } from '../../shell/SaveNote';
-import { useAppDispatch, useAppSelector } from '../../store';
-import { change } from '../../store/change';
-import { addLick, freshLick, neckOf, selectLick } from '../../store/licks';
-import { Button } from '../../ui/Button';
+import { useAppSelector } from '../../store';
+import { neckOf, selectLick } from '../../store/licks';
 import { InstrumentBar } from '../InstrumentBar';
 import { StudyGate } from '../StudyGate';
 import { UndoRedo } from '../UndoRedo';
 import { LickBench } from './LickBench';
-import { TabInput } from './TabInput';
+import { NewLickTools } from './NewLickTools';
 
 /** Short lines with rhythm: entered, checked, and found again all over the neck. */
 export function LicksView() {
@@ -41,23 +38,5 @@ function NoLicks({ body }: { body: StudyBody }) {
         <SaveNote />
       </footer>
     </>
-  );
-}
-
-/** A new lick: empty, or from a tab. */
-export function NewLickTools({ body }: { body: StudyBody }) {
-  const dispatch = useAppDispatch();
-  const full = body.licks.length >= MOST_LICKS;
-  return (
-    <span className="no-print inline-flex flex-wrap gap-2">
-      <Button
-        icon={<Plus size={14} aria-hidden />}
-        disabled={full}
-        onClick={() => dispatch(change((now) => addLick(now.body, freshLick(now.body, `Lick ${now.body.licks.length + 1}`))))}
-      >
-        {full ? `A study holds ${MOST_LICKS} licks` : 'New lick'}
-      </Button>
-      {!full && <TabInput body={body} />}
-    </span>
   );
 }
