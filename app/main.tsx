@@ -2,22 +2,21 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { NotLoaded } from './shell/NotLoaded';
 import { Shell } from './shell/Shell';
 import { applyTheme } from './shell/theme';
 import { store } from './store';
 import './styles.css';
 import { BringInProvider } from './views/BringIn';
-import { ConnectView } from './views/connect/ConnectView';
-import { LicksView } from './views/licks/LicksView';
-import { InstrumentsView } from './views/instruments/InstrumentsView';
 import { MapView } from './views/map/MapView';
-import { TransposeView } from './views/transpose/TransposeView';
-import { NotebookView } from './views/notebook/NotebookView';
 
 applyTheme();
 
+/** The Map is there at once; the other views load when they are first gone to. */
 const router = createBrowserRouter([
   {
+    hydrateFallbackElement: <></>,
+    errorElement: <NotLoaded />,
     element: (
       <BringInProvider>
         <Shell />
@@ -25,11 +24,11 @@ const router = createBrowserRouter([
     ),
     children: [
       { path: '/map', element: <MapView /> },
-      { path: '/connect', element: <ConnectView /> },
-      { path: '/transpose', element: <TransposeView /> },
-      { path: '/licks', element: <LicksView /> },
-      { path: '/instruments', element: <InstrumentsView /> },
-      { path: '/notebook', element: <NotebookView /> },
+      { path: '/connect', lazy: async () => ({ Component: (await import('./views/connect/ConnectView')).ConnectView }) },
+      { path: '/transpose', lazy: async () => ({ Component: (await import('./views/transpose/TransposeView')).TransposeView }) },
+      { path: '/licks', lazy: async () => ({ Component: (await import('./views/licks/LicksView')).LicksView }) },
+      { path: '/instruments', lazy: async () => ({ Component: (await import('./views/instruments/InstrumentsView')).InstrumentsView }) },
+      { path: '/notebook', lazy: async () => ({ Component: (await import('./views/notebook/NotebookView')).NotebookView }) },
       { path: '*', element: <Navigate to="/map" replace /> },
     ],
   },

@@ -54,6 +54,17 @@ const SHOTS = [
         .first()
         .click(),
   ],
+  [
+    'transpose',
+    '/transpose',
+    'light',
+    async (p) => {
+      await p.locator('[data-part="new tuning"]').click();
+      await p.getByPlaceholder('D A D G B E').fill('D A D G A D');
+      await p.keyboard.press('Enter');
+    },
+  ],
+  ['licks', '/licks', 'light', (p) => p.getByRole('button', { name: 'Show', exact: true }).nth(2).click()],
   ['map-light', '/map', 'light'],
   ['map-dark', '/map', 'dark'],
   ['map-sentence', '/map', 'light', (p) => p.keyboard.press('s')],

@@ -79,8 +79,8 @@ function wrongHeld(neck: ScaledNeck, line: Line, held: readonly (Place & { index
 }
 
 /** The first of the routes that are the same in every place, or in every place and hand fret. */
-export function distinct(routes: Route[], differ: 'hand' | 'place'): Route[] {
-  const keyOf = (r: Route): string => r.steps.map((s) => `${s.string}/${s.fret}/${differ === 'hand' ? s.handFret : ''}`).join(' ');
+export function distinct<R extends Pick<Route, 'steps'>>(routes: R[], differ: 'hand' | 'place'): R[] {
+  const keyOf = (r: R): string => r.steps.map((s) => `${s.string}/${s.fret}/${differ === 'hand' ? s.handFret : ''}`).join(' ');
   const seen = new Set<string>();
   return routes.filter((r) => {
     const key = keyOf(r);

@@ -52,8 +52,7 @@ export function* copying(i: Instrument, pitches: readonly number[], o: CopyOptio
     if (route) copies.push(copyOf(i, route, octave, line, o.border ?? BORDER));
     yield (k + 1) / places.length;
   }
-  const seen = distinct(copies as unknown as Route[], 'place') as unknown as LickCopy[];
-  return seen.sort((a, b) => a.cost - b.cost || a.lowFret - b.lowFret);
+  return distinct(copies, 'place').sort((a, b) => a.cost - b.cost || a.lowFret - b.lowFret);
 }
 
 /** All strings, every string alone, every two neighbours in sound. */
