@@ -71,7 +71,7 @@ const results = [
   await suite(
     'unit and outside checks',
     process.execPath,
-    ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--json', `--outputFile=${JEST_OUT}`],
+    ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--forceExit', '--json', `--outputFile=${JEST_OUT}`],
     JEST_OUT,
     (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites],
   ),

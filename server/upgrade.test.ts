@@ -39,7 +39,7 @@ describe('an older notebook', () => {
       body: string;
     };
     const body = JSON.parse(row.body) as StudyBody;
-    expect(body).toEqual(DEMO.studies[1].body);
+    expect(body).toEqual({ ...DEMO.studies[1].body, ...PLAIN_STUDY });
     expect(row.revision).toBe(4);
     expect(problemsOf(studySchema, body)).toEqual([]);
     await db.destroy();
