@@ -1,6 +1,6 @@
 import { PLAIN_STUDY, type StudyBody } from '../contract';
 import { parseTuning, type Instrument, type LickNote } from '../core';
-import { LATCH, RAILS, TILT } from './licks';
+import { LATCH, MOORING, RAILS, TILT } from './licks';
 
 /** The "Tin Lantern" set: an invented instrumental trio with tunes in awkward keys and tunings. */
 const SET = 'Tin Lantern set';
@@ -16,6 +16,7 @@ const instrument = (name: string, low: string, frets: number, scaleLengthMm: num
 
 const SIX = instrument('Lantern six', 'E2 A2 D3 G3 B3 E4', 22, 648, [0.254, 0.33, 0.432, 0.66, 0.914, 1.168], 3);
 const SEVEN = instrument('Lantern seven', 'B1 E2 A2 D3 G3 B3 E4', 24, 648, [0.254, 0.33, 0.432, 0.66, 0.914, 1.168, 1.499], 3);
+const DROPPED = instrument('Lantern dropped', 'C#2 G#2 C#3 F#3 A#3 D#4', 24, 673, [0.279, 0.356, 0.457, 0.762, 1.067, 1.422], 3);
 const FOURTHS = instrument('Lantern fourths', 'E2 A2 D3 G3 C4 F4', 24, 635, [0.229, 0.305, 0.432, 0.66, 0.914, 1.168], 3);
 
 const study = (
@@ -56,6 +57,7 @@ export const DEMO: { instruments: { id: string; body: Instrument }[]; studies: {
     { id: 'demo-six', body: SIX },
     { id: 'demo-seven', body: SEVEN },
     { id: 'demo-fourths', body: FOURTHS },
+    { id: 'demo-dropped', body: DROPPED },
   ],
   studies: [
     {
@@ -84,6 +86,16 @@ export const DEMO: { instruments: { id: string; body: Instrument }[]; studies: {
         layout: { kind: 'window', stretch: 'index' },
         rung: { number: 5, fret: 5 },
         ...licks([TILT]),
+      }),
+    },
+    {
+      id: 'demo-salt-ferry',
+      body: study('Salt Ferry, B♭ Mixolydian', DROPPED, 'demo-dropped', {
+        scale: { tonic: 'Bb', scale: 'mixolydian' },
+        layout: { kind: 'per-string', notes: 3 },
+        rung: { number: 1, fret: 9 },
+        tags: ['drop tuning'],
+        ...licks([MOORING]),
       }),
     },
   ],

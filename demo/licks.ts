@@ -1,6 +1,6 @@
 import type { LickNote } from '../core';
 
-/** Licks of the Tin Lantern set, on its three instruments. */
+/** Licks of the Tin Lantern set, on its four instruments. */
 const note = (string: number, fret: number, ticks = 240, more: Partial<LickNote> = {}): LickNote => ({
   place: { string, fret },
   ticks,
@@ -66,5 +66,26 @@ export const TILT = {
     note(4, 8, 240),
     note(3, 5, 480),
     note(3, 7, 960),
+  ],
+};
+
+/** Salt Ferry: up to the flat seventh and over the root. B flat Mixolydian in drop C sharp. */
+export const MOORING = {
+  id: 'demo-mooring',
+  name: 'Mooring',
+  tags: ['answer', 'bend'],
+  tempo: 104,
+  notes: [
+    note(4, 9),
+    note(4, 11),
+    note(3, 8, 240),
+    note(3, 9, 240, { join: 'hammer' }),
+    note(3, 11, 480),
+    note(2, 9, 240),
+    note(2, 10, 480, { bend: 2 }),
+    note(2, 9, 240),
+    rest(240),
+    note(3, 11, 240),
+    note(4, 9, 960),
   ],
 };

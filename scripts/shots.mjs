@@ -64,7 +64,16 @@ const SHOTS = [
       await p.keyboard.press('Enter');
     },
   ],
-  ['licks', '/licks', 'light', (p) => p.getByRole('button', { name: 'Show', exact: true }).nth(2).click()],
+  [
+    'licks',
+    '/licks',
+    'light',
+    async (p) => {
+      await p.getByRole('button', { name: 'Show', exact: true }).nth(2).click();
+      await p.evaluate(() => scrollTo(0, 0));
+    },
+    { width: 1280, height: 1100 },
+  ],
   ['map-light', '/map', 'light'],
   ['map-dark', '/map', 'dark'],
   ['map-sentence', '/map', 'light', (p) => p.keyboard.press('s')],

@@ -52,10 +52,10 @@ describe('the notebook as one file', () => {
       headers: { host: '127.0.0.1', 'content-type': 'application/json' },
       body: text,
     });
-    expect(await put.json()).toEqual({ studies: 3, instruments: 3 });
+    expect(await put.json()).toEqual({ studies: 4, instruments: 4 });
     const back = await app.request(`http://127.0.0.1${API.notebook}`, { headers: { host: '127.0.0.1' } });
     expect(JSON.parse(await back.text())).toEqual(JSON.parse(text));
-    expect(before).toHaveLength(3);
+    expect(before).toHaveLength(4);
     await fresh.destroy();
   });
   it('adds to what is here: new ids, an instrument that is here already once', async () => {
@@ -150,8 +150,8 @@ describe('dated copies', () => {
     const before = await names();
     const [{ id }] = await json<StudySummary[]>(call('GET', API.studies));
     await call('DELETE', `${API.studies}/${id}`);
-    expect(await names()).toHaveLength(2);
-    expect(await json(call('POST', `${API.copies}/notebook-2026-11-01T00-00-00.sqlite/restore`))).toEqual({ studies: 3, instruments: 3 });
+    expect(await names()).toHaveLength(3);
+    expect(await json(call('POST', `${API.copies}/notebook-2026-11-01T00-00-00.sqlite/restore`))).toEqual({ studies: 4, instruments: 4 });
     expect(await names()).toEqual(before);
     expect(listCopies(file)).toHaveLength(2);
   });
@@ -161,6 +161,6 @@ describe('dated copies', () => {
     writeFileSync(join(copiesFolder(file), name), 'no database');
     expect((await call('POST', `${API.copies}/${name}/restore`)).status).toBe(422);
     expect((await call('POST', `${API.copies}/..%2Fnotebook.sqlite/restore`)).status).toBe(404);
-    expect(await names()).toHaveLength(3);
+    expect(await names()).toHaveLength(4);
   });
 });

@@ -153,11 +153,11 @@ describe('the demo', () => {
     expect(await json(call('GET', '/api/studies/demo-weathervane'))).toMatchObject({ revision: 2, problems: [] });
     expect(await json(call('GET', `/api/studies/${own.id}`))).toMatchObject({ body: { name: 'Own' } });
   });
-  it('is three studies on three instruments, all of which hold', async () => {
+  it('is four studies on four instruments, all of which hold', async () => {
     await loadDemoOnce(db);
     const list = await json<{ problems: unknown[]; instrument: { name: string } }[]>(call('GET', '/api/studies'));
-    expect(list.map((s) => s.problems)).toEqual([[], [], []]);
-    expect(new Set(list.map((s) => s.instrument.name)).size).toBe(3);
+    expect(list.map((s) => s.problems)).toEqual([[], [], [], []]);
+    expect(new Set(list.map((s) => s.instrument.name)).size).toBe(4);
   });
 });
 

@@ -53,7 +53,7 @@ describe('files brought in', () => {
   it('notebooks, instruments, and Scala pairs', () => {
     expect(read(['n.json', bytes(writeBundle(DEMO.studies, DEMO.instruments))])[0]).toMatchObject({
       kind: 'notebook',
-      bundle: { studies: { length: 3 } },
+      bundle: { studies: { length: 4 } },
     });
     expect(read(['i.json', bytes(writeInstrument(instrument))])[0]).toMatchObject({
       kind: 'instrument',

@@ -5,7 +5,7 @@ import { problemsOf, studySchema, type Lick, type StudyBody } from '../../contra
 import { layOut, lickPitches, parseTuning, planRoute, scaleNotes, type Instrument } from '../../core';
 import { stringChanges, previewWords } from '../words/transpose-text';
 import { freshLick } from './licks';
-import { movedChord, movedLine, movedStudy, previewLick, previewShape, rootStrings, type StudyMove } from './transpose';
+import { movedChord, movedLine, movedStudy, linesOf, previewLine, previewShape, rootStrings, type StudyMove } from './transpose';
 import { usualConnection } from './connection';
 
 const demo = DEMO.studies[0].body;
@@ -120,13 +120,19 @@ describe('before and after', () => {
     const more = previewShape(body, shapes, 0, { kind: 'tuning', instrument: SEVEN, keep: 'layout' });
     expect(new Set(more.after?.places.map((p) => p.string))).toEqual(new Set([1, 2, 3, 4, 5, 6, 7]));
   });
+  it('lines to move are the open lick and the kept routes on this neck', () => {
+    expect(linesOf(body).map((l) => [l.kind, l.name, l.notes.length])).toEqual([['lick', 'Latch', 14], ['route', 'Up', route.steps.length]]); // prettier-ignore
+    const p = previewLine(body, linesOf(body)[1], { kind: 'key', by: 2 });
+    expect(p.after?.places.map((x) => x.fret)).toEqual(route.steps.map((s) => s.fret + 2));
+    expect(linesOf({ ...body, licks: [], instrument: { ...body.instrument, frets: 5 } })).toEqual([]);
+  });
   it('of a lick', () => {
-    const p = previewLick(body, body.licks[0], { kind: 'tuning', instrument: SEVEN, keep: 'sound' });
+    const p = previewLine(body, linesOf(body)[0], { kind: 'tuning', instrument: SEVEN, keep: 'sound' });
     expect(p.after?.instrument.strings).toHaveLength(7);
     expect(p.gone).toEqual([]);
-    const low = previewLick(
+    const low = previewLine(
       body,
-      { ...body.licks[0], notes: [{ place: { string: 6, fret: 0 }, ticks: 480 }] },
+      { ...linesOf(body)[0], notes: [{ place: { string: 6, fret: 0 }, ticks: 480 }] },
       { kind: 'tuning', instrument: tuned('G2 C3 F3 Bb3 D4 G4'), keep: 'sound' },
     );
     expect([low.after, low.gone]).toEqual([null, [{ string: 6, fret: 0 }]]);

@@ -8,9 +8,11 @@ import {
   layOut,
   lickPitches,
   mod12,
+  nutFret,
   semitonesOf,
   bestTonic,
   struckNotes,
+  TICKS,
   toKey,
   toTuning,
   withPlaces,
@@ -21,7 +23,7 @@ import {
   type Shape,
 } from '../../core';
 import { movedKey } from '../words/scale-text';
-import { neckOf, sameNeck, withPitches } from './licks';
+import { neckOf, openLick, sameNeck, withPitches } from './licks';
 import { changeKey, leadRoot, toRoot, withInstrument, withScale } from './moves';
 import { rungIndex, rungOf } from './study';
 
@@ -101,10 +103,42 @@ function movedLicks(body: StudyBody, move: StudyMove, lost: string[]): Lick[] {
   });
 }
 
+/** A line that can be moved by itself: a lick, or a kept route as eighth notes. */
+export interface Line {
+  name: string;
+  tempo: number;
+  meter: [number, number];
+  tags: string[];
+  neck: Instrument;
+  notes: LickNote[];
+}
+
+const notesOf = (route: KeptRoute): LickNote[] => route.steps.map(({ string, fret }) => ({ place: { string, fret }, ticks: TICKS / 2 }));
+
+/** Lines of a study that can be moved: the open lick, and the kept routes whose places are on its neck. */
+export function linesOf(body: StudyBody): (Line & { key: string; kind: 'lick' | 'route' })[] {
+  const lick = openLick(body);
+  const { instrument, tempo } = body;
+  const onNeck = (r: KeptRoute): boolean =>
+    r.steps.every((s) => s.string <= instrument.strings.length && s.fret <= instrument.frets && s.fret >= nutFret(instrument));
+  return [
+    ...(lick?.notes.length ? [{ ...lick, key: `lick ${lick.id}`, kind: 'lick' as const, neck: neckOf(body, lick) }] : []),
+    ...body.routes.filter(onNeck).map((r, k) => ({
+      key: `route ${k}`,
+      kind: 'route' as const,
+      name: r.name,
+      tempo,
+      meter: [4, 4] as [number, number],
+      tags: [],
+      neck: instrument,
+      notes: notesOf(r),
+    })),
+  ];
+}
+
 /** A kept route by the same move; what was settled note by note goes. Null where it does not fit. */
 function movedRoute(body: StudyBody, move: StudyMove, route: KeptRoute): KeptRoute | null {
-  const notes = route.steps.map(({ string, fret }): LickNote => ({ place: { string, fret }, ticks: 240 }));
-  const moved = movedLine(body, body.instrument, notes, move);
+  const moved = movedLine(body, body.instrument, notesOf(route), move);
   if (!moved) return null;
   const places = struckNotes(moved.notes).map((s) => s.place);
   const by = move.kind === 'key' ? move.by : 0;
@@ -225,12 +259,11 @@ export function previewShape(body: StudyBody, shapes: Shape[], current: number, 
   };
 }
 
-/** One lick by one move. */
-export function previewLick(body: StudyBody, lick: Lick, move: StudyMove): Preview {
-  const neck = neckOf(body, lick);
-  const places = struckNotes(lick.notes).map((s) => s.place);
+/** One line by one move. */
+export function previewLine(body: StudyBody, { neck, notes }: Line, move: StudyMove): Preview {
+  const places = struckNotes(notes).map((s) => s.place);
   const before = { instrument: neck, scale: body.scale, places: plain(places) };
-  const moved = movedLine(body, neck, lick.notes, move);
+  const moved = movedLine(body, neck, notes, move);
   if (moved) {
     const after = { instrument: moved.instrument, scale: moved.scale, places: plain(struckNotes(moved.notes).map((s) => s.place)) };
     const became =

@@ -15,7 +15,7 @@ interface Props {
 const LOOKS = {
   sentence:
     'cursor-pointer border-b-2 border-feather text-left font-semibold text-feather hover:bg-feather-wash data-[state=open]:bg-feather-wash',
-  chip: 'inline-flex min-h-8 cursor-pointer items-center gap-1.5 rounded-md border border-line bg-sheet px-3 text-[12.5px] hover:border-soft data-[state=open]:border-feather',
+  chip: 'inline-flex min-h-8 max-w-full cursor-pointer items-center gap-1.5 rounded-md border border-line bg-sheet px-3 text-[12.5px] hover:border-soft data-[state=open]:border-feather',
 };
 
 /** Something said that opens what it is made of: a part of the sentence, or a chip below it. */

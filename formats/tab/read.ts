@@ -118,8 +118,7 @@ function eventsOn(line: string, string: number, left: Left): Event[] {
     frets.forEach((fret, k) => {
       if (fret > HIGHEST) return void left.frets++;
       const bend = word.includes('b') && k === frets.length - 1 ? bendOf(fret, target) : 0;
-      const last = events[events.length - 1] as Event | undefined;
-      const tied: Join | null = bracket && last?.fret === fret ? 'tie' : null;
+      const tied: Join | null = bracket ? 'tie' : null; // let go later where nothing of this pitch came before
       events.push({ column: column + k, string, fret, join: tied ?? (k === 0 ? join : null), bend });
     });
     join = null;

@@ -49,13 +49,13 @@ test('a tuning goes out as Scala files and comes back; a broken file changes not
     paths.push({ name: download.suggestedFilename(), mimeType: 'text/plain', buffer: Buffer.concat(chunks) });
   }
   await page.getByLabel('Instrument files').setInputFiles(paths);
-  await expect(page.getByRole('listitem')).toHaveCount(4);
+  await expect(page.getByRole('listitem')).toHaveCount(5);
   await expect(page.getByLabel('Open pitch of string 1', { exact: true })).toHaveValue('F4');
   await page
     .getByLabel('Instrument files')
     .setInputFiles([{ name: 'x.scl', mimeType: 'text/plain', buffer: Buffer.from('name\n1\n702.0\n') }]);
   await expect(page.getByRole('alert')).toContainText('x.scl: line 3: 702.00 cents lie between two frets');
-  await expect(page.getByRole('listitem')).toHaveCount(4);
+  await expect(page.getByRole('listitem')).toHaveCount(5);
 });
 
 test('a left-handed instrument is drawn the other way round', async ({ page, server }) => {

@@ -19,7 +19,7 @@ test('a study from scratch is made, mapped, and there next time', async ({ page,
   await page.reload();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('C Dorian');
   await page.getByRole('link', { name: 'Notebook' }).click();
-  await expect(studies(page)).toHaveCount(4);
+  await expect(studies(page)).toHaveCount(5);
   await page.getByRole('button', { name: 'Weathervane, F♯ Dorian', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('F♯ Dorian');
 });
@@ -37,12 +37,12 @@ test('studies are duplicated, renamed, deleted and brought back', async ({ page,
   await expect(page.getByRole('button', { name: 'Night Tram', exact: true })).toBeHidden();
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await expect(page.getByRole('button', { name: 'Night Tram', exact: true })).toBeVisible();
-  await expect(studies(page)).toHaveCount(4);
+  await expect(studies(page)).toHaveCount(5);
 });
 
 test('an empty notebook says what to do', async ({ page, server }) => {
   await page.goto(`${server.url}/notebook`);
-  for (let k = 3; k > 0; k--) {
+  for (let k = 4; k > 0; k--) {
     await expect(studies(page)).toHaveCount(k);
     await page.getByRole('button', { name: 'Delete' }).first().click();
   }
@@ -53,13 +53,13 @@ test('an empty notebook says what to do', async ({ page, server }) => {
 
 test('entries are searched, sifted by kind and tag, tagged, and sorted', async ({ page, server }) => {
   await page.goto(`${server.url}/notebook`);
-  await expect(rows(page)).toHaveCount(7);
+  await expect(rows(page)).toHaveCount(9);
   await page.keyboard.press('/');
   await page.keyboard.type('phrygian seven');
   await expect(rows(page)).toHaveCount(2);
   await page.getByRole('searchbox').fill('');
   await page.getByRole('radio', { name: 'Licks' }).click();
-  await expect(rows(page)).toHaveCount(4);
+  await expect(rows(page)).toHaveCount(5);
   await page.getByLabel('Tag', { exact: true }).selectOption('riff');
   await expect(rows(page)).toHaveCount(2);
   await page.getByRole('button', { name: 'Open the lick Rails' }).click();
@@ -85,10 +85,10 @@ test('the whole notebook goes to a file, a damaged one changes nothing, a whole 
   await part(page, 'backups').click();
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Whole notebook to a file' }).click()]);
   const text = readFileSync(await file.path(), 'utf8');
-  expect(JSON.parse(text)).toMatchObject({ kind: 'crow-ladder notebook', studies: { length: 3 } });
+  expect(JSON.parse(text)).toMatchObject({ kind: 'crow-ladder notebook', studies: { length: 4 } });
   await page.keyboard.press('Escape');
   await row(page, 'Slow Tram, E♭ Lydian').getByRole('button', { name: 'Delete' }).click();
-  await expect(studies(page)).toHaveCount(2);
+  await expect(studies(page)).toHaveCount(3);
 
   await part(page, 'backups').click();
   const put = page.getByLabel('Notebook file to put back');
@@ -102,7 +102,7 @@ test('the whole notebook goes to a file, a damaged one changes nothing, a whole 
   await page.getByRole('button', { name: 'Yes, do it' }).click();
   await expect(page.getByText('Done. What was here before')).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(studies(page)).toHaveCount(3);
+  await expect(studies(page)).toHaveCount(4);
 
   await row(page, 'Slow Tram, E♭ Lydian').getByRole('button', { name: 'Delete' }).click();
   await part(page, 'backups').click();
@@ -112,7 +112,7 @@ test('the whole notebook goes to a file, a damaged one changes nothing, a whole 
   await page.getByRole('button', { name: 'Yes, do it' }).click();
   await expect(page.getByText('Done. What was here before')).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(studies(page)).toHaveCount(3);
+  await expect(studies(page)).toHaveCount(4);
 });
 
 test('five thousand entries stay quick to search and scroll', async ({ page, server }) => {
@@ -134,7 +134,7 @@ test('five thousand entries stay quick to search and scroll', async ({ page, ser
   });
   expect(sent.status()).toBe(201);
   await page.goto(`${server.url}/notebook`);
-  await expect(page.getByText('103 studies, 5003 licks')).toBeVisible();
+  await expect(page.getByText('104 studies, 5004 licks')).toBeVisible();
   expect(await rows(page).count()).toBeLessThan(60);
   await page.getByRole('searchbox').fill('lick 42-17');
   await expect(rows(page)).toHaveCount(2);

@@ -46,7 +46,7 @@ test('two windows on one study: neither loses, the player chooses', async ({ pag
   await expect(page.getByRole('alert')).toBeVisible();
   await page.getByRole('button', { name: 'Keep both, mine as a copy' }).click();
   await page.getByRole('link', { name: 'Notebook' }).click();
-  await expect(page.getByRole('button', { name: /other version/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Weathervane.*other version/ })).toBeVisible();
 });
 
 test('a saved study with an unknown scale opens, says so, and loses nothing', async ({ page, server }) => {
@@ -57,7 +57,7 @@ test('a saved study with an unknown scale opens, says so, and loses nothing', as
   db.close();
   await page.goto(`${server.url}/notebook`);
   await expect(page.getByText('there is no scale called "moonlit"')).toBeVisible();
-  await page.getByRole('button', { name: 'Weathervane, F♯ Dorian' }).click();
+  await page.getByRole('button', { name: 'Weathervane, F♯ Dorian', exact: true }).click();
   await expect(page.getByRole('alert')).toContainText('moonlit');
   await page.getByRole('button', { name: 'Use the major scale' }).click();
   await expect(heading(page)).toContainText('D Ionian');

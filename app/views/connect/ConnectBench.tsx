@@ -180,7 +180,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
         </p>
       )}
       <div className="mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[1fr_21rem]">
-        <div className="grid min-w-0 gap-3">
+        <div className="grid min-w-0 grid-cols-1 gap-3">
           {route && (
             <RouteTab
               instrument={instrument}
@@ -200,7 +200,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
             onDrop={(k) => dispatch(edited({ routes: body.routes.filter((_, at) => at !== k) }))}
           />
         </div>
-        <div className="grid gap-3">
+        <div className="grid min-w-0 grid-cols-1 gap-3">
           {steps[line.chosen] && (
             <NotePanel
               scale={body.scale}

@@ -58,6 +58,11 @@ export function LickBench({ body, lick, neck }: Props) {
   useKeys(commands);
 
   const [copy, setCopy] = useState<LickCopy | null>(null);
+  const board = useRef<HTMLDivElement>(null);
+  const show = useCallback((c: LickCopy | null) => {
+    setCopy(c);
+    if (c) board.current?.scrollIntoView({ block: 'nearest' });
+  }, []);
   const shown = copy && copy.steps.length === line.length ? copy.steps : line;
   const chosen = struck.findIndex((x) => x.index === edit.caret);
   const sounding = hear.now >= 0 ? struck.findIndex((x) => x.index === sounded[hear.now]?.index) : -1;
@@ -79,22 +84,24 @@ export function LickBench({ body, lick, neck }: Props) {
         </p>
       )}
       <NeckBar body={body} lick={lick} />
-      <LineNeck
-        instrument={neck}
-        notes={scale}
-        steps={shown}
-        title={glyphs(
-          `Neck with the lick ${lick.name}. Press a place to add a note after the caret. The list of notes after it has every place and length.`,
-        )}
-        chosen={copy ? -1 : chosen}
-        sounding={sounding}
-        onChoose={(k) => !copy && edit.setCaret(struck[k].index)}
-        onHold={(k, place: Place) => { edit.setCaret(struck[k].index); edit.put(place); }} // prettier-ignore
-        onPlace={copy ? undefined : edit.enter}
-      />
+      <div ref={board}>
+        <LineNeck
+          instrument={neck}
+          notes={scale}
+          steps={shown}
+          title={glyphs(
+            `Neck with the lick ${lick.name}. Press a place to add a note after the caret. The list of notes after it has every place and length.`,
+          )}
+          chosen={copy ? -1 : chosen}
+          sounding={sounding}
+          onChoose={(k) => !copy && edit.setCaret(struck[k].index)}
+          onHold={(k, place: Place) => { edit.setCaret(struck[k].index); edit.put(place); }} // prettier-ignore
+          onPlace={copy ? undefined : edit.enter}
+        />
+      </div>
       <NoteTools edit={edit} note={notes[edit.caret]} />
       <div className="mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[1fr_22rem]">
-        <div className="grid min-w-0 gap-3">
+        <div className="grid min-w-0 grid-cols-1 gap-3">
           <LickTab
             body={body}
             lick={lick}
@@ -104,9 +111,9 @@ export function LickBench({ body, lick, neck }: Props) {
             sounding={hear.now >= 0 ? sounded[hear.now].index : -1}
             onCaret={edit.setCaret}
           />
-          {notes.length > 0 && <CopiesPanel body={body} lick={lick} neck={neck} shown={copy} onShow={setCopy} onPut={put} />}
+          {notes.length > 0 && <CopiesPanel body={body} lick={lick} neck={neck} shown={copy} onShow={show} onPut={put} />}
         </div>
-        <div className="grid gap-3">
+        <div className="grid min-w-0 grid-cols-1 gap-3">
           <CheckPanel
             body={body}
             neck={neck}

@@ -71,7 +71,7 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
   return (
     <div
       ref={holder}
-      className="max-h-[70vh] overflow-auto rounded-[10px] border border-line bg-sheet"
+      className="relative max-h-[70vh] overflow-auto rounded-[10px] border border-line bg-sheet"
       tabIndex={0}
       role="region"
       aria-label="Studies and licks"

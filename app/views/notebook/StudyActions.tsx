@@ -80,7 +80,7 @@ export function StudyActions({ study, onOpen, onDelete, onProblem }: Props) {
         look="chip"
         text={
           <>
-            <Tag size={13} aria-hidden /> Name, tags
+            <Tag size={13} aria-hidden /> <span className="whitespace-nowrap">Name, tags</span>
           </>
         }
       >

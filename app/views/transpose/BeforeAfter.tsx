@@ -18,11 +18,11 @@ export function BeforeAfter({ preview, children }: { preview: Preview; children:
   const changes = useMemo(() => stringChanges(preview), [preview]);
   return (
     <div className="grid grid-cols-1 items-start gap-3 xl:grid-cols-[1fr_23rem]">
-      <div className="grid min-w-0 gap-3">
+      <div className="grid min-w-0 grid-cols-1 gap-3">
         <NeckCard title="Before" {...before} gone={gone} />
         {after && <NeckCard title="After" {...after} gone={[]} />}
       </div>
-      <div className="grid gap-3">
+      <div className="grid min-w-0 grid-cols-1 gap-3">
         <Panel title="String by string">
           <table className="num w-full text-left text-[13px]">
             <thead>

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Lick, StudyBody } from '../../../contract';
+import type { StudyBody } from '../../../contract';
 import { brightnessOrder, chromaOf, isScale, nutFret, relatedModes, struckNotes, toKey, type Instrument, type ScaleRef, type Shape } from '../../../core'; // prettier-ignore
 import { LIMITS } from '../../../core';
 import { Chooser } from '../../ui/Chooser';
@@ -8,8 +8,7 @@ import { Segmented } from '../../ui/Segmented';
 import { Select } from '../../ui/Select';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
-import { neckOf } from '../../store/licks';
-import { rootStrings, type Keep, type StudyMove } from '../../store/transpose';
+import { rootStrings, type Keep, type Line, type StudyMove } from '../../store/transpose';
 import { movedKey, scaleName, tonicsFor } from '../../words/scale-text';
 import { byWords, MOVE_NAMES, modeChangeWords } from '../../words/transpose-text';
 import { countWord, instrumentWords, matchTunings, retuned, type TuningChoice } from '../../words/tuning-text';
@@ -19,25 +18,25 @@ interface Props {
   body: StudyBody;
   shapes: Shape[];
   current: number;
-  subject: 'shape' | 'lick';
-  lick: Lick | null;
+  /** The line that is moved; null: the shape. */
+  line: Line | null;
   move: StudyMove;
   onMove: (move: StudyMove) => void;
 }
 
 /** The four moves side by side; the one that is worked with is framed. */
 export function MoveCards(props: Props) {
-  const { subject } = props;
+  const { line } = props;
   return (
     <div className="no-print mt-3 grid grid-cols-1 gap-3 sm:grid-cols-2 xl:grid-cols-4">
       <Card {...props} kind="key">
         <KeyMove {...props} />
       </Card>
       <Card {...props} kind="root">
-        {subject === 'shape' ? (
+        {line === null ? (
           <RootMove {...props} />
         ) : (
-          <p className="text-soft">A lick finds its other strings among its copies, in the Licks view.</p>
+          <p className="text-soft">A line finds its other strings among its copies, in the Licks view.</p>
         )}
       </Card>
       <Card {...props} kind="mode">
@@ -66,9 +65,9 @@ function Card({ kind, move, children }: Props & { kind: StudyMove['kind']; child
   );
 }
 
-const placesOf = ({ body, shapes, current, subject, lick }: Props) =>
-  subject === 'lick' && lick
-    ? { neck: neckOf(body, lick), places: struckNotes(lick.notes).map((s) => s.place) }
+const placesOf = ({ body, shapes, current, line }: Props) =>
+  line
+    ? { neck: line.neck, places: struckNotes(line.notes).map((s) => s.place) }
     : { neck: body.instrument, places: shapes[current].notes.map(({ string, fret }) => ({ string, fret })) };
 
 /** The key, and every place where it then fits, nearest first. */
@@ -174,10 +173,10 @@ const KEEPS: { value: Keep; label: string }[] = [
 ];
 const low = (open: string[]): string => [...open].reverse().join(' ').replace(/-?\d/g, '');
 
-function TuningMove({ body, subject, lick, move, onMove }: Props) {
-  const from = subject === 'lick' && lick ? neckOf(body, lick) : body.instrument;
+function TuningMove({ body, line, move, onMove }: Props) {
+  const from = line?.neck ?? body.instrument;
   const now: Instrument = move.kind === 'tuning' ? move.instrument : from;
-  const keep: Keep = move.kind === 'tuning' ? (subject === 'lick' && move.keep === 'layout' ? 'sound' : move.keep) : 'sound';
+  const keep: Keep = move.kind === 'tuning' ? (line && move.keep === 'layout' ? 'sound' : move.keep) : 'sound';
   const set = (instrument: Instrument, kept: Keep = keep): void => onMove({ kind: 'tuning', instrument, keep: kept });
   return (
     <>
@@ -220,7 +219,7 @@ function TuningMove({ body, subject, lick, move, onMove }: Props) {
           onChange={(capo) => set({ ...now, capo })}
         />
       </div>
-      <Segmented<Keep> label="Keep" value={keep} options={subject === 'lick' ? KEEPS.slice(0, 2) : KEEPS} onChange={(k) => set(now, k)} />
+      <Segmented<Keep> label="Keep" value={keep} options={line ? KEEPS.slice(0, 2) : KEEPS} onChange={(k) => set(now, k)} />
     </>
   );
 }

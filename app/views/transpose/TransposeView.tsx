@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { MOST_LICKS, type Lick, type StudyBody } from '../../../contract';
+import { MOST_LICKS, type StudyBody } from '../../../contract';
 import { ConflictBar, SaveNote } from '../../shell/SaveNote';
 import { KeyList } from '../../shell/KeyList';
 import { useKeys } from '../../shell/keys';
@@ -9,9 +9,9 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { useCreateStudyMutation } from '../../store/api';
 import { change } from '../../store/change';
 import { edited } from '../../store/editor';
-import { addLick, neckOf, newId, openLick, sameNeck } from '../../store/licks';
+import { addLick, freshLick, sameNeck } from '../../store/licks';
 import { selectRung, type Laid } from '../../store/study';
-import { movedLine, movedStudy, previewLick, previewShape, type StudyMove } from '../../store/transpose';
+import { linesOf, movedLine, movedStudy, previewLine, previewShape, type Line, type StudyMove } from '../../store/transpose';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { Signs } from '../../ui/Signs';
@@ -32,7 +32,7 @@ export function TransposeView() {
   return <StudyGate>{(body, laid) => <OpenTranspose body={body} laid={laid} />}</StudyGate>;
 }
 
-type Subject = 'shape' | 'lick';
+const SHAPE = 'shape';
 
 function OpenTranspose({ body, laid }: { body: StudyBody; laid: Laid }) {
   const current = useAppSelector(selectRung);
@@ -53,14 +53,14 @@ function OpenTranspose({ body, laid }: { body: StudyBody; laid: Laid }) {
 }
 
 function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: number }) {
-  const lick = openLick(body);
-  const [wanted, setSubject] = useState<Subject>('shape');
-  const subject: Subject = lick?.notes.length ? wanted : 'shape';
+  const lines = useMemo(() => linesOf(body), [body]);
+  const [wanted, setSubject] = useState(SHAPE);
+  const line = lines.find((l) => l.key === wanted) ?? null;
   const [move, setMove] = useState<StudyMove>({ kind: 'key', by: 2 });
   const shape = laid.shapes[current];
   const preview = useMemo(
-    () => (subject === 'lick' && lick ? previewLick(body, lick, move) : previewShape(body, laid.shapes, current, move)),
-    [subject, lick, body, laid.shapes, current, move],
+    () => (line ? previewLine(body, line, move) : previewShape(body, laid.shapes, current, move)),
+    [line, body, laid.shapes, current, move],
   );
   const whole = useMemo(() => movedStudy(body, laid.shapes, current, move), [body, laid.shapes, current, move]);
   const [, toggleTheme] = useTheme();
@@ -74,7 +74,7 @@ function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: 
         <h1 className="text-[21px] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[25px]">
           Move{' '}
           <b className="font-semibold text-feather">
-            <Signs>{subject === 'lick' && lick ? `the lick ${lick.name}` : `the shape ${shape.label}`}</Signs>
+            <Signs>{line ? `the ${line.kind} ${line.name}` : `the shape ${shape.label}`}</Signs>
           </b>{' '}
           to{' '}
           <b className="font-semibold text-feather">
@@ -88,28 +88,28 @@ function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: 
           </b>
         </h1>
         <p className="num mt-0.5 text-[13px] text-soft">
-          <Signs>{`${scaleName(body.scale)} · ${instrumentWords(subject === 'lick' && lick ? neckOf(body, lick) : body.instrument)}`}</Signs>
+          <Signs>{`${scaleName(body.scale)} · ${instrumentWords(line?.neck ?? body.instrument)}`}</Signs>
         </p>
       </header>
-      {lick && lick.notes.length > 0 && (
+      {lines.length > 0 && (
         <div className="no-print my-3">
-          <Segmented<Subject>
+          <Segmented
             label="What is moved"
-            value={subject}
+            value={line?.key ?? SHAPE}
             options={[
-              { value: 'shape', label: `Shape: ${shape.label}` },
-              { value: 'lick', label: `Lick: ${lick.name}` },
+              { value: SHAPE, label: `Shape: ${shape.label}` },
+              ...lines.map((l) => ({ value: l.key, label: `${l.kind === 'lick' ? 'Lick' : 'Route'}: ${l.name}` })),
             ]}
             onChange={setSubject}
           />
         </div>
       )}
-      <MoveCards body={body} shapes={laid.shapes} current={current} subject={subject} lick={lick} move={move} onMove={setMove} />
+      <MoveCards body={body} shapes={laid.shapes} current={current} line={line} move={move} onMove={setMove} />
       <p className="my-3 text-[15px]" role="status" aria-live="polite">
         <Signs>{previewWords(move, preview)}</Signs>
       </p>
       <BeforeAfter preview={preview}>
-        <Actions body={body} move={move} subject={subject} lick={lick} fits={preview.after !== null} edit={whole.edit} lost={whole.lost} />
+        <Actions body={body} move={move} line={line} fits={preview.after !== null} edit={whole.edit} lost={whole.lost} />
       </BeforeAfter>
       <footer className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
         <span className="max-sm:hidden">1 key · 2 root string · 3 mode · 4 tuning</span>
@@ -134,21 +134,20 @@ function headline(move: StudyMove, scale: string, instrument: string): string {
 interface ActionProps {
   body: StudyBody;
   move: StudyMove;
-  subject: Subject;
-  lick: Lick | null;
+  line: Line | null;
   fits: boolean;
   edit: Partial<StudyBody>;
   lost: string[];
 }
 
 /** What to do with the move: here, as a new study, or as a new lick. Undo takes any of them back. */
-function Actions({ body, move, subject, lick, fits, edit, lost }: ActionProps) {
+function Actions({ body, move, line, fits, edit, lost }: ActionProps) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [create, { isLoading }] = useCreateStudyMutation();
   const [said, setSaid] = useState<string | null>(null);
   const openAndGo = useOpenAndGo(setSaid);
-  const changes = Object.keys(edit).length > 0 && (fits || subject === 'lick');
+  const changes = Object.keys(edit).length > 0 && (fits || line !== null);
   const here = (): void => {
     dispatch(edited(edit));
     setSaid('The whole study was moved. Undo brings it back.');
@@ -160,23 +159,23 @@ function Actions({ body, move, subject, lick, fits, edit, lost }: ActionProps) {
     else setSaid('It could not be made: the server does not answer, or refused it.');
   };
   const asLick = (): void => {
-    if (!lick) return;
-    const moved = movedLine(body, neckOf(body, lick), lick.notes, move);
+    const moved = line && movedLine(body, line.neck, line.notes, move);
     if (!moved) return;
+    const { tempo, meter, tags } = line;
     const instrument = sameNeck(moved.instrument, body.instrument) ? null : moved.instrument;
-    const name = `${lick.name}, ${scaleName(moved.scale)}`.slice(0, 120);
-    dispatch(change((now) => addLick(now.body, { ...lick, id: newId(), name, notes: moved.notes, instrument, practisedAt: null })));
+    const name = `${line.name}, ${scaleName(moved.scale)}`.slice(0, 120);
+    dispatch(change((now) => addLick(now.body, { ...freshLick(now.body, name), tempo, meter, tags, instrument, notes: moved.notes })));
     void navigate('/licks');
   };
   return (
     <div className="no-print grid gap-2">
       <div className="flex flex-wrap items-center gap-2">
-        {subject === 'lick' && move.kind !== 'root' && (
+        {line && move.kind !== 'root' && (
           <Button look="brass" disabled={!fits || body.licks.length >= MOST_LICKS} onClick={asLick}>
             Keep it as a new lick
           </Button>
         )}
-        <Button look={subject === 'shape' ? 'brass' : 'plain'} disabled={!changes} onClick={here}>
+        <Button look={line ? 'plain' : 'brass'} disabled={!changes} onClick={here}>
           {move.kind === 'root' ? 'Go to that rung' : 'Move the whole study'}
         </Button>
         {move.kind !== 'root' && (
