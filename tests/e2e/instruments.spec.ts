@@ -40,6 +40,7 @@ test('tuning up is cautioned; nonsense is refused in place', async ({ page, serv
 
 test('a tuning goes out as Scala files and comes back; a broken file changes nothing', async ({ page, server }) => {
   await page.goto(`${server.url}/instruments`);
+  await page.getByRole('button', { name: 'Lantern fourths', exact: true }).click();
   const paths: { name: string; mimeType: string; buffer: Buffer }[] = [];
   for (const button of ['Scala .scl', 'Scala .kbm']) {
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: button }).click()]);
