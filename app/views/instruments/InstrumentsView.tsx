@@ -14,6 +14,7 @@ import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
 import { UndoBar } from '../../ui/UndoBar';
 import { instrumentWords } from '../../words/tuning-text';
+import { useOpenStudy } from '../useOpenStudy';
 import { InstrumentFiles } from './InstrumentFiles';
 import { InstrumentForm } from './InstrumentForm';
 
@@ -41,7 +42,10 @@ export function InstrumentsView() {
   const usedId = useAppSelector((s) => s.editor.body?.instrumentId ?? null);
   const hasStudy = useAppSelector((s) => s.editor.body !== null);
   const dispatch = useAppDispatch();
-  const kept = data?.find((i) => i.id === chosen) ?? data?.find((i) => i.id === usedId) ?? data?.[0];
+  // Not before it is known which study is open: the form must not change under the player's hands.
+  const settled = useOpenStudy() !== 'opening';
+  const shown = settled ? data : undefined;
+  const kept = shown?.find((i) => i.id === chosen) ?? shown?.find((i) => i.id === usedId) ?? shown?.[0];
 
   const make = async (body: Instrument): Promise<void> => {
     const result = await create(body);
