@@ -5,7 +5,6 @@ import { defaultSchool, glyphs, midiOf, pickStrokes, placesOf, type NeckNote, ty
 import { LineNeck } from '../../neck/LineNeck';
 import { KeyList } from '../../shell/KeyList';
 import { useKeys } from '../../shell/keys';
-import { SaveNote } from '../../shell/SaveNote';
 import { useTheme } from '../../shell/theme';
 import { useHear } from '../../sound/useHear';
 import { useAppDispatch } from '../../store';
@@ -19,7 +18,7 @@ import { keptName, routeNeedsCare, WAY_WORDS } from '../../words/route-text';
 import type { Search } from '../../workers/useSearch';
 import { HandPart } from '../HandPart';
 import { HearButton, Tempo } from '../HearTools';
-import { UndoRedo } from '../UndoRedo';
+import { StudyFooter } from '../StudyFooter';
 import { ConnectSentence } from './ConnectSentence';
 import { KeptRoutes } from './KeptRoutes';
 import { NotePanel } from './NotePanel';
@@ -220,15 +219,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
           }
         </div>
       </div>
-      <footer className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
-        <span className="max-sm:hidden">1 to 4 way there · ← → note · ↑ ↓ its other places · [ ] goal · V turn round · Space hear</span>
-        <button type="button" className="cursor-pointer underline" onClick={showKeys}>
-          ? all keys
-        </button>
-        <UndoRedo />
-        <span className="grow" />
-        <SaveNote />
-      </footer>
+      <StudyFooter hint="1 to 4 way there · ← → note · ↑ ↓ its other places · [ ] goal · V turn round · Space hear" onKeys={showKeys} />
       <KeyList commands={commands} open={keysOpen} onOpenChange={setKeysOpen} />
       <p role="status" aria-live="polite" className="sr-only">
         <Signs>{isKept ? 'This route is kept with the study.' : ''}</Signs>

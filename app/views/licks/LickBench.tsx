@@ -5,14 +5,13 @@ import { LineNeck } from '../../neck/LineNeck';
 import { useWidth } from '../../neck/useWidth';
 import { KeyList } from '../../shell/KeyList';
 import { useKeys } from '../../shell/keys';
-import { SaveNote } from '../../shell/SaveNote';
 import { useTheme } from '../../shell/theme';
 import { useHear } from '../../sound/useHear';
 import { TabStaff } from '../../tab/TabStaff';
 import { tabGeometry } from '../../tab/layout';
 import { lickColumns, lickLength, lickNoteWords } from '../../words/lick-text';
 import { HearButton, Tempo } from '../HearTools';
-import { UndoRedo } from '../UndoRedo';
+import { StudyFooter } from '../StudyFooter';
 import { CheckPanel } from './CheckPanel';
 import { CopiesPanel } from './CopiesPanel';
 import { DegreePanel } from './DegreePanel';
@@ -124,15 +123,7 @@ export function LickBench({ body, lick, neck }: Props) {
           <LickDetails body={body} lick={lick} onSet={edit.set} />
         </div>
       </div>
-      <footer className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
-        <span className="max-sm:hidden">click the neck to add · ← → notes · digits fret · + − length · H P S T joins · Space hear</span>
-        <button type="button" className="cursor-pointer underline" onClick={showKeys}>
-          ? all keys
-        </button>
-        <UndoRedo />
-        <span className="grow" />
-        <SaveNote />
-      </footer>
+      <StudyFooter hint="click the neck to add · ← → notes · digits fret · + − length · H P S T joins · Space hear" onKeys={showKeys} />
       <KeyList commands={commands} open={keysOpen} onOpenChange={setKeysOpen} />
     </>
   );

@@ -3,7 +3,7 @@ import type { StudyBody } from '../../../contract';
 import type { Place } from '../../../core';
 import { KeyList } from '../../shell/KeyList';
 import { useKeys } from '../../shell/keys';
-import { ConflictBar, SaveNote } from '../../shell/SaveNote';
+import { ConflictBar } from '../../shell/SaveNote';
 import { useTheme } from '../../shell/theme';
 import { upAndDown, useHear } from '../../sound/useHear';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -20,7 +20,7 @@ import { Problem } from '../Problem';
 import { Sentence } from './Sentence';
 import { SheetPart } from './SheetPart';
 import { Toolbar } from './Toolbar';
-import { UndoRedo } from '../UndoRedo';
+import { StudyFooter } from '../StudyFooter';
 import { useMapCommands } from './useMapCommands';
 
 /** The whole neck for one study: what is mapped, where, with which fingers. */
@@ -95,15 +95,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
       {shape && <WhyLine body={body} shape={shape} shapes={laid.shapes} />}
       {shape && finger && <FingerPart body={body} shape={shape} at={finger} onClose={() => setFinger(null)} />}
       <MapPanels body={body} laid={laid} current={current} seam={seam} />
-      <footer className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
-        <span className="max-sm:hidden">← → rung · ↑ ↓ root string · [ ] key by half step · L labels · Space hear</span>
-        <button type="button" className="cursor-pointer underline" onClick={showKeys}>
-          ? all keys
-        </button>
-        <UndoRedo />
-        <span className="grow" />
-        <SaveNote />
-      </footer>
+      <StudyFooter hint="← → rung · ↑ ↓ root string · [ ] key by half step · L labels · Space hear" onKeys={showKeys} />
       <KeyList commands={commands} open={keysOpen} onOpenChange={setKeysOpen} />
     </>
   );

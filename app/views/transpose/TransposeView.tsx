@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { MOST_LICKS, type StudyBody } from '../../../contract';
-import { ConflictBar, SaveNote } from '../../shell/SaveNote';
+import { ConflictBar } from '../../shell/SaveNote';
 import { KeyList } from '../../shell/KeyList';
 import { useKeys } from '../../shell/keys';
 import { useTheme } from '../../shell/theme';
@@ -21,7 +21,7 @@ import { instrumentWords } from '../../words/tuning-text';
 import { InstrumentBar } from '../InstrumentBar';
 import { Problem } from '../Problem';
 import { StudyGate } from '../StudyGate';
-import { UndoRedo } from '../UndoRedo';
+import { StudyFooter } from '../StudyFooter';
 import { useOpenAndGo } from '../useOpenAndGo';
 import { BeforeAfter } from './BeforeAfter';
 import { MoveCards } from './MoveCards';
@@ -111,15 +111,7 @@ function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: 
       <BeforeAfter preview={preview}>
         <Actions body={body} move={move} line={line} fits={preview.after !== null} edit={whole.edit} lost={whole.lost} />
       </BeforeAfter>
-      <footer className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
-        <span className="max-sm:hidden">1 key · 2 root string · 3 mode · 4 tuning</span>
-        <button type="button" className="cursor-pointer underline" onClick={showKeys}>
-          ? all keys
-        </button>
-        <UndoRedo />
-        <span className="grow" />
-        <SaveNote />
-      </footer>
+      <StudyFooter hint="1 key · 2 root string · 3 mode · 4 tuning" onKeys={showKeys} />
       <KeyList commands={commands} open={keysOpen} onOpenChange={setKeysOpen} />
     </>
   );

@@ -1,0 +1,17 @@
+import { SaveNote } from '../shell/SaveNote';
+import { UndoRedo } from './UndoRedo';
+
+/** The foot of a view on the open study: its most used keys, all keys, undo and redo, and whether it is saved. */
+export function StudyFooter({ hint, onKeys }: { hint: string; onKeys: () => void }) {
+  return (
+    <footer className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
+      <span className="max-sm:hidden">{hint}</span>
+      <button type="button" className="cursor-pointer underline" onClick={onKeys}>
+        ? all keys
+      </button>
+      <UndoRedo />
+      <span className="grow" />
+      <SaveNote />
+    </footer>
+  );
+}
