@@ -10,6 +10,7 @@ export default {
     '<rootDir>/app',
     '<rootDir>/demo',
     '<rootDir>/tests/outside',
+    '<rootDir>/tests/durability',
     '<rootDir>/scripts',
   ],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],

@@ -8,6 +8,7 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   reporter: [['list']],
   use: {
+    serviceWorkers: 'block', // let in where it is what is tested
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',

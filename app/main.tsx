@@ -1,9 +1,9 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
-import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
-import { NotLoaded } from './shell/NotLoaded';
+import { createBrowserRouter, Navigate, RouterProvider, useRouteError } from 'react-router';
 import { Shell } from './shell/Shell';
+import { ViewBoundary, ViewBroke } from './shell/ViewBoundary';
 import { applyTheme } from './shell/theme';
 import { store } from './store';
 import './styles.css';
@@ -16,23 +16,37 @@ applyTheme();
 const router = createBrowserRouter([
   {
     hydrateFallbackElement: <></>,
-    errorElement: <NotLoaded />,
     element: (
       <BringInProvider>
         <Shell />
       </BringInProvider>
     ),
+    // A view whose file does not load breaks alone: the shell stays.
     children: [
-      { path: '/map', element: <MapView /> },
-      { path: '/connect', lazy: async () => ({ Component: (await import('./views/connect/ConnectView')).ConnectView }) },
-      { path: '/transpose', lazy: async () => ({ Component: (await import('./views/transpose/TransposeView')).TransposeView }) },
-      { path: '/licks', lazy: async () => ({ Component: (await import('./views/licks/LicksView')).LicksView }) },
-      { path: '/instruments', lazy: async () => ({ Component: (await import('./views/instruments/InstrumentsView')).InstrumentsView }) },
-      { path: '/notebook', lazy: async () => ({ Component: (await import('./views/notebook/NotebookView')).NotebookView }) },
-      { path: '*', element: <Navigate to="/map" replace /> },
+      {
+        element: <ViewBoundary />,
+        errorElement: <NotLoaded />,
+        children: [
+          { path: '/map', element: <MapView /> },
+          { path: '/connect', lazy: async () => ({ Component: (await import('./views/connect/ConnectView')).ConnectView }) },
+          { path: '/transpose', lazy: async () => ({ Component: (await import('./views/transpose/TransposeView')).TransposeView }) },
+          { path: '/licks', lazy: async () => ({ Component: (await import('./views/licks/LicksView')).LicksView }) },
+          {
+            path: '/instruments',
+            lazy: async () => ({ Component: (await import('./views/instruments/InstrumentsView')).InstrumentsView }),
+          },
+          { path: '/notebook', lazy: async () => ({ Component: (await import('./views/notebook/NotebookView')).NotebookView }) },
+          { path: '/versions/:id', lazy: async () => ({ Component: (await import('./views/versions/VersionsView')).VersionsView }) },
+          { path: '*', element: <Navigate to="/map" replace /> },
+        ],
+      },
     ],
   },
 ]);
+
+function NotLoaded() {
+  return <ViewBroke error={useRouteError()} resetErrorBoundary={() => location.reload()} />;
+}
 
 const root = document.getElementById('root');
 if (root) {

@@ -1,7 +1,10 @@
 import type { Instrument } from '../core';
 import { instrumentSchema } from './instrument';
-import { problemsOf } from './record';
-import { studySchema, upgradeStudy, type StudyBody } from './study';
+import { ID } from './parts';
+import { problemsOf, type Problem } from './record';
+import { studySchema, type StudyBody } from './study';
+import { upgradeStudy } from './formats';
+import { shortened } from './words';
 
 /** Studies and instruments in one file: a study, some of them, or a whole notebook. Described in docs/formats.md. */
 export interface Bundle {
@@ -10,66 +13,133 @@ export interface Bundle {
   /** The notebook's own ids; a study names its instrument by one of them. */
   instruments: { id: string; body: Instrument }[];
   studies: { id: string; body: StudyBody }[];
+  /** Earlier states of the studies, where they were asked for. */
+  versions?: BundleVersion[];
+}
+
+export interface BundleVersion {
+  /** Id of the study in this bundle. */
+  study: string;
+  revision: number;
+  /** When it was saved, milliseconds since 1970. */
+  at: number;
+  body: StudyBody;
 }
 
 export const BUNDLE_KIND = 'crow-ladder notebook';
 const VERSION = 1;
 const MOST_RECORDS = 20_000;
+/** Versions that a bundle holds at most: those of the studies in it. */
+const MOST_VERSIONS = 50_000;
 
-export const writeBundle = (studies: Bundle['studies'], instruments: Bundle['instruments']): string =>
-  `${JSON.stringify({ kind: BUNDLE_KIND, version: VERSION, instruments, studies } satisfies Bundle, null, 1)}\n`;
+export const writeBundle = (studies: Bundle['studies'], instruments: Bundle['instruments'], versions?: Bundle['versions']): string =>
+  `${JSON.stringify({ kind: BUNDLE_KIND, version: VERSION, instruments, studies, ...(versions ? { versions } : {}) } satisfies Bundle, null, 1)}\n`;
 
 /** What came of reading a bundle: it whole, or why not and where. Studies of older formats are brought up to date. */
 export type ReadBundle = { bundle: Bundle } | { problem: string };
 
-const say = (problem: string): ReadBundle => ({ problem });
+const say = (problem: string): ReadBundle => ({ problem: shortened(problem) });
 const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Reads a bundle from text. Nothing is taken from a bundle of which any part is broken. */
-export function readBundle(text: string): ReadBundle {
+export function readBundle(text: string, onDone?: (share: number) => void): ReadBundle {
   let value: unknown;
   try {
     value = JSON.parse(text);
   } catch (e) {
     return say(`This is not whole JSON: ${(e as Error).message}.`);
   }
-  return checkBundle(value);
+  if (nestingOf(value) > MOST_NESTED) return say(`This is nested more than ${MOST_NESTED} levels deep: it is no notebook.`);
+  return checkBundle(value, onDone);
 }
 
-/** Checks a value that should be a bundle; says by name and path what is wrong. */
-export function checkBundle(value: unknown): ReadBundle {
+/** Levels that any JSON of ours has at most. */
+export const MOST_NESTED = 32;
+
+/** How deep lists and objects of a parsed value are nested; looks no deeper than what is ever read, so that no value exhausts the stack. */
+export function nestingOf(value: unknown, most = MOST_NESTED): number {
+  if (typeof value !== 'object' || value === null) return 0;
+  if (most === 0) return 1;
+  let deepest = 0;
+  for (const key in value) {
+    const inner = (value as Record<string, unknown>)[key];
+    if (typeof inner === 'object' && inner !== null) deepest = Math.max(deepest, nestingOf(inner, most - 1));
+    if (deepest >= most) break;
+  }
+  return deepest + 1;
+}
+
+/** Checks a value that should be a bundle; says by name and path what is wrong. Tells how far it is, 0 to 1. */
+export function checkBundle(value: unknown, onDone: (share: number) => void = () => undefined): ReadBundle {
   if (!isRecord(value) || value.kind !== BUNDLE_KIND) return say('This is JSON, but no notebook of Crow Ladder.');
   if (value.version !== VERSION)
-    return say(`This notebook is of version ${String(value.version)}; this Crow Ladder reads version ${VERSION}.`);
-  const { instruments = [], studies = [] } = value;
-  if (!Array.isArray(instruments) || !Array.isArray(studies))
-    return say('This notebook is damaged: instruments and studies must be lists.');
+    return say(
+      typeof value.version === 'number'
+        ? `This notebook is of version ${value.version}; this Crow Ladder reads version ${VERSION}.`
+        : 'This notebook does not say its version.',
+    );
+  const { instruments = [], studies = [], versions } = value;
+  if (!Array.isArray(instruments) || !Array.isArray(studies) || (versions !== undefined && !Array.isArray(versions)))
+    return say('This notebook is damaged: instruments, studies and versions must be lists.');
   if (instruments.length + studies.length > MOST_RECORDS) return say(`More than ${MOST_RECORDS} records in one file.`);
-  const wrongInstrument = firstProblem(instruments, 'instruments', (b) => problemsOf(instrumentSchema, b));
+  if (versions && versions.length > MOST_VERSIONS) return say(`More than ${MOST_VERSIONS} earlier versions in one file.`);
+  const total = instruments.length + studies.length + (versions?.length ?? 0);
+  let seen = 0;
+  const counted = (check: (body: unknown) => Problem[]) => (body: unknown) => {
+    onDone(seen++ / Math.max(1, total));
+    return check(body);
+  };
+  const wrongInstrument = firstProblem(instruments, 'instruments', counted((b) => problemsOf(instrumentSchema, b))); // prettier-ignore
   if (wrongInstrument) return say(wrongInstrument);
-  const upgraded = studies.map((s: unknown) => (isRecord(s) && isRecord(s.body) ? { ...s, body: upgradeStudy(s.body) } : s));
-  const wrongStudy = firstProblem(upgraded, 'studies', (b) => problemsOf(studySchema, b));
+  const upgraded = studies.map(upToDate);
+  const checkStudy = counted((b) => problemsOf(studySchema, b));
+  const wrongStudy = firstProblem(upgraded, 'studies', checkStudy);
   if (wrongStudy) return say(wrongStudy);
+  const earlier = versions?.map(upToDate);
+  const wrongVersion = earlier && firstVersionProblem(earlier, new Set(upgraded.map((s) => (s as { id: string }).id)), checkStudy);
+  if (wrongVersion) return say(wrongVersion);
   return {
     bundle: {
       kind: BUNDLE_KIND,
       version: VERSION,
       instruments: instruments as Bundle['instruments'],
       studies: upgraded as Bundle['studies'],
+      ...(earlier ? { versions: earlier as BundleVersion[] } : {}),
     },
   };
 }
 
-function firstProblem(records: unknown[], list: string, check: (body: unknown) => { field: string; message: string }[]): string | null {
+/** A record whose body, if it is one, is a study of today. */
+const upToDate = (r: unknown): unknown => (isRecord(r) && isRecord(r.body) ? { ...r, body: upgradeStudy(r.body) } : r);
+
+function firstProblem(records: unknown[], list: string, check: (body: unknown) => Problem[]): string | null {
   const ids = new Set<unknown>();
   for (const [k, r] of records.entries()) {
-    if (!isRecord(r) || typeof r.id !== 'string' || !r.id || r.id.length > 64)
-      return `${list}[${k}]: a record with an id is expected here.`;
+    if (!isRecord(r) || typeof r.id !== 'string' || !ID.test(r.id))
+      return `${list}[${k}]: a record with an id of letters, digits, - and _ is expected here.`;
     if (ids.has(r.id)) return `${list}[${k}]: the id ${r.id} stands twice.`;
     ids.add(r.id);
-    const [problem] = check(r.body);
-    const name = isRecord(r.body) && typeof r.body.name === 'string' ? ` (${r.body.name})` : '';
-    if (problem) return `${list}[${k}]${name}${problem.field ? `, ${problem.field}` : ''}: ${problem.message}`;
+    const found = problemIn(r.body, check);
+    if (found) return `${list}[${k}]${found}`;
+  }
+  return null;
+}
+
+/** " (its name), field: what is wrong". */
+function problemIn(body: unknown, check: (body: unknown) => Problem[]): string | null {
+  const [problem] = check(body);
+  const name = isRecord(body) && typeof body.name === 'string' ? ` (${body.name.slice(0, 60)})` : '';
+  return problem ? `${name}${problem.field ? `, ${problem.field}` : ''}: ${problem.message}` : null;
+}
+
+const isCount = (value: unknown): boolean => typeof value === 'number' && Number.isSafeInteger(value) && value >= 0;
+
+function firstVersionProblem(versions: unknown[], studies: ReadonlySet<string>, check: (body: unknown) => Problem[]): string | null {
+  for (const [k, v] of versions.entries()) {
+    if (!isRecord(v) || typeof v.study !== 'string' || !studies.has(v.study)) return `versions[${k}]: it is of no study in this file.`;
+    if (!Number.isSafeInteger(v.revision) || !isCount(v.at)) return `versions[${k}]: a revision and a time are expected here.`;
+    const found = problemIn(v.body, check);
+    if (found) return `versions[${k}]${found}`;
   }
   return null;
 }

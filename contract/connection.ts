@@ -1,22 +1,36 @@
-import { boolean, lazy, number, object, string } from 'yup';
+import './words';
+import { boolean, lazy, number, object } from 'yup';
 import {
   CONNECT_WAYS,
   MOST_WEIGHT,
   type ConnectWay,
+  type FingeredStep,
+  type FingeringSchool,
+  type Hand,
+  type Instrument,
+  type Layout,
   type Picking,
   type Place,
   type Route,
   type RouteGoal,
   type RouteWeights,
+  type ScaleRef,
+  type Stroke,
 } from '../core';
-import { list, oneOf, place, record, rungRef, whole, type RungRef } from './parts';
+import { instrumentSchema } from './instrument';
+import { layoutSchema } from './layout';
+import { hasOnly, isWhole } from './lick';
+import { id, list, name, oneOf, place, record, rungRef, whole, type RungRef } from './parts';
+import { scaleRefSchema } from './scale';
+import { handSchema, schoolSchema } from './hand';
 
 export const WAYS = [...CONNECT_WAYS, 'best'] as const;
 export type Way = ConnectWay | 'best';
 
-/** Most notes that a line typed by hand has, and most routes that a study keeps. */
+/** Most notes that a line typed by hand has, most routes that a study keeps, and most notes of one of them. */
 export const MOST_TYPED = 400;
 export const MOST_KEPT = 60;
+export const MOST_KEPT_NOTES = 400;
 
 /** What is asked of Connect: from where to where, and how. */
 export interface Connection {
@@ -43,11 +57,25 @@ export interface Connection {
   staff: boolean;
 }
 
-/** A route kept with the study: what was asked, and the notes as they were then, for drills and files. */
+/** The study as it was when a route was kept: what its question was asked of. */
+export interface RouteSetting {
+  instrument: Instrument;
+  scale: ScaleRef;
+  layout: Layout;
+  school: FingeringSchool | null;
+  hand: Hand['size'];
+}
+
+/** A route kept with the study: its notes as they were, and beside them what had been asked, and of what. */
 export interface KeptRoute {
+  /** Its own within the study. */
+  id: string;
   name: string;
-  asked: Connection;
   steps: Route['steps'];
+  /** One a note. */
+  strokes: Stroke[];
+  asked: Connection;
+  on: RouteSetting;
 }
 
 const factor = (min: number, max: number) => number().strict().required().min(min).max(max);
@@ -56,11 +84,21 @@ const factor = (min: number, max: number) => number().strict().required().min(mi
 const goal = lazy((value: unknown) => {
   const fields = value && typeof value === 'object' ? value : {};
   if (value === null) return object().nullable();
-  if ('pitch' in fields) return record({ pitch: whole(0, 163) }).required();
-  return ('string' in fields ? place : record({ fret: whole(1, 36) })).required();
+  if ('pitch' in fields) return record<{ pitch: number }>({ pitch: whole(0, 163) }).required();
+  return ('string' in fields ? place : record<{ fret: number }>({ fret: whole(1, 36) })).required();
 });
 
-export const connectionSchema = record({
+const weightsSchema = record<RouteWeights>({
+  travel: factor(0, MOST_WEIGHT),
+  shifts: factor(0, MOST_WEIGHT),
+  stretch: factor(0, MOST_WEIGHT),
+  stringChanges: factor(0, MOST_WEIGHT),
+  openStrings: factor(0, MOST_WEIGHT),
+  tone: factor(-1, 1),
+  region: factor(0, MOST_WEIGHT),
+});
+
+export const connectionSchema = record<Connection>({
   way: oneOf(WAYS),
   from: rungRef.required(),
   to: rungRef.required(),
@@ -68,37 +106,69 @@ export const connectionSchema = record({
   start: place.nullable().defined(),
   goal,
   motion: oneOf(['run', 'thirds', 'given']),
-  pitches: list(whole(0, 163), MOST_TYPED),
-  within: record({ fromFret: whole(0, 36), toFret: whole(0, 36) })
+  pitches: list(whole(0, 163), MOST_TYPED, { plainly: (v) => isWhole(v, [0, 163]) }),
+  within: record<NonNullable<Connection['within']>>({ fromFret: whole(0, 36), toFret: whole(0, 36) })
     .nullable()
     .defined(),
-  weights: record({
-    travel: factor(0, MOST_WEIGHT),
-    shifts: factor(0, MOST_WEIGHT),
-    stretch: factor(0, MOST_WEIGHT),
-    stringChanges: factor(0, MOST_WEIGHT),
-    openStrings: factor(0, MOST_WEIGHT),
-    tone: factor(-1, 1),
-    region: factor(0, MOST_WEIGHT),
-  }).required(),
-  held: list(record({ index: whole(0, 20_000), string: whole(1, 12), fret: whole(0, 36) }), MOST_TYPED),
-  fingers: list(record({ index: whole(0, 20_000), finger: whole(0, 4) }), MOST_TYPED),
+  weights: weightsSchema.required(),
+  held: list(record<Connection['held'][number]>({ index: whole(0, 20_000), string: whole(1, 12), fret: whole(0, 36) }), MOST_TYPED, {
+    plainly: (v) => hasOnly(v, HELD_KEYS) && isWhole(v.index, [0, 20_000]) && isWhole(v.string, [1, 12]) && isWhole(v.fret, [0, 36]),
+  }),
+  fingers: list(record<Connection['fingers'][number]>({ index: whole(0, 20_000), finger: whole(0, 4) }), MOST_TYPED, {
+    plainly: (v) => hasOnly(v, FINGER_KEYS) && isWhole(v.index, [0, 20_000]) && isWhole(v.finger, [0, 4]),
+  }),
   picking: oneOf(['alternate', 'economy', 'hammered']),
   choice: whole(0, 50),
   staff: boolean().strict().required(),
 });
+const HELD_KEYS = new Set(['index', 'string', 'fret']);
+const FINGER_KEYS = new Set(['index', 'finger']);
 
-const step = record({
+const MOVES = ['start', 'stay', 'stretch', 'shift', 'slide', 'roll'];
+export const stepSchema = record<FingeredStep>({
   string: whole(1, 12),
   fret: whole(0, 36),
   finger: whole(0, 4),
   handFret: whole(0, 40),
-  move: oneOf(['start', 'stay', 'stretch', 'shift', 'slide', 'roll']),
+  move: oneOf(MOVES),
   costMm: number().strict().required(),
 });
+const STEP_KEYS = new Set(Object.keys(stepSchema.fields));
 
-export const keptRouteSchema = record({
-  name: string().strict().trim().required('routes: give the route a name.').max(120),
+/** What the schema of a kept note passes, without asking it. */
+export const isPlainStep = (v: unknown): boolean =>
+  hasOnly(v, STEP_KEYS) &&
+  isWhole(v.string, [1, 12]) &&
+  isWhole(v.fret, [0, 36]) &&
+  isWhole(v.finger, [0, 4]) &&
+  isWhole(v.handFret, [0, 40]) &&
+  typeof v.move === 'string' &&
+  MOVES.includes(v.move) &&
+  typeof v.costMm === 'number' &&
+  Number.isFinite(v.costMm);
+
+const STROKES: readonly Stroke[] = ['down', 'up', 'hammer', 'pull', 'slide'];
+
+export const keptRouteSchema = record<KeptRoute>({
+  id: id().max(40),
+  name: name(120, 'give the route a name.'),
+  steps: list(stepSchema, MOST_KEPT_NOTES, { plainly: isPlainStep }),
+  strokes: list(oneOf(STROKES), MOST_KEPT_NOTES, { plainly: (v) => typeof v === 'string' && (STROKES as readonly string[]).includes(v) }),
   asked: connectionSchema.required(),
-  steps: list(step, 2000),
+  on: record<RouteSetting>({
+    instrument: instrumentSchema,
+    scale: scaleRefSchema.required(),
+    layout: layoutSchema,
+    school: schoolSchema,
+    hand: handSchema,
+  }).required(),
+}).test('strokes', 'routes: a kept route has one pick stroke a note.', (v) => {
+  const { steps, strokes } = (v ?? {}) as Partial<KeptRoute>;
+  return !Array.isArray(steps) || !Array.isArray(strokes) || steps.length === strokes.length;
+});
+
+/** Kept routes: no two of one id. */
+export const routesSchema = list(keptRouteSchema, MOST_KEPT).test('ids', 'routes: two routes have the same id.', (v) => {
+  const ids = Array.isArray(v) && v.length <= MOST_KEPT ? v.map((r) => (r as KeptRoute | null)?.id) : [];
+  return new Set(ids).size === ids.length;
 });

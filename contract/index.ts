@@ -1,8 +1,11 @@
 export * from './instrument';
 export * from './study';
-export { MOST_LICK_NOTES, MOST_LICKS, MOST_TAGS, type Lick } from './lick';
+export { FORMAT, FORMATS, upgradeStudy } from './formats';
+export { lickSchema, MOST_LICK_NOTES, MOST_LICKS, MOST_TAGS, type Lick } from './lick';
 export * from './bundle';
 export * from './connection';
 export * from './record';
 export * from './paths';
-export type { RungRef } from './parts';
+export * from './facts';
+export { ID, type RungRef } from './parts';
+export { fieldWords, MOST_MESSAGE } from './words';

@@ -1,7 +1,9 @@
-import { array, boolean, lazy, mixed, number, string } from 'yup';
-import { checkLick, CoreError, type Instrument, type LickNote } from '../core';
+import './words';
+import { boolean, lazy, mixed, number, string } from 'yup';
+import { checkLick, CoreError, type Instrument, type LickNote, type ScaleRef } from '../core';
 import { instrumentSchema } from './instrument';
-import { list, place, record, whole } from './parts';
+import { checkList, ID, id, isPlainName, list, name, place, record, whole, wholes } from './parts';
+import { scaleRefSchema } from './scale';
 
 /** Most licks of a study, and most notes and rests of a lick. */
 export const MOST_LICKS = 200;
@@ -21,46 +23,115 @@ export interface Lick {
   notes: LickNote[];
   /** Milliseconds since 1970; null: not yet. */
   practisedAt: number | null;
+  /** The scale it was left in when its study moved to another key or mode and it did not fit; null where it is at home. */
+  stayed: ScaleRef | null;
 }
 
-export const tagList = () => list(string().strict().trim().required().max(30), MOST_TAGS);
+const LONGEST_TAG = 30;
+const LONGEST_ID = 40;
+const LONGEST_NAME = 120;
+const TEMPO: [number, number] = [20, 400];
+
+export const tagList = () => list(name(LONGEST_TAG, 'a tag is not blank.'), MOST_TAGS);
 export const time = () => number().strict().integer().nullable().defined().min(0);
 
-const noteSchema = record({
+const BEATS: unknown[] = [1, 2, 4, 8, 16, 32];
+const JOINS = ['tie', 'hammer', 'pull', 'slide'];
+const TICKS: [number, number] = [1, 3840];
+const BEND: [number, number] = [1, 5];
+const FINGER: [number, number] = [1, 4];
+
+export const noteSchema = record<LickNote>({
   place: place.nullable().defined(),
-  ticks: whole(1, 3840),
-  join: string().strict().oneOf(['tie', 'hammer', 'pull', 'slide']),
-  bend: number().strict().integer().min(1).max(5),
+  ticks: whole(...TICKS),
+  join: string().strict().oneOf(JOINS),
+  bend: number().strict().integer().min(BEND[0]).max(BEND[1]),
   muted: boolean().strict(),
-  finger: number().strict().integer().min(1).max(4),
+  finger: number().strict().integer().min(FINGER[0]).max(FINGER[1]),
 });
 
-export const lickSchema = record({
-  id: string().strict().required().max(40),
-  name: string().strict().trim().required('licks: give the lick a name.').max(120),
+export const isWhole = (value: unknown, [min, max]: [number, number]): boolean =>
+  typeof value === 'number' && Number.isInteger(value) && value >= min && value <= max;
+const isOptional = (value: unknown, range: [number, number]): boolean => value === undefined || isWhole(value, range);
+
+const NOTE_KEYS = new Set(Object.keys(noteSchema.fields));
+const PLACE_KEYS = new Set(Object.keys(place.fields));
+const PLAIN_PROTOTYPES: unknown[] = [Object.prototype, null];
+
+/** A plain object with no keys but these. */
+export function hasOnly(value: unknown, keys: ReadonlySet<string>): value is Record<string, unknown> {
+  if (typeof value !== 'object' || value === null || !PLAIN_PROTOTYPES.includes(Object.getPrototypeOf(value))) return false;
+  for (const key in value) if (!keys.has(key)) return false;
+  return true;
+}
+
+export const isPlainPlace = (value: unknown): boolean =>
+  hasOnly(value, PLACE_KEYS) && isWhole(value.string, [1, 12]) && isWhole(value.fret, [0, 36]);
+
+/** What the schema of a note passes, without asking it: lists of 80,000 notes are checked by this. */
+export const isPlainNote = (value: unknown): boolean =>
+  hasOnly(value, NOTE_KEYS) &&
+  (value.place === null || isPlainPlace(value.place)) &&
+  isWhole(value.ticks, TICKS) &&
+  (value.join === undefined || (typeof value.join === 'string' && JOINS.includes(value.join))) &&
+  isOptional(value.bend, BEND) &&
+  isOptional(value.finger, FINGER) &&
+  (value.muted === undefined || typeof value.muted === 'boolean');
+
+/** One neck beside a study's; null: the study's own. */
+export const otherNeck = () => lazy((value: unknown) => (value === null ? mixed().nullable() : instrumentSchema));
+
+export const lickSchema = record<Lick>({
+  id: id().max(LONGEST_ID),
+  name: name(LONGEST_NAME, 'give the lick a name.'),
   tags: tagList(),
-  tempo: number().strict().required().min(20).max(400),
-  meter: array()
-    .of(whole(1, 32))
-    .strict()
-    .length(2)
-    .required()
-    .test('beat', 'meter: the beat is 1, 2, 4, 8, 16 or 32.', (v) => [1, 2, 4, 8, 16, 32].includes(v[1])),
-  instrument: lazy((value: unknown) => (value === null ? mixed().nullable() : instrumentSchema)),
-  notes: list(noteSchema, MOST_LICK_NOTES),
+  tempo: number().strict().required().min(TEMPO[0]).max(TEMPO[1]),
+  meter: wholes(1, 32, { min: 2, max: 2 }).test(
+    'beat',
+    'meter: the beat is 1, 2, 4, 8, 16 or 32.',
+    (v) => !Array.isArray(v) || BEATS.includes(v[1]),
+  ),
+  instrument: otherNeck(),
+  notes: list(noteSchema, MOST_LICK_NOTES, { plainly: isPlainNote }),
   practisedAt: time(),
+  stayed: scaleRefSchema.nullable().defined(),
 });
+
+const LICK_KEYS = new Set(Object.keys(lickSchema.fields));
+const isPlainList = (value: unknown, max: number, plainly: (member: unknown) => boolean): boolean =>
+  Array.isArray(value) && value.length <= max && value.every(plainly);
+const isPlainMeter = (value: unknown): boolean =>
+  Array.isArray(value) && value.length === 2 && isWhole(value[0], [1, 32]) && BEATS.includes(value[1]);
+
+/** What the schema of a lick passes, without asking it: the usual lick, on its study's neck and in its scale. */
+export const isPlainLick = (value: unknown): boolean =>
+  hasOnly(value, LICK_KEYS) &&
+  typeof value.id === 'string' &&
+  value.id.length <= LONGEST_ID &&
+  ID.test(value.id) &&
+  isPlainName(value.name, LONGEST_NAME) &&
+  isPlainList(value.tags, MOST_TAGS, (tag) => isPlainName(tag, LONGEST_TAG)) &&
+  typeof value.tempo === 'number' &&
+  value.tempo >= TEMPO[0] &&
+  value.tempo <= TEMPO[1] &&
+  isPlainMeter(value.meter) &&
+  value.instrument === null &&
+  value.stayed === null &&
+  (value.practisedAt === null || isWhole(value.practisedAt, [0, Number.MAX_SAFE_INTEGER])) &&
+  isPlainList(value.notes, MOST_LICK_NOTES, isPlainNote);
 
 /** Licks of a study: each on its neck, no two of one id. */
 export const licksSchema = mixed<Lick[]>()
-  .required()
+  .defined()
   .test('licks', (value, context) => {
-    const schema = list(lickSchema, MOST_LICKS);
-    schema.validateSync(value, { strict: true });
-    const { instrument } = context.parent as { instrument: Instrument };
-    const ids = new Set(value.map((l) => l.id));
-    if (ids.size !== value.length) return context.createError({ message: 'licks: two licks have the same id.' });
-    for (const [k, lick] of value.entries()) {
+    const wrong = checkList(lickSchema, MOST_LICKS, { plainly: isPlainLick }, value, context);
+    if (wrong !== true) return wrong;
+    const licks = value;
+    const { instrument } = (context.parent ?? {}) as { instrument: Instrument };
+    if (!instrumentSchema.isValidSync(instrument, { strict: true })) return true; // said of the instrument
+    if (new Set(licks.map((l) => l.id)).size !== licks.length)
+      return context.createError({ message: 'licks: two licks have the same id.' });
+    for (const [k, lick] of licks.entries()) {
       try {
         checkLick(lick.instrument ?? instrument, lick.notes);
       } catch (e) {

@@ -1,4 +1,7 @@
-import { array, number, object, string, type AnyObject, type ISchema, type ObjectShape } from 'yup';
+import './words';
+import { lazy, mixed, number, object, string, ValidationError, type AnyObject, type ISchema, type Schema, type TestContext } from 'yup';
+import type { Place } from '../core';
+import { fieldWords } from './words';
 
 /** Which shape of the layout is chosen: by its number in the school, nearest to a fret. */
 export interface RungRef {
@@ -6,15 +9,99 @@ export interface RungRef {
   fret: number;
 }
 
-export const whole = (min: number, max: number) => number().strict().integer().required().min(min).max(max);
+/** A schema for every field of a type, no more and no fewer: a field cannot stand in the one and not in the other. */
+type FieldsOf<T> = { readonly [K in keyof Required<T>]: ISchema<unknown, AnyObject> };
+
 /** An object with these fields and no others. */
-export const record = (fields: ObjectShape) => object(fields).noUnknown().strict();
-export const list = (of: ISchema<unknown, AnyObject>, max: number) => array().of(of).strict().defined().max(max);
+export const record = <T extends object>(fields: FieldsOf<T>) => object(fields).noUnknown().strict();
+
+export const whole = (min: number, max: number) => number().strict().integer().required().min(min).max(max);
 export const oneOf = (values: readonly string[]) =>
   string()
     .strict()
     .oneOf([...values])
     .required();
 
-export const place = record({ string: whole(1, 12), fret: whole(0, 36) });
-export const rungRef = record({ number: whole(-12, 60), fret: whole(-36, 72) });
+/** Records of a list that are told of at most: what is wrong with the first ones says enough. */
+const MOST_TOLD = 5;
+
+/** A value that passes at once, without its schema; that it then also passes its schema is proved in tests. */
+type Plainly = (value: unknown) => boolean;
+
+/**
+ * A list of at most `max` members. Its length is checked before its members; members that are `plainly` good are not
+ * asked twice, the others go through the schema until some have failed.
+ */
+export const list = (of: Schema, max: number, o: ListOptions = {}) =>
+  mixed<unknown[]>()
+    .defined()
+    .test('list', (value, context) => checkList(of, max, o, value, context));
+
+interface ListOptions {
+  min?: number;
+  plainly?: Plainly;
+}
+
+/** The test of a list, for schemas that go on from there. */
+export function checkList(
+  of: Schema,
+  max: number,
+  { min = 0, plainly }: ListOptions,
+  value: unknown,
+  context: TestContext,
+): true | ValidationError {
+  const say = (words: string): ValidationError => context.createError({ message: `${fieldWords(context.path)}: ${words}` });
+  if (!Array.isArray(value)) return say('a list is expected here.');
+  if (value.length < min || value.length > max)
+    return say(`${value.length} stand here; ${min === max ? 'it takes' : min ? `${min} to` : 'at most'} ${max}.`);
+  const wrong = wrongMembers(of, value, context, plainly);
+  return wrong.length ? new ValidationError(wrong, value, context.path) : true;
+}
+
+function wrongMembers(of: Schema, members: unknown[], { path }: TestContext, plainly?: Plainly): ValidationError[] {
+  const wrong: ValidationError[] = [];
+  for (let k = 0; k < members.length && wrong.length < MOST_TOLD; k++) {
+    if (plainly?.(members[k])) continue;
+    try {
+      of.validateSync(members[k], { strict: true, abortEarly: false, path: `${path}[${k}]` } as object);
+    } catch (e) {
+      if (!(e instanceof ValidationError)) throw e;
+      wrong.push(e);
+    }
+  }
+  return wrong;
+}
+
+export const place = record<Place>({ string: whole(1, 12), fret: whole(0, 36) });
+export const rungRef = record<RungRef>({ number: whole(-12, 60), fret: whole(-36, 72) });
+
+/** A list of whole numbers. */
+export const wholes = (min: number, max: number, length: { min: number; max: number }) =>
+  list(whole(min, max), length.max, { min: length.min });
+/** The same, which may be left out. */
+export const someWholes = (min: number, max: number, length: { min: number; max: number }) =>
+  lazy((value: unknown) => (value === undefined ? mixed() : wholes(min, max, length)));
+
+/** Marks that a name may not hold: control characters of any kind, line ends among them. */
+const CONTROL = /[\u0000-\u001f\u007f-\u009f\u2028\u2029]/;
+
+/** A name as a player types it: not only blanks, one line. */
+export const name = (max: number, missing: string) =>
+  string()
+    .strict()
+    .trim()
+    .required(({ path }: { path: string }) => `${fieldWords(path)}: ${missing}`)
+    .max(max)
+    .test(
+      'line',
+      ({ path }: { path: string }) => `${fieldWords(path)}: a name is one line without control characters.`,
+      (v) => !CONTROL.test(v),
+    );
+
+/** What the schema of a name passes, without asking it. */
+export const isPlainName = (value: unknown, max: number): boolean =>
+  typeof value === 'string' && value.length > 0 && value.length <= max && value === value.trim() && !CONTROL.test(value);
+
+/** An id: made here or brought along, and always safe in an address. */
+export const ID = /^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/;
+export const id = () => string().strict().required().matches(ID, ({ path }: { path: string }) => `${fieldWords(path)}: an id has letters, digits, - and _ only, 64 at most.`); // prettier-ignore

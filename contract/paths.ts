@@ -1,3 +1,5 @@
+import type { Facts } from './facts';
+
 /** Where the server keeps what. */
 export const API = Object.freeze({
   health: '/api/health',
@@ -5,20 +7,32 @@ export const API = Object.freeze({
   instruments: '/api/instruments',
   /** The whole notebook as one file: GET writes it, POST adds one to what is here, PUT puts one in its place. */
   notebook: '/api/notebook',
+  /** How far the notebook that is coming in is: { done: 0 to 1, or null }. */
+  progress: '/api/notebook/progress',
   /** Dated copies of the database: GET lists them, POST makes one, POST …/restore puts one back. */
   copies: '/api/copies',
 });
 
-/** Largest request body in bytes: of a record, and of a whole notebook. */
-export const BODY_LIMIT = 2 * 1024 * 1024;
-export const NOTEBOOK_LIMIT = 64 * 1024 * 1024;
+/** Largest request body in bytes: of a record (the largest study that the schema lets through is below it), and of a whole notebook. */
+export const BODY_LIMIT = 24 * 1024 * 1024;
+export const NOTEBOOK_LIMIT = 96 * 1024 * 1024;
 
 /** A dated copy of the database. */
 export interface DatedCopy {
+  /** Counts up by one with every copy; 0 for those made before they were counted. */
+  number: number;
   name: string;
   /** Milliseconds since 1970. */
   at: number;
   bytes: number;
+}
+
+/** An earlier state of a study, as a list shows it. */
+export interface VersionSummary {
+  revision: number;
+  /** When it was saved, milliseconds since 1970. */
+  at: number;
+  facts: Facts;
 }
 
 /** What came in with a notebook. */

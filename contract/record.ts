@@ -1,19 +1,24 @@
 import { ValidationError, type Schema } from 'yup';
+import { shortened } from './words';
 
 /** What every kept record carries beside its body. Times are milliseconds since 1970. */
 export interface Kept<Body> {
   id: string;
-  /** Counts up by one with every save; a save names the one it was made from. */
+  /** Counts up with every save, and never back; a save names the one it was made from. */
   revision: number;
   createdAt: number;
   updatedAt: number;
   body: Body;
 }
 
-/** A line in a list: the record without what a list does not show. */
+/** What a save is answered with: the body is what was sent. */
+export type Saved = Omit<Kept<unknown>, 'body' | 'createdAt'>;
+
+/** What is wrong with a field. */
 export interface Problem {
   /** Path of the field, `scale.tonic`; empty where the whole is meant. */
   field: string;
+  /** For a guitarist; at most 300 characters. */
   message: string;
 }
 
@@ -27,6 +32,9 @@ export interface ConflictAnswer<Body> extends ErrorAnswer {
   current: Kept<Body>;
 }
 
+/** Problems told of at most. */
+const MOST_PROBLEMS = 20;
+
 /** Every way a value breaks its schema, first the shallow ones; empty where it holds. */
 export function problemsOf(schema: Schema, value: unknown): Problem[] {
   try {
@@ -35,6 +43,6 @@ export function problemsOf(schema: Schema, value: unknown): Problem[] {
   } catch (e) {
     if (!(e instanceof ValidationError)) throw e;
     const inner = e.inner.length ? e.inner : [e];
-    return inner.map((x) => ({ field: x.path ?? '', message: x.message }));
+    return inner.slice(0, MOST_PROBLEMS).map((x) => ({ field: x.path ?? '', message: shortened(x.message) }));
   }
 }

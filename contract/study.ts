@@ -1,10 +1,7 @@
-import { array, lazy, mixed, number, object, string } from 'yup';
+import './words';
+import { number, string } from 'yup';
 import {
-  checkDegree,
-  checkNote,
   chordNotes,
-  degreesOf,
-  SCHOOLS,
   type DegreeName,
   type FingeringSchool,
   type Hand,
@@ -12,23 +9,31 @@ import {
   type Layout,
   type PlacePin,
   type ScaleRef,
+  type ShapeRef,
 } from '../core';
 import { passes } from './checks';
-import { connectionSchema, keptRouteSchema, MOST_KEPT, type Connection, type KeptRoute } from './connection';
+import { connectionSchema, routesSchema, type Connection, type KeptRoute } from './connection';
+import { FORMAT, FORMATS } from './formats';
+import { handSchema, schoolSchema } from './hand';
 import { instrumentSchema } from './instrument';
+import { LAYOUT_KINDS, layoutSchema } from './layout';
 import { licksSchema, tagList, time, type Lick } from './lick';
-import { list, place, record, rungRef, whole, type RungRef } from './parts';
+import { id, list, name, oneOf, record, rungRef, whole, type RungRef } from './parts';
+import { degreeList, scaleDegrees, scaleRefSchema } from './scale';
 
 /** What the marks on the neck say. */
 export const LABELS = ['degrees', 'notes', 'fingers', 'frets', 'blank'] as const;
 export type Labels = (typeof LABELS)[number];
+
+/** Most fingers settled by hand. */
+export const MOST_PINS = 120;
 
 /** Beats a minute at which a shape is heard. */
 export const TEMPO = Object.freeze({ min: 30, max: 260 });
 
 /** A study: an instrument, a scale, how the neck is cut, and where the hand is. */
 export interface StudyBody {
-  format: 4;
+  format: number;
   name: string;
   /** The set it belongs to; may be empty. */
   set: string;
@@ -56,11 +61,13 @@ export interface StudyBody {
   built: number | null;
   /** Scales of one's own, by name. */
   ownScales: OwnScale[];
-  /** Fingers settled by place, in every shape that has it. */
+  /** Fingers settled by place, each in one shape and its copies or everywhere. */
   pins: PlacePin[];
   /** What Connect was asked last; null: from the chosen rung to the one after next. */
   connection: Connection | null;
   routes: KeptRoute[];
+  /** Id of the kept route that Connect shows as it was kept; null: what is asked now. */
+  route: string | null;
   licks: Lick[];
   /** Id of the lick that is open; null for none. */
   lick: string | null;
@@ -69,107 +76,60 @@ export interface StudyBody {
   practisedAt: number | null;
 }
 
+/** Fields that have a plain value: those that a format after the first one added. */
+type Plain = Pick<
+  StudyBody,
+  | 'format'
+  | 'over'
+  | 'chord'
+  | 'passing'
+  | 'focus'
+  | 'built'
+  | 'ownScales'
+  | 'pins'
+  | 'connection'
+  | 'routes'
+  | 'route'
+  | 'licks'
+  | 'lick'
+  | 'tags'
+  | 'practisedAt'
+>;
+
+/** A study of today's format without anything special; the result is the caller's own. */
+export const plainStudy = (): Plain => structuredClone(Object.assign({}, ...FORMATS.map((f) => f.adds), { format: FORMAT }) as Plain);
+
 /** A scale that a player named. */
 export interface OwnScale {
   name: string;
   degrees: DegreeName[];
 }
 
-/** What format 2 added, as a study of format 1 gets it. */
-const FORMAT_2 = Object.freeze({ format: 2, over: null, chord: null, passing: [], focus: [], built: null, ownScales: [] });
-/** What format 3 added. */
-const FORMAT_3 = Object.freeze({ format: 3, pins: [], connection: null, routes: [] });
-/** What format 4 added. */
-const FORMAT_4 = Object.freeze({ format: 4, licks: [], lick: null, tags: [], practisedAt: null });
-/** What each format added to the one before, oldest first. Append only. */
-export const FORMATS: readonly { format: number }[] = [FORMAT_2, FORMAT_3, FORMAT_4];
-/** A study of today's format without anything special. */
-export const PLAIN_STUDY = Object.freeze({ ...FORMAT_2, ...FORMAT_3, ...FORMAT_4, format: 4 as const });
+const ownScaleSchema = record<OwnScale>({ name: name(60, 'give the scale a name.'), degrees: scaleDegrees() });
 
-/** A study of any format as one of today's: fields that newer formats added get their plain values. */
-export function upgradeStudy(body: object): object {
-  const { format } = body as { format?: unknown };
-  const old = typeof format === 'number' ? format : 1;
-  return FORMATS.filter((f) => f.format > old).reduce<object>((study, f) => ({ ...f, ...study, format: f.format }), body);
-}
-
-const kind = (name: Layout['kind']) => string().strict().oneOf([name]).required();
-const counts = (length: { min: number; max: number }) => array().of(whole(1, 12)).strict().min(length.min).max(length.max);
-
-/** One schema a layout; its fields as in the core. */
-const LAYOUT_SCHEMAS: Record<Layout['kind'], ReturnType<typeof record>> = {
-  window: record({ kind: kind('window'), stretch: string().strict().oneOf(['index', 'little', 'nearer']) }),
-  box: record({ kind: kind('box'), numbering: string().strict().oneOf(['minor-root', 'major-root']) }),
-  'per-string': record({ kind: kind('per-string'), notes: whole(1, 6) }),
-  'one-string': record({ kind: kind('one-string'), string: whole(1, 12) }),
-  'string-set': record({
-    kind: kind('string-set'),
-    strings: counts({ min: 1, max: 12 }).required(),
-    counts: counts({ min: 1, max: 12 }).required(),
-    start: place.required(),
-  }),
-  diagonal: record({ kind: kind('diagonal'), counts: counts({ min: 2, max: 2 }), root: place.required() }),
-  split: record({ kind: kind('split'), notes: number().strict().integer().min(1).max(6) }),
-  region: record({ kind: kind('region'), fromFret: whole(0, 36), toFret: whole(0, 36) }),
-  anchor: record({ kind: kind('anchor'), root: place.required(), notes: whole(1, 6) }),
-};
-
-const layoutSchema = lazy((value: unknown) => {
-  const name = (value as Layout | null)?.kind;
-  const known = typeof name === 'string' && Object.hasOwn(LAYOUT_SCHEMAS, name);
-  return known ? LAYOUT_SCHEMAS[name] : object({ kind: string().strict().required().oneOf(Object.keys(LAYOUT_SCHEMAS)) }).required();
+const pinSchema = record<PlacePin>({
+  string: whole(1, 12),
+  fret: whole(0, 36),
+  finger: whole(1, 4),
+  shape: record<ShapeRef>({ kind: oneOf(LAYOUT_KINDS), number: whole(-12, 60), lowFret: whole(0, 36) })
+    .nullable()
+    .defined(),
 });
-
-/** Degrees in any order. */
-const degreeList = () =>
-  array()
-    .of(
-      mixed<DegreeName>()
-        .required()
-        .test(
-          'degree',
-          passes((v) => checkDegree(v)),
-        ),
-    )
-    .strict()
-    .defined()
-    .max(12);
-
-const ownScaleSchema = record({
-  name: string().strict().trim().required('ownScales: give the scale a name.').max(60),
-  degrees: mixed<DegreeName[]>()
-    .required()
-    .test(
-      'scale',
-      passes((v) => degreesOf(v as DegreeName[])),
-    ),
-});
-
-export const scaleRefSchema = object({
-  tonic: mixed<string>().required().test('note', passes((v) => checkNote(v))), // prettier-ignore
-  scale: mixed<string | DegreeName[]>().required().test('scale', passes((v) => degreesOf(v as ScaleRef['scale']))), // prettier-ignore
-})
-  .noUnknown()
-  .strict();
 
 /** A study as the server keeps it. Unknown fields, scales and layouts are refused, each by its path. */
-export const studySchema = object({
-  format: number().strict().oneOf([4]).required(),
-  name: string().strict().required('name: give the study a name.').max(120),
+export const studySchema = record<StudyBody>({
+  format: number().strict().oneOf([FORMAT]).required(),
+  name: name(120, 'give the study a name.'),
   set: string().strict().defined().max(80),
   note: string().strict().defined().max(4000),
-  instrument: instrumentSchema.required(),
-  instrumentId: string().strict().nullable().defined().max(64),
+  instrument: instrumentSchema,
+  instrumentId: id().notRequired().nullable().defined(),
   scale: scaleRefSchema.required(),
   layout: layoutSchema,
-  school: string()
-    .strict()
-    .nullable()
-    .defined()
-    .oneOf([...Object.keys(SCHOOLS), null]),
-  hand: string().strict().oneOf(['small', 'medium', 'large']).required(),
+  school: schoolSchema,
+  hand: handSchema,
   rung: rungRef.required(),
-  labels: string().strict().oneOf([...LABELS]).required(), // prettier-ignore
+  labels: oneOf(LABELS),
   tempo: number().strict().required().min(TEMPO.min).max(TEMPO.max),
   over: scaleRefSchema.nullable().defined(),
   chord: string()
@@ -177,25 +137,20 @@ export const studySchema = object({
     .nullable()
     .defined()
     .max(24)
-    .test(
-      'chord',
-      passes((v) => v === null || chordNotes(v as string)),
-    ),
+    .test('chord', passes((v) => v === null || chordNotes(v as string))), // prettier-ignore
   passing: degreeList(),
   focus: degreeList(),
   built: number().strict().integer().nullable().defined().min(1).max(12),
   ownScales: list(ownScaleSchema, 60),
-  pins: list(record({ string: whole(1, 12), fret: whole(0, 36), finger: whole(1, 4) }), 120),
+  pins: list(pinSchema, MOST_PINS),
   connection: connectionSchema.nullable().defined(),
-  routes: list(keptRouteSchema, MOST_KEPT),
+  routes: routesSchema,
+  route: string().strict().nullable().defined().max(40),
   licks: licksSchema,
   lick: string().strict().nullable().defined().max(40),
   tags: tagList(),
   practisedAt: time(),
-})
-  .noUnknown()
-  .strict()
-  .required();
+}).required();
 
 /** A study in a list. `problems` is not empty where the record no longer holds, such as a scale that is unknown here. */
 export interface StudySummary {
@@ -212,6 +167,8 @@ export interface StudySummary {
   practisedAt: number | null;
   licks: LickSummary[];
   problems: { field: string; message: string }[];
+  /** True where the record's text cannot be read at all: it can be exported as it is, and deleted. */
+  damaged?: boolean;
 }
 
 /** A lick in a list. */
@@ -220,14 +177,29 @@ export interface LickSummary extends Pick<Lick, 'id' | 'name' | 'tags' | 'practi
   notes: number;
 }
 
-/** What a list shows of a study. A record that an older or broken version left may lack what is asked for. */
-export const studySummary = (body: StudyBody): Omit<StudySummary, 'id' | 'revision' | 'createdAt' | 'updatedAt' | 'problems'> => ({
-  name: body.name,
-  set: body.set,
-  scale: body.scale,
-  instrument: body.instrument,
-  layout: body.layout,
-  tags: body.tags ?? [],
-  practisedAt: body.practisedAt ?? null,
-  licks: (body.licks ?? []).map(({ id, name, tags, practisedAt, notes }) => ({ id, name, tags, practisedAt, notes: notes.length })),
-});
+const textOf = (value: unknown): string => (typeof value === 'string' ? value : '');
+const listOf = (value: unknown): object[] =>
+  Array.isArray(value) ? value.filter((v): v is object => typeof v === 'object' && v !== null) : [];
+
+/** What a list shows of a study. What a damaged record lacks is left empty; `problems` says why. */
+export function studySummary(body: unknown): Omit<StudySummary, 'id' | 'revision' | 'createdAt' | 'updatedAt' | 'problems'> {
+  const { name, set, scale, instrument, layout, tags, practisedAt, licks } = (
+    typeof body === 'object' && body !== null ? body : {}
+  ) as Partial<StudyBody>;
+  return {
+    name: textOf(name) || 'A study without a name',
+    set: textOf(set),
+    scale: scale as ScaleRef,
+    instrument: instrument as Instrument,
+    layout: layout as Layout,
+    tags: Array.isArray(tags) ? tags.filter((t) => typeof t === 'string') : [],
+    practisedAt: typeof practisedAt === 'number' ? practisedAt : null,
+    licks: (listOf(licks) as Partial<Lick>[]).map((l) => ({
+      id: textOf(l.id),
+      name: textOf(l.name),
+      tags: Array.isArray(l.tags) ? l.tags : [],
+      practisedAt: l.practisedAt ?? null,
+      notes: Array.isArray(l.notes) ? l.notes.length : 0,
+    })),
+  };
+}

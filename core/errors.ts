@@ -29,18 +29,24 @@ export class CoreError extends Error {
   }
 }
 
+/** A value as a message may show it: short, whatever it is. */
+export function shown(value: unknown): string {
+  const text = typeof value === 'string' ? value : (JSON.stringify(value) ?? typeof value);
+  return text.length > 40 ? `${text.slice(0, 37)}...` : text;
+}
+
 export const fail = (code: CoreErrorCode, field: string, message: string): never => {
   throw new CoreError(code, field, message);
 };
 
-/** Throws unless `value` is a whole number from `min` to `max`, both included. */
-export function checkWhole(code: CoreErrorCode, field: string, value: unknown, min: number, max: number): number {
+/** Throws unless `value` is a whole number from `min` to `max`, both included; `where` is the field in words. */
+export function checkWhole(code: CoreErrorCode, field: string, value: unknown, min: number, max: number, where = field): number {
   if (typeof value === 'number' && Number.isInteger(value) && value >= min && value <= max) return value;
-  return fail(code, field, `${field}: ${String(value)} is not a whole number from ${min} to ${max}.`);
+  return fail(code, field, `${where}: ${shown(value)} is not a whole number from ${min} to ${max}.`);
 }
 
 /** Throws unless `value` is a finite number from `min` to `max`, both included. */
-export function checkNumber(code: CoreErrorCode, field: string, value: unknown, min: number, max: number): number {
+export function checkNumber(code: CoreErrorCode, field: string, value: unknown, min: number, max: number, where = field): number {
   if (typeof value === 'number' && Number.isFinite(value) && value >= min && value <= max) return value;
-  return fail(code, field, `${field}: ${String(value)} is not a number from ${min} to ${max}.`);
+  return fail(code, field, `${where}: ${shown(value)} is not a number from ${min} to ${max}.`);
 }

@@ -4,7 +4,20 @@ export * from './pitch';
 export * from './scale';
 export * from './instrument';
 export * from './neck';
-export { anchoredLayout, layOut, nameShape, nearestRoot, rootPlaces, defaultSchool, type LayOutOptions } from './layout';
+export {
+  anchoredLayout,
+  layOut,
+  nameShape,
+  nearestRoot,
+  rootPlaces,
+  defaultSchool,
+  pinsIn,
+  shapeRef,
+  MOST_PLACES,
+  type PinHere,
+  type LayOutOptions,
+} from './layout';
+export { parseGrip, rootShape, shapeAtRoot, shapesUnder, type RootOptions } from './layout/root-shape';
 export { fingerNotes, fingersFor, pinsThatHold, whyFinger, SCHOOLS, SPAN_MM, type FingerOptions, type Pin, type Why } from './fingering';
 export * from './ladder';
 export * from './harmony';

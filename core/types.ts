@@ -118,6 +118,8 @@ export interface Shape {
   stretches: Stretch[];
   /** Fret under the first finger at rest, as the fingering holds it most of the time. */
   handFret: number;
+  /** Notes of the whole shape that lie beyond the nut or the last fret; left out where it is whole. */
+  missing?: number;
 }
 
 export type Reach = 'index' | 'little' | 'nearer';
@@ -132,7 +134,9 @@ export type Layout =
   | { kind: 'diagonal'; counts?: [number, number]; root: Place }
   | { kind: 'split'; notes?: number }
   | { kind: 'region'; fromFret: number; toFret: number }
-  | { kind: 'anchor'; root: Place; notes: number };
+  | { kind: 'anchor'; root: Place; notes: number }
+  /** Places as they stand: a shape kept through a change of tuning. */
+  | { kind: 'places'; places: Place[] };
 
 export type LayoutKind = Layout['kind'];
 export type LayoutOf<K extends LayoutKind> = Extract<Layout, { kind: K }>;
@@ -159,8 +163,14 @@ export type CostWord =
   | 'tone'
   | 'region';
 
-/** A finger that the player has settled for a place. */
-export type PlacePin = Place & { finger: number };
+/** A shape by its layout, its number in the school and its lowest fret: tells it, and its copies at ±12, from the others. */
+export interface ShapeRef {
+  kind: LayoutKind;
+  number: number;
+  lowFret: number;
+}
+/** A finger that the player has settled for a place: in one shape and its copies at ±12, or, without one, in every shape. */
+export type PlacePin = Place & { finger: number; shape?: ShapeRef | null };
 
 export type Move = 'start' | 'stay' | 'stretch' | 'shift' | 'slide' | 'roll';
 export interface FingeredStep extends Place {

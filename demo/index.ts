@@ -1,4 +1,4 @@
-import { PLAIN_STUDY, type StudyBody } from '../contract';
+import { plainStudy, type StudyBody } from '../contract';
 import { parseTuning, type Instrument, type LickNote } from '../core';
 import { LATCH, MOORING, RAILS, TILT } from './licks';
 
@@ -25,7 +25,7 @@ const study = (
   instrumentId: string,
   rest: Partial<StudyBody> & Pick<StudyBody, 'scale' | 'layout'>,
 ): StudyBody => ({
-  ...structuredClone(PLAIN_STUDY),
+  ...plainStudy(),
   name,
   set: SET,
   note: '',
@@ -48,7 +48,7 @@ interface DemoLick {
 }
 
 const licks = (all: DemoLick[]): Pick<StudyBody, 'licks' | 'lick'> => ({
-  licks: all.map((l) => ({ ...l, meter: [4, 4], instrument: null, practisedAt: null })),
+  licks: all.map((l) => ({ ...l, meter: [4, 4], instrument: null, practisedAt: null, stayed: null })),
   lick: all[0].id,
 });
 

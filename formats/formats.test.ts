@@ -76,7 +76,7 @@ describe('instruments as JSON', () => {
     ['{"kind":"crow-ladder instrument","version":9}', 'version 9'],
     [
       '{"kind":"crow-ladder instrument","version":1,"instrument":{"strings":[{"open":"H1"}],"frets":22,"scaleLengthMm":648}}',
-      'strings[0].open',
+      'string 1: H1 is not a pitch',
     ],
   ])('are refused: %s', (text, words) => {
     expect(() => readInstrument(text)).toThrow(words);

@@ -4,8 +4,8 @@ import { build as vite } from 'vite';
 
 await vite({ logLevel: process.env.VERBOSE ? 'info' : 'warn' });
 await esbuild({
-  entryPoints: ['server/main.ts'],
-  outfile: 'dist/server/main.js',
+  entryPoints: ['server/main.ts', 'server/worker.ts'],
+  outdir: 'dist/server',
   bundle: true,
   platform: 'node',
   format: 'esm',

@@ -1,6 +1,8 @@
 // Development: the server restarts on change, the client reloads hot and passes /api on to it.
-import { ensureInstalled, run, runUntilStopped } from './ensure.mjs';
+import { commandOf, ensureInstalled, run, runUntilStopped } from './ensure.mjs';
 
-await ensureInstalled();
-void run('node_modules/.bin/tsx', ['watch', 'server/main.ts'], { env: { ...process.env, CROW_LADDER_PORT: '4714' } });
-runUntilStopped('node_modules/.bin/vite', ['--host', '127.0.0.1']);
+await ensureInstalled({ tests: true });
+void run(process.execPath, [commandOf('tsx'), 'watch', 'server/main.ts', '--no-open'], {
+  env: { ...process.env, CROW_LADDER_PORT: '4714' },
+});
+runUntilStopped(process.execPath, [commandOf('vite'), '--host', '127.0.0.1']);

@@ -6,13 +6,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuilt, ensureInstalled, ROOT } from './ensure.mjs';
 
-await ensureInstalled();
+await ensureInstalled({ tests: true });
 await ensureBuilt();
 const out = join(ROOT, 'docs', 'screenshots');
 mkdirSync(out, { recursive: true });
 const child = spawn(process.execPath, ['dist/server/main.js'], {
   cwd: ROOT,
-  env: { ...process.env, CROW_LADDER_DB: join(mkdtempSync(join(tmpdir(), 'shots-')), 'n.sqlite'), CROW_LADDER_PORT: '4990' },
+  env: { ...process.env, CROW_LADDER_DB: join(mkdtempSync(join(tmpdir(), 'shots-')), 'n.sqlite'), CROW_LADDER_PORT: '4990', CI: '1' },
 });
 const url = await new Promise((done) =>
   child.stdout.on('data', (d) => /ready at (\S+)/.exec(String(d)) && done(/ready at (\S+)/.exec(String(d))[1])),
@@ -87,6 +87,37 @@ const SHOTS = [
     async (p) => {
       await choose(p, 'scale laid over', 'F# mixo');
       await choose(p, 'chord', 'B7');
+    },
+  ],
+  // Last: they change the study.
+  [
+    'kept-route',
+    '/connect',
+    'light',
+    async (p) => {
+      await way(p, 'Best route');
+      await p.getByRole('button', { name: 'Keep this route' }).click();
+      await p.waitForTimeout(900);
+      await p.getByRole('link', { name: 'Map' }).click();
+      await choose(p, 'layout', 'three notes');
+      await p.waitForTimeout(900);
+      await choose(p, 'tonic and scale', 'Bb lydian');
+      await p.getByRole('link', { name: 'Connect' }).click();
+      await p.getByRole('button', { name: /^Open box 1/ }).click();
+      await p.waitForTimeout(900);
+    },
+  ],
+  [
+    'versions',
+    '/versions/demo-weathervane',
+    'light',
+    async (p) => {
+      await p
+        .getByRole('list', { name: /Versions/ })
+        .getByRole('button')
+        .nth(1)
+        .click();
+      await p.waitForTimeout(600);
     },
   ],
 ];

@@ -2,17 +2,17 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureBuilt, ensureInstalled, ROOT, run } from './ensure.mjs';
+import { commandOf, ensureBuilt, ensureInstalled, ROOT, run } from './ensure.mjs';
 
 const JEST_OUT = join(ROOT, '.cache', 'jest.json');
 const E2E_OUT = join(ROOT, '.cache', 'e2e.json');
-const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 
 async function ensureSystem() {
   const wanted = [
     ['/usr/bin/chromium', 'chromium'],
     ['/usr/bin/pdftotext', 'poppler-utils'],
     ['/usr/bin/midicsv', 'midicsv'],
+    ['/usr/bin/sqlite3', 'sqlite3'],
   ]
     .filter(([path]) => !existsSync(process.env.CHROMIUM && path.endsWith('chromium') ? process.env.CHROMIUM : path))
     .map(([, name]) => name);
@@ -29,35 +29,35 @@ async function ensureSystem() {
 }
 
 /** A check that is one thing: it passes or fails as a whole. */
-async function check(title, command, args) {
+async function check(title, script, args) {
   console.log(`\n== ${title}`);
-  const code = await run(command, args);
+  const code = await run(process.execPath, [script, ...args]);
   console.log(code === 0 ? `ok: ${title}` : `FAILED: ${title}`);
   return code === 0 ? [1, 0] : [0, 1];
 }
 
 /** A runner that writes its counts to a file; no file, or a bad exit without a failed test, is one failure. */
-async function suite(title, command, args, file, count, env = {}) {
+async function suite(title, args, file, count, env = {}) {
   console.log(`\n== ${title}`);
   rmSync(file, { force: true });
   const code = await new Promise((done) =>
-    spawn(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } }).on('exit', (c) => done(c ?? 1)),
+    spawn(process.execPath, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } }).on('exit', (c) => done(c ?? 1)),
   );
   const [passed, failed] = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : [0, 1];
   return [passed, code !== 0 && failed === 0 ? 1 : failed];
 }
 
 mkdirSync(join(ROOT, '.cache'), { recursive: true });
-await ensureInstalled();
+await ensureInstalled({ tests: true });
 const system = await ensureSystem();
 await ensureBuilt();
 
 const results = [
   system ? [1, 0] : [0, 1],
-  await check('types', bin('tsc'), ['--noEmit']),
-  await check('lint', bin('eslint'), ['.']),
-  await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']),
-  await check('boundaries', bin('depcruise'), [
+  await check('types', commandOf('typescript', 'tsc'), ['--noEmit']),
+  await check('lint', commandOf('eslint'), ['.']),
+  await check('format', commandOf('prettier'), ['--check', '--log-level', 'warn', '.']),
+  await check('boundaries', commandOf('dependency-cruiser', 'depcruise'), [
     '--config',
     '.dependency-cruiser.cjs',
     'core',
@@ -67,18 +67,16 @@ const results = [
     'app',
     'demo',
   ]),
-  await check('nothing unused', bin('knip'), ['--no-progress']),
+  await check('nothing unused', commandOf('knip'), ['--no-progress']),
   await suite(
     'unit and outside checks',
-    process.execPath,
     ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--forceExit', '--json', `--outputFile=${JEST_OUT}`],
     JEST_OUT,
     (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites],
   ),
   await suite(
     'the real interface',
-    bin('playwright'),
-    ['test', '--reporter=list,json'],
+    [commandOf('@playwright/test', 'playwright'), 'test', '--reporter=list,json'],
     E2E_OUT,
     (r) => [r.stats.expected, r.stats.unexpected + r.stats.flaky],
     { PLAYWRIGHT_JSON_OUTPUT_NAME: E2E_OUT },

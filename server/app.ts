@@ -1,52 +1,65 @@
-import { Hono } from 'hono';
+import { Hono, type MiddlewareHandler } from 'hono';
 import { HTTPException } from 'hono/http-exception';
 import type { Knex } from 'knex';
-import { API, instrumentSchema, studySchema, studySummary, type StudyBody } from '../contract';
-import type { Instrument } from '../core';
-import { copyRoutes } from './copies';
+import { statSync } from 'node:fs';
+import { API, studySummary } from '../contract';
+import { copyRoutes } from './copy-routes';
 import { headers, ownPagesOnly, refuse, sizeLimits } from './guards';
+import { wordsOf } from './inspect';
 import { notebookRoutes } from './notebook';
-import { recordRoutes } from './records';
-import { repository, type Repository } from './repository';
 import { pages } from './pages';
+import { recordRoutes } from './records';
+import { workshop, type Workshop } from './workshop';
 
-/** An instrument stays while studies play on it; says which. */
-const usedBy =
-  (studies: Repository<StudyBody>) =>
-  async (id: string): Promise<string | null> => {
-    const names = (await studies.list()).filter((s) => s.body.instrumentId === id).map((s) => `“${s.body.name}”`);
-    return names.length ? `This instrument is used by ${names.join(', ')}. Give those studies another instrument first.` : null;
-  };
+const identity = (file: string): string | null => {
+  try {
+    const { dev, ino } = statSync(file);
+    return `${dev}/${ino}`;
+  } catch {
+    return null;
+  }
+};
+
+const GONE =
+  'The notebook’s file was moved or deleted while the server ran, so nothing can be kept in it. Leave this window open, put the file back or start Crow Ladder again; what you see here is kept in the browser.';
+
+/** Writes go to the very file that was opened, or nowhere. */
+function sameFile(file: string): MiddlewareHandler {
+  const opened = identity(file);
+  return (c, next) => (c.req.method === 'GET' || identity(file) === opened ? next() : Promise.resolve(refuse(c, 503, 'FILE_GONE', GONE)));
+}
 
 /** The whole server as a function of requests: the API, and the pages from `webRoot` if given; dated copies where the notebook is a `file`. */
-export function createApp(db: Knex, webRoot?: string, file?: string): Hono {
+export function createApp(db: Knex, webRoot?: string, file?: string, shop: Workshop = workshop(db, file ?? null)): Hono {
   const app = new Hono();
   app.use(headers, ownPagesOnly);
   app.use('/api/*', sizeLimits);
+  if (file) app.use('/api/*', sameFile(file));
+  app.use('/api/*', async (c, next) => {
+    if (c.req.method !== 'GET') await shop.quiet();
+    return next();
+  });
   app.get(API.health, (c) => c.json({ ok: true }));
-  const studies = repository<StudyBody>(db, 'studies');
-  const instruments = repository<Instrument>(db, 'instruments');
-  app.route(
-    API.studies,
-    recordRoutes({
-      word: 'study',
-      schema: studySchema,
-      repo: studies,
-      summary: ({ body, ...rest }) => ({ ...rest, ...studySummary(body) }),
-    }),
-  );
-  app.route(
-    API.instruments,
-    recordRoutes({ word: 'instrument', schema: instrumentSchema, repo: instruments, holds: usedBy(studies), summary: (r) => r }),
-  );
-  app.route(API.notebook, notebookRoutes(db, file));
-  if (file) app.route(API.copies, copyRoutes(db, file));
+  app.route(API.studies, recordRoutes(db, { name: 'studies', word: 'study', summary: studySummary }, shop));
+  app.route(API.instruments, recordRoutes(db, { name: 'instruments', word: 'instrument', summary: (body) => ({ body }) }, shop));
+  app.route(API.notebook, notebookRoutes(shop));
+  if (file) app.route(API.copies, copyRoutes(shop, file));
   app.all('/api/*', (c) => refuse(c, 404, 'NOT_FOUND', 'There is nothing at this address.'));
   if (webRoot) app.get('*', pages(webRoot));
   app.notFound((c) => refuse(c, 404, 'NOT_FOUND', 'There is nothing at this address.'));
   app.onError((e, c) => {
     if (e instanceof HTTPException) return refuse(c, e.status === 413 ? 413 : 400, 'REFUSED', e.message || 'The request was refused.');
-    console.error(e);
+    const { code = '' } = e as { code?: string };
+    if (/^SQLITE_(FULL|IOERR)|^ENOSPC|^EFBIG/.test(code) || /disk is full|disk I\/O/.test(e.message))
+      return refuse(
+        c,
+        507,
+        'DISK_FULL',
+        'The disk is full, or the notebook’s file cannot grow: nothing was changed. Make room and try again.',
+      );
+    if (/^SQLITE_(READONLY|CANTOPEN)/.test(code))
+      return refuse(c, 503, 'READ_ONLY', 'The notebook’s file cannot be written to: nothing was changed. Look at its folder’s rights.');
+    console.error(`${c.req.method} ${c.req.path}: ${code} ${wordsOf(e)}`); // never the statement: it holds the body
     return refuse(c, 500, 'FAILED', 'The server could not do that. Nothing was changed; what it said stands in its window.');
   });
   return app;

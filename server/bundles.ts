@@ -1,49 +1,155 @@
 import type { Knex } from 'knex';
+import { exclusively } from './exclusively';
 import { randomUUID } from 'node:crypto';
-import type { Bundle, StudyBody, TakenIn } from '../contract';
-import type { Instrument } from '../core';
-import { repository } from './repository';
+import { checkBundle, readBundle, type Bundle, type ReadBundle, type TakenIn } from '../contract';
+import { isCheckedText, prepared, problemsIn, type KindName, type Prepared } from './prepare';
+import { columnsOf, highestRevision, repository, type Meta } from './repository';
+import type { Row } from './row';
+import { allVersions, insertVersion, keepVersion, lowestVersion, packed } from './versions';
 
-/** The records of both kinds. */
-export const both = (db: Knex, now?: () => number) => ({
-  studies: repository<StudyBody>(db, 'studies', now),
-  instruments: repository<Instrument>(db, 'instruments', now),
-});
+/** How a notebook comes in: beside what is here, or in its place. */
+export type Mode = 'add' | 'replace';
+type Told = (share: number) => void;
 
-/** A clock that never shows the same time twice, so that records keep their order. */
-function ticking(count: number): () => number {
-  let time = Date.now() - count;
+/** A clock that never shows the same time twice and is ahead of every record here, so that what comes in is the newest and keeps its order. */
+async function ticking(db: Knex, { studies, instruments }: Bundle): Promise<() => number> {
+  const newest = await Promise.all((['studies', 'instruments'] as const).map((table) => db<Row>(table).max({ at: 'updated_at' }).first()));
+  let time = Math.max(Date.now() - studies.length - instruments.length, ...newest.map((row) => Number(row?.at ?? 0) + 1));
   return () => time++;
 }
 
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+/** Rows written at once; SQLite takes so many values in a statement. */
+const CHUNK = 50;
+
+async function insertAll(db: Knex, table: KindName, rows: Omit<Row, never>[], told: Told): Promise<void> {
+  for (let at = 0; at < rows.length; at += CHUNK) {
+    await db(table).insert(rows.slice(at, at + CHUNK));
+    told(Math.min(1, (at + CHUNK) / rows.length));
+  }
+}
+
+const rowOf = (id: string, revision: number, time: number, body: Prepared): Row => ({
+  id,
+  revision,
+  created_at: time,
+  updated_at: time,
+  deleted_at: null,
+  ...columnsOf(body),
+});
+
+/** Earlier states come before all that are here, numbered down from them, the newest first. */
+async function insertVersions(db: Knex, { versions = [] }: Bundle, idOf: (study: string) => string): Promise<void> {
+  const next = new Map<string, number>();
+  for (const v of [...versions].sort((a, b) => b.at - a.at || b.revision - a.revision)) {
+    const study = idOf(v.study);
+    const revision = (next.get(study) ?? Math.min(0, await lowestVersion(db, study))) - 1;
+    next.set(study, revision);
+    await insertVersion(db, { ...v, study, revision });
+  }
+}
 
 /** Adds what a bundle holds under new ids; an instrument that is here already is not taken twice. The newest comes first in a bundle. All or nothing. */
-export const addBundle = (db: Knex, bundle: Bundle): Promise<TakenIn> =>
-  db.transaction(async (trx) => {
-    const { studies, instruments } = both(trx, ticking(bundle.studies.length + bundle.instruments.length));
-    const here = await instruments.list();
+const addBundle = (db: Knex, bundle: Bundle, told: Told): Promise<TakenIn> =>
+  exclusively(db, async (trx) => {
+    const now = await ticking(trx, bundle);
+    const here = new Map((await repository(trx, 'instruments').bodies()).map((i) => [i.body, i.id]));
     const ids = new Map<string, string>();
-    let taken = 0;
+    const instruments: Row[] = [];
     for (const { id, body } of bundle.instruments) {
-      const known = here.find((i) => same(i.body, body));
-      if (!known) taken++;
-      ids.set(id, known?.id ?? (await instruments.create(body)).id);
+      const ready = prepared('instruments', body);
+      const known = here.get(ready.text);
+      ids.set(id, known ?? randomUUID());
+      if (!known) instruments.push(rowOf(ids.get(id) as string, 1, now(), ready));
     }
-    for (const { body } of [...bundle.studies].reverse())
-      await studies.create(
-        { ...body, instrumentId: body.instrumentId === null ? null : (ids.get(body.instrumentId) ?? null) },
-        randomUUID(),
-      );
-    return { studies: bundle.studies.length, instruments: taken };
+    const studyIds = new Map(bundle.studies.map((s) => [s.id, randomUUID() as string]));
+    const studies = [...bundle.studies].reverse().map(({ id, body }) => {
+      const own = { ...body, instrumentId: body.instrumentId === null ? null : (ids.get(body.instrumentId) ?? null) };
+      return rowOf(studyIds.get(id) as string, 1, now(), prepared('studies', own));
+    });
+    await insertAll(trx, 'instruments', instruments, () => undefined);
+    await insertAll(trx, 'studies', studies, told);
+    await insertVersions(trx, bundle, (id) => studyIds.get(id) as string);
+    return { studies: bundle.studies.length, instruments: instruments.length };
   });
 
-/** Puts a bundle in the place of everything that is here. All or nothing. */
-export const replaceWith = (db: Knex, bundle: Bundle): Promise<TakenIn> =>
-  db.transaction(async (trx) => {
+/** Puts a bundle in the place of everything that is here. Revisions go on from the highest there ever was, so that no stale save passes. All or nothing. */
+const replaceWith = (db: Knex, bundle: Bundle, told: Told): Promise<TakenIn> =>
+  exclusively(db, async (trx) => {
+    const revision = (await highestRevision(trx)) + 1;
+    await trx<Meta>('meta')
+      .insert({ key: 'revision_floor', value: String(revision) })
+      .onConflict('key')
+      .merge();
+    const coming = new Set(bundle.studies.map((s) => s.id));
+    const replaced = (await trx<Row>('studies').whereNull('deleted_at')).filter((row) => coming.has(row.id));
+    for (const row of replaced) await keepVersion(trx, row, await packed(row.body), Date.now());
     for (const table of ['studies', 'instruments']) await trx(table).delete();
-    const { studies, instruments } = both(trx, ticking(bundle.studies.length + bundle.instruments.length));
-    for (const { id, body } of [...bundle.instruments].reverse()) await instruments.put(id, body);
-    for (const { id, body } of [...bundle.studies].reverse()) await studies.put(id, body);
+    const now = await ticking(trx, bundle);
+    const here = new Set(bundle.instruments.map((i) => i.id));
+    const instruments = [...bundle.instruments].reverse().map(({ id, body }) => rowOf(id, revision, now(), prepared('instruments', body)));
+    const studies = [...bundle.studies].reverse().map(({ id, body }) => {
+      const instrumentId = body.instrumentId !== null && here.has(body.instrumentId) ? body.instrumentId : null;
+      return rowOf(id, revision, now(), prepared('studies', { ...body, instrumentId }));
+    });
+    await insertAll(trx, 'instruments', instruments, () => undefined);
+    await insertAll(trx, 'studies', studies, told);
+    await trx('versions').whereNotIn('study', trx('studies').select('id')).delete();
+    await insertVersions(trx, bundle, (id) => id);
     return { studies: bundle.studies.length, instruments: bundle.instruments.length };
   });
+
+/** Share of the work that checking is; writing is the rest. */
+const CHECKING = 0.6;
+
+async function take(db: Knex, mode: Mode, read: ReadBundle, told: Told): Promise<TakenIn | { problem: string }> {
+  if ('problem' in read) return read;
+  const writing = (share: number): void => told(CHECKING + (1 - CHECKING) * share);
+  return mode === 'add' ? addBundle(db, read.bundle, writing) : replaceWith(db, read.bundle, writing);
+}
+
+/** Takes in the text of a bundle, whole or not at all; says what is wrong with it. */
+export const takeText = (db: Knex, mode: Mode, text: string, told: Told): Promise<TakenIn | { problem: string }> =>
+  take(
+    db,
+    mode,
+    readBundle(text, (share) => told(CHECKING * share)),
+    told,
+  );
+
+/** The same for a bundle that is parsed already. */
+export const takeValue = (db: Knex, mode: Mode, value: unknown, told: Told): Promise<TakenIn | { problem: string }> =>
+  take(
+    db,
+    mode,
+    checkBundle(value, (share) => told(CHECKING * share)),
+    told,
+  );
+
+/** Whether a record's text is one that a notebook takes in. */
+function holds(table: KindName, text: string): boolean {
+  try {
+    return problemsIn(table, JSON.parse(text)).length === 0;
+  } catch {
+    return false;
+  }
+}
+
+/** The whole notebook as the text of a bundle. A record that does not hold goes along as the text it is, under `damaged`, so that the rest can be put back. */
+export async function bundleText(db: Knex, versions: boolean): Promise<string> {
+  const damaged: { id: string; text: string }[] = [];
+  const listed = async (table: KindName): Promise<string> => {
+    const rows = await db<Row>(table).whereNull('deleted_at').orderBy([{ column: 'updated_at', order: 'desc' }, 'id']).select('id', 'body', 'checked'); // prettier-ignore
+    const whole = rows.filter((r) => isCheckedText(r.checked, r.body) || holds(table, r.body) || !damaged.push({ id: r.id, text: r.body }));
+    return whole.map((r) => `{"id":${JSON.stringify(r.id)},"body":${r.body}}`).join(',\n');
+  };
+  const parts = [`"kind":"crow-ladder notebook","version":1`];
+  parts.push(`"instruments":[${await listed('instruments')}]`, `"studies":[${await listed('studies')}]`);
+  if (versions) {
+    const texts: string[] = [];
+    for await (const v of allVersions(db))
+      texts.push(`{"study":${JSON.stringify(v.study)},"revision":${v.revision},"at":${v.at},"body":${v.text}}`);
+    parts.push(`"versions":[${texts.join(',\n')}]`);
+  }
+  if (damaged.length) parts.push(`"damaged":${JSON.stringify(damaged)}`);
+  return `{${parts.join(',\n')}}\n`;
+}

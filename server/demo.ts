@@ -1,23 +1,18 @@
 import type { Knex } from 'knex';
-import type { StudyBody } from '../contract';
-import type { Instrument } from '../core';
+import { exclusively } from './exclusively';
 import { DEMO } from '../demo';
-import { repository } from './repository';
-
-interface Meta {
-  key: string;
-  value: string;
-}
+import { prepared } from './prepare';
+import { repository, type Meta } from './repository';
 
 /** Writes the demo set under its own ids; other records stay. All or nothing. */
 export const resetDemo = (db: Knex): Promise<void> =>
-  db.transaction(async (trx) => {
+  exclusively(db, async (trx) => {
     let time = Date.now() - DEMO.studies.length;
     const tick = (): number => time++; // the first study of the set is the newest
-    const studies = repository<StudyBody>(trx, 'studies', tick);
-    const instruments = repository<Instrument>(trx, 'instruments');
-    for (const { id, body } of DEMO.instruments) await instruments.put(id, body);
-    for (const { id, body } of [...DEMO.studies].reverse()) await studies.put(id, body);
+    const studies = repository(trx, 'studies', tick);
+    const instruments = repository(trx, 'instruments');
+    for (const { id, body } of DEMO.instruments) await instruments.put(id, prepared('instruments', body));
+    for (const { id, body } of [...DEMO.studies].reverse()) await studies.put(id, prepared('studies', body));
     await trx<Meta>('meta').insert({ key: 'demo', value: 'loaded' }).onConflict('key').merge();
   });
 

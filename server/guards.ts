@@ -3,7 +3,7 @@ import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
 import { API, BODY_LIMIT, NOTEBOOK_LIMIT, type ErrorAnswer, type Problem } from '../contract';
 
-type Status = 400 | 403 | 404 | 409 | 413 | 415 | 422 | 500;
+type Status = 400 | 403 | 404 | 409 | 413 | 415 | 422 | 500 | 503 | 507;
 
 /** Every refusal has this one form. */
 export const refuse = (c: Context, status: Status, code: string, message: string, problems?: Problem[]) =>

@@ -1,26 +1,29 @@
 import type { Context } from 'hono';
 import { refuse } from './guards';
+import { isRefused, readObject } from './prepare';
 
 export class BadRequest extends Error {
   constructor(
     readonly code: string,
     message: string,
-    readonly status: 400 | 415 = 400,
+    readonly status: 400 | 415 | 422 = 400,
   ) {
     super(message);
   }
 }
 
-/** The body of a request as JSON; a wrong content type or broken JSON is refused, never taken as empty. */
-export async function jsonBody(c: Context): Promise<Record<string, unknown>> {
-  if (!/^application\/json\b/.test(c.req.header('content-type') ?? ''))
+/** The text of a request that says that it is JSON; any other content type, and none, is refused. */
+export async function bodyText(c: Context): Promise<string> {
+  if (!/^application\/json\s*(;|$)/i.test(c.req.header('content-type') ?? ''))
     throw new BadRequest('NOT_JSON', 'Send JSON, with the content type application/json.', 415);
-  const value: unknown = await c.req.json().catch(() => {
-    throw new BadRequest('BROKEN_JSON', 'The request is not whole JSON.');
-  });
-  if (typeof value !== 'object' || value === null || Array.isArray(value))
-    throw new BadRequest('NOT_A_RECORD', 'Send one record, as a JSON object.');
-  return value as Record<string, unknown>;
+  return c.req.text();
+}
+
+/** The body of a request as one JSON object; broken JSON is refused, never taken as empty. */
+export async function jsonBody(c: Context): Promise<Record<string, unknown>> {
+  const read = readObject(await bodyText(c));
+  if (isRefused(read)) throw new BadRequest(read.code, read.message, read.status);
+  return read.value;
 }
 
 /** A refused request is answered, anything else is thrown on. */

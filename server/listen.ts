@@ -1,23 +1,46 @@
-import { serve, type ServerType } from '@hono/node-server';
+import { serve } from '@hono/node-server';
 import type { Hono } from 'hono';
+import type { Server } from 'node:http';
 
 export const HOST = '127.0.0.1';
 const TRIES = 20;
 
+/** A connection on which nothing comes for so long is closed, in ms; so is one whose request does not get whole. */
+export const IDLE_MS = 10_000;
+const LOOK_MS = 1_000;
+
 interface Listening {
-  server: ServerType;
+  server: Server;
   port: number;
 }
 
 const listenOn = (app: Hono, port: number): Promise<Listening> =>
   new Promise((resolve, reject) => {
-    const server = serve({ fetch: app.fetch, hostname: HOST, port }, (info) => resolve({ server, port: info.port }));
+    const server = serve(
+      {
+        fetch: app.fetch,
+        hostname: HOST,
+        port,
+        serverOptions: { connectionsCheckingInterval: LOOK_MS, headersTimeout: IDLE_MS - LOOK_MS, requestTimeout: 6 * IDLE_MS },
+      },
+      (info) => resolve({ server, port: info.port }),
+    ) as Server;
+    server.on('connection', (socket) => {
+      // Bytes that stop coming, not an answer that takes its time: the timer is for what we are still to read.
+      socket.setTimeout(IDLE_MS, () => (answering.has(socket) ? undefined : socket.destroy()));
+    });
+    const answering = new WeakSet<object>();
+    server.on('request', (request, response) => {
+      request.once('end', () => answering.add(request.socket));
+      response.once('close', () => answering.delete(request.socket));
+    });
     server.once('error', reject);
   });
 
 /** Listens on the first free port from `port` on; says on the terminal which it skipped. */
 export async function listen(app: Hono, port: number): Promise<Listening> {
-  for (let p = port; p < port + TRIES; p++) {
+  const last = Math.min(port + TRIES - 1, 65_535);
+  for (let p = port; p <= last; p++) {
     try {
       return await listenOn(app, p);
     } catch (e) {
@@ -25,5 +48,5 @@ export async function listen(app: Hono, port: number): Promise<Listening> {
       console.log(`Port ${p} is in use; trying ${p + 1}.`);
     }
   }
-  throw new Error(`No free port from ${port} to ${port + TRIES - 1}. Set CROW_LADDER_PORT to another one.`);
+  throw new Error(`No free port from ${port} to ${last}. Set CROW_LADDER_PORT to another one.`);
 }

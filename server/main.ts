@@ -1,15 +1,24 @@
-import { existsSync } from 'node:fs';
-import { join, dirname } from 'node:path';
+import type { Knex } from 'knex';
+import { existsSync, mkdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
-import { copyWhenDue } from './copies';
-import { damageOf, databaseFile, openDatabase, setAside } from './database';
+import { openBrowser } from './browser';
+import { copyWhenDue } from './copy-routes';
+import { closeDatabase, createDatabase, openDatabase, setAside } from './database';
 import { loadDemoOnce, resetDemo } from './demo';
+import { inspect, wordsOf, type Inspected } from './inspect';
 import { HOST, listen } from './listen';
+import { takeLock, type Lock } from './lock';
+import { databaseFile, portOf } from './paths';
+import { workshop } from './workshop';
 
 const flags = new Set(process.argv.slice(2));
 const file = databaseFile();
+
+/** Ends the start with a sentence, before anything was written. */
+class NoStart extends Error {}
 
 async function agreesToNew(): Promise<boolean> {
   if (flags.has('--new-notebook')) return true;
@@ -20,16 +29,63 @@ async function agreesToNew(): Promise<boolean> {
   return /^y(es)?$/i.test(answer.trim());
 }
 
-/** A damaged notebook is never written to: it is set aside if the player agrees, else nothing starts. */
-async function checkFile(): Promise<void> {
-  const damage = damageOf(file);
-  if (damage === null) return;
-  console.error(`The notebook at ${file} cannot be read: ${damage}.`);
-  if (!(await agreesToNew())) {
-    console.error('It was left as it is. To set it aside and begin a new one: npm start -- --new-notebook');
-    process.exit(1);
+/** What cannot be used is never written to: a damaged notebook is set aside if the player agrees, anything else is left and named. */
+async function usable(): Promise<Extract<Inspected, { kind: 'new' | 'ours' }>> {
+  const found = inspect(file);
+  switch (found.kind) {
+    case 'new':
+    case 'ours':
+      return found;
+    case 'unreachable':
+      throw new NoStart(`The notebook at ${file} cannot be reached: ${found.why}. CROW_LADDER_DB can name another place.`);
+    case 'foreign':
+      throw new NoStart(`${file} was left as it is: ${found.why}. CROW_LADDER_DB can name another place.`);
+    case 'newer':
+      throw new NoStart(`The notebook at ${file} was left as it is: ${found.why}. Start that one, or put a copy from before in its place.`);
+    case 'damaged':
+      console.error(`The notebook at ${file} cannot be read: ${found.why}.`);
+      if (!(await agreesToNew()))
+        throw new NoStart('It was left as it is. To set it aside and begin a new one: npm start -- --new-notebook');
+      console.error(`It was moved, unchanged, to ${setAside(file, new Date())}. A new notebook begins.`);
+      return { kind: 'new' };
   }
-  console.error(`It was moved, unchanged, to ${setAside(file, new Date())}. A new notebook begins.`);
+}
+
+/** One server a notebook, unless told otherwise. */
+function locked(): Lock | null {
+  if (flags.has('--second')) return null;
+  const taken = takeLock(file);
+  if ('lock' in taken) return taken.lock;
+  const where = taken.heldBy ? ` It answers at ${taken.heldBy}.` : '';
+  throw new NoStart(
+    `A Crow Ladder is running on ${file} already.${where} Use that one, or stop it first; npm start -- --second starts another all the same.`,
+  );
+}
+
+async function opened(): Promise<{ db: Knex; lock: Lock | null }> {
+  try {
+    mkdirSync(dirname(file), { recursive: true });
+  } catch (e) {
+    throw new NoStart(`No notebook can be made at ${file}: ${wordsOf(e)}. CROW_LADDER_DB can name another place.`);
+  }
+  const lock = lockedOrWhy();
+  const found = await usable();
+  if (found.kind === 'new') {
+    console.log(`Beginning a notebook at ${file} ...`);
+    await createDatabase(file, async (db) => {
+      if (await loadDemoOnce(db)) console.log('First run: the Tin Lantern demo set was loaded.');
+    });
+  }
+  return { db: await openDatabase(file), lock };
+}
+
+function lockedOrWhy(): Lock | null {
+  try {
+    return locked();
+  } catch (e) {
+    if (e instanceof NoStart) throw e;
+    throw new NoStart(`The folder of ${file} cannot be written to: ${wordsOf(e)}. CROW_LADDER_DB can name another place.`);
+  }
 }
 
 function webRoot(): string | undefined {
@@ -38,28 +94,42 @@ function webRoot(): string | undefined {
 }
 
 async function main(): Promise<void> {
-  await checkFile();
-  const db = await openDatabase(file);
+  const port = portOf();
+  const { db, lock } = await opened();
   if (flags.has('--demo-reset')) {
     await resetDemo(db);
     console.log('The Tin Lantern demo set is as new. Your other studies were not touched.');
-    return db.destroy();
+    await closeDatabase(db);
+    return lock?.release();
   }
   if (await loadDemoOnce(db)) console.log('First run: the Tin Lantern demo set was loaded.');
-  await copyWhenDue(db, file);
-  const { server, port } = await listen(createApp(db, webRoot(), file), Number(process.env.CROW_LADDER_PORT ?? 4714));
+  const shop = workshop(db, file);
+  await copyWhenDue(shop, file);
+  const { server, port: got } = await listen(createApp(db, webRoot(), file, shop), port);
+  const url = `http://${HOST}:${got}`;
+  lock?.announce(url);
   console.log(`Notebook: ${file}`);
-  console.log(`Crow Ladder is ready at http://${HOST}:${port}`);
+  console.log(`Crow Ladder is ready at ${url}`);
+  openBrowser(url, flags);
+  let stopping = false;
   const stop = (): void => {
+    if (stopping) return;
+    stopping = true;
     server.close();
-    void db.destroy().finally(() => process.exit(0));
+    server.closeAllConnections();
+    void (async () => {
+      await shop.close();
+      await closeDatabase(db);
+      lock?.release();
+      process.exit(0);
+    })();
   };
-  process.once('SIGTERM', stop);
-  process.once('SIGINT', stop);
+  for (const signal of ['SIGTERM', 'SIGINT', 'SIGHUP'] as const) process.once(signal, stop);
+  process.once('disconnect', stop); // the start that made this process is gone
 }
 
 main().catch((e: unknown) => {
-  console.error(`Crow Ladder could not start: ${e instanceof Error ? e.message : String(e)}`);
-  console.error(`The notebook at ${file} was not changed.`);
+  if (e instanceof NoStart) console.error(e.message);
+  else console.error(`Crow Ladder could not start: ${wordsOf(e)}.`);
   process.exit(1);
 });

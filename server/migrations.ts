@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import { FORMATS } from '../contract';
+import { numberOf, upgradeBy, type Format } from '../contract/formats';
 
 interface Migration {
   name: string;
@@ -19,18 +20,32 @@ const recordTable = (knex: Knex, name: string): Promise<void> =>
     t.index(['deleted_at', 'updated_at']);
   });
 
-/** Every study gets the fields that a new format added, as its plain values; there is no way back. */
-const studiesGain = (added: { format: number }): Pick<Migration, 'up' | 'down'> => ({
-  up: async (knex) => {
-    for (const { id, body } of await knex<{ id: string; body: string }>('studies').select('id', 'body')) {
-      const study = JSON.parse(body) as object;
-      await knex('studies')
-        .where({ id })
-        .update({ body: JSON.stringify({ ...added, ...study, format: added.format }) });
-    }
-  },
-  down: () => Promise.reject(new Error(`A study of format ${added.format} cannot go back to an older one.`)),
-});
+const noWayBack = (name: string) => () => Promise.reject(new Error(`${name} has no way back: put a copy from before in its place.`));
+
+function parsed(text: string): object | null {
+  try {
+    const value: unknown = JSON.parse(text);
+    return typeof value === 'object' && value !== null && !Array.isArray(value) ? value : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Every study goes one format on; a record that cannot be read is left as it is, to be shown as damaged. */
+const studiesGo = (f: Format, k: number): Migration => {
+  const name = `00${numberOf(k)}-study-format-${numberOf(k)}`;
+  return {
+    name,
+    up: async (knex) => {
+      for (const { id, body } of await knex<{ id: string; body: string }>('studies').select('id', 'body')) {
+        const study = parsed(body);
+        if (!study) continue;
+        await knex('studies').where({ id }).update({ body: JSON.stringify(upgradeBy(f, numberOf(k), study)) }); // prettier-ignore
+      }
+    },
+    down: noWayBack(name),
+  };
+};
 
 /** In code, not in files, so that the bundled server carries them. Append only. */
 const MIGRATIONS: Migration[] = [
@@ -44,12 +59,45 @@ const MIGRATIONS: Migration[] = [
         t.text('value').notNullable();
       });
     },
-    down: async (knex) => {
-      for (const table of ['studies', 'instruments', 'meta']) await knex.schema.dropTable(table);
-    },
+    down: noWayBack('001-records'),
   },
-  ...FORMATS.map((f) => ({ name: `00${f.format}-study-format-${f.format}`, ...studiesGain(f) })),
+  ...FORMATS.slice(0, 4).map(studiesGo),
+  {
+    name: '006-versions',
+    up: async (knex) => {
+      for (const table of ['studies', 'instruments']) {
+        await knex.schema.alterTable(table, (t) => {
+          /** By which build the body was passed, and what it was; null: not yet, or it was changed since. */
+          t.text('checked').nullable();
+          /** What a list shows of it, as JSON. */
+          t.text('summary').nullable();
+          /** The study in short, as JSON. */
+          t.text('facts').nullable();
+          t.string('instrument_id').nullable();
+        });
+        await knex.raw(`create trigger ${table}_touched after update of body on ${table}
+          when new.body <> old.body and new.checked is old.checked
+          begin update ${table} set checked = null where id = new.id; end`);
+      }
+      for (const { id, body } of await knex<{ id: string; body: string }>('studies').select('id', 'body')) {
+        const named = (parsed(body) as { instrumentId?: unknown } | null)?.instrumentId;
+        if (typeof named === 'string') await knex('studies').where({ id }).update({ instrument_id: named });
+      }
+      await knex.schema.createTable('versions', (t) => {
+        t.string('study').notNullable();
+        t.integer('revision').notNullable();
+        t.integer('at').notNullable();
+        /** JSON, gzipped. */
+        t.binary('body').notNullable();
+        t.text('facts').notNullable();
+        t.primary(['study', 'revision']);
+      });
+    },
+    down: noWayBack('006-versions'),
+  },
 ];
+
+export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);
 
 export const migrationSource: Knex.MigrationSource<Migration> = {
   getMigrations: () => Promise.resolve(MIGRATIONS),

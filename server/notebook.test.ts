@@ -39,6 +39,7 @@ const lick: Lick = {
   notes: [{ place: { string: 3, fret: 7 }, ticks: 480, bend: 2 }],
   practisedAt: null,
   instrument: null,
+  stayed: null,
 };
 
 describe('the notebook as one file', () => {
@@ -99,7 +100,7 @@ describe('the notebook as one file', () => {
       instruments: [],
       studies: [{ id: 'o', body: { ...old, format: 2 } }],
     });
-    expect(readBundle(text)).toMatchObject({ bundle: { studies: [{ body: { format: 4, licks: [], tags: [], routes: [] } }] } });
+    expect(readBundle(text)).toMatchObject({ bundle: { studies: [{ body: { format: 5, licks: [], tags: [], routes: [] } }] } });
   });
   it('whatever the text: a bundle or a clear reason', () => {
     const good = writeBundle(DEMO.studies.slice(0, 1), DEMO.instruments.slice(0, 1));
@@ -110,7 +111,7 @@ describe('the notebook as one file', () => {
       fc.property(fc.oneof(mutated, fc.string(), fc.json()), (text) => {
         const read = readBundle(text);
         if ('problem' in read) expect(read.problem.length).toBeGreaterThan(10);
-        else expect(read.bundle.studies.every((s) => s.body.format === 4)).toBe(true);
+        else expect(read.bundle.studies.every((s) => s.body.format === 5)).toBe(true);
       }),
       { numRuns: 300 },
     );
@@ -141,8 +142,8 @@ describe('dated copies', () => {
     for (let k = 0; k < MOST_COPIES + 3; k++) await makeCopy(db, file, new Date(Date.UTC(2026, 10, 1 + k, 8)));
     const copies = await json<DatedCopy[]>(call('GET', API.copies));
     expect(copies).toHaveLength(MOST_COPIES);
-    expect(copies[0].name).toBe('notebook-2026-11-15T08-00-00.sqlite');
-    expect(copies[copies.length - 1].name).toBe('notebook-2026-11-04T08-00-00.sqlite');
+    expect(copies[0].name).toBe('notebook-000015-2026-11-15T08-00-00.sqlite');
+    expect(copies[copies.length - 1].name).toBe('notebook-000004-2026-11-04T08-00-00.sqlite');
     expect(copies[0].bytes).toBeGreaterThan(1000);
   });
   it('are put back whole, after a copy of what they replace', async () => {
@@ -151,7 +152,10 @@ describe('dated copies', () => {
     const [{ id }] = await json<StudySummary[]>(call('GET', API.studies));
     await call('DELETE', `${API.studies}/${id}`);
     expect(await names()).toHaveLength(3);
-    expect(await json(call('POST', `${API.copies}/notebook-2026-11-01T00-00-00.sqlite/restore`))).toEqual({ studies: 4, instruments: 4 });
+    expect(await json(call('POST', `${API.copies}/notebook-000001-2026-11-01T00-00-00.sqlite/restore`, {}))).toEqual({
+      studies: 4,
+      instruments: 4,
+    });
     expect(await names()).toEqual(before);
     expect(listCopies(file)).toHaveLength(2);
   });
@@ -159,8 +163,8 @@ describe('dated copies', () => {
     await makeCopy(db, file, new Date(Date.UTC(2026, 10, 1)));
     const [name] = readdirSync(copiesFolder(file));
     writeFileSync(join(copiesFolder(file), name), 'no database');
-    expect((await call('POST', `${API.copies}/${name}/restore`)).status).toBe(422);
-    expect((await call('POST', `${API.copies}/..%2Fnotebook.sqlite/restore`)).status).toBe(404);
+    expect((await call('POST', `${API.copies}/${name}/restore`, {})).status).toBe(422);
+    expect((await call('POST', `${API.copies}/..%2Fnotebook.sqlite/restore`, {})).status).toBe(404);
     expect(await names()).toHaveLength(4);
   });
 });

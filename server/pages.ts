@@ -9,7 +9,7 @@ export function pages(webRoot: string): MiddlewareHandler {
   const files = serveStatic({
     root: relative(process.cwd(), webRoot) || '.',
     onFound: (path, c) => {
-      if (path.includes('assets')) c.header('Cache-Control', 'public, max-age=31536000, immutable');
+      c.header('Cache-Control', path.includes('assets') ? 'public, max-age=31536000, immutable' : 'no-cache');
     },
   });
   return async (c, next) => {

@@ -1,61 +1,151 @@
-import { Hono, type Context } from 'hono';
-import type { Schema } from 'yup';
-import { problemsOf, type ConflictAnswer, type Kept } from '../contract';
+import { Hono, type Context, type MiddlewareHandler } from 'hono';
+import type { Knex } from 'knex';
+import { ID, type Problem } from '../contract';
 import { refuse } from './guards';
-import { answerBadRequest, jsonBody } from './json-body';
-import { checkedOnce } from './checked';
-import type { Repository } from './repository';
+import { answerBadRequest, bodyText, jsonBody } from './json-body';
+import { isChecked, isCheckedText, isRefused, prepared, problemsIn, type KindName } from './prepare';
+import { repository, type Done, type Kept, type Listed } from './repository';
+import { listVersions, readVersion } from './versions';
+import type { Workshop } from './workshop';
 
-interface Kind<Body> {
+interface Kind {
+  name: KindName;
   /** What a guitarist calls one of them. */
   word: string;
-  schema: Schema;
-  repo: Repository<Body>;
-  /** Why a record may not be deleted, or null. */
-  holds?: (id: string) => Promise<string | null>;
-  /** What a list shows of a record. */
-  summary: (record: Kept<Body>) => unknown;
+  /** What a list shows of a body, whatever it is. */
+  summary: (body: unknown) => object;
 }
 
+const DAMAGED: Problem = { field: '', message: 'This record is damaged and cannot be read. It can be exported as it is, and deleted.' };
+
+/** The body of a row; undefined where its text is no record. */
+function bodyOf(text: string): object | undefined {
+  try {
+    const value: unknown = JSON.parse(text);
+    return typeof value === 'object' && value !== null ? value : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+const keptOf = ({ id, revision, created_at, updated_at }: Done) => ({
+  id,
+  revision,
+  createdAt: created_at,
+  updatedAt: updated_at,
+});
+
 /** Create, read, list, update by revision, delete and bring back, for one kind of record. */
-export function recordRoutes<Body>({ word, schema, repo, summary, holds }: Kind<Body>): Hono {
+export function recordRoutes(db: Knex, { name, word, summary }: Kind, shop: Workshop): Hono {
   const app = new Hono();
+  const repo = repository(db, name);
+  const known = new Map<string, { row: Listed; line: object }>();
   const missing = (c: Context) => refuse(c, 404, 'NOT_FOUND', `There is no such ${word}; it may have been deleted.`);
-  const invalid = (c: Context, value: unknown, prefix = '') => {
-    const problems = problemsOf(schema, value).map((p) => ({ ...p, field: prefix + p.field }));
-    return problems.length ? refuse(c, 422, 'INVALID', `This ${word} cannot be kept: ${problems[0].message}`, problems) : null;
+
+  /** A line of the list. What this build passed is told from its summary; the rest is read and checked, once a revision. */
+  const line = async (row: Listed): Promise<object> => {
+    if (isChecked(row.checked) && row.summary !== null)
+      return name === 'studies'
+        ? { ...keptOf(row), ...(JSON.parse(row.summary) as object), problems: [] }
+        : { ...keptOf(row), body: JSON.parse(row.summary) as unknown, problems: [] };
+    const last = known.get(row.id);
+    if (last && last.row.revision === row.revision && last.row.updated_at === row.updated_at && last.row.checked === row.checked)
+      return last.line;
+    const text = (await repo.get(row.id))?.body ?? '';
+    const body = bodyOf(text);
+    const problems = body === undefined ? [DAMAGED] : problemsIn(name, body);
+    if (body && !problems.length) await repo.pass(row, prepared(name, body), text);
+    const about = { ...(body === undefined ? { damaged: true } : {}), problems };
+    const told = { ...keptOf(row), ...(name === 'studies' ? summary(body) : { body: body ?? null }), ...about };
+    known.set(row.id, { row, line: told });
+    return told;
+  };
+  const answer = (c: Context, kept: Kept, status: 200 | 201 = 200) => {
+    if ('missing' in kept) return missing(c);
+    if ('noInstrument' in kept) return noInstrument(c, word);
+    if ('done' in kept) {
+      const { id, revision, updatedAt, createdAt } = keptOf(kept.done);
+      return c.json({ id, revision, createdAt, updatedAt }, status);
+    }
+    const current = { ...keptOf(kept.stale), body: bodyOf(kept.stale.body) ?? null };
+    return c.json({ error: { code: 'STALE', message: `This ${word} was changed elsewhere in the meantime.` }, current }, 409);
   };
 
   app.onError(answerBadRequest);
-  const problemsIn = checkedOnce<Body>((body) => problemsOf(schema, body));
-  app.get('/', async (c) => c.json((await repo.list()).map((r) => ({ ...(summary(r) as object), problems: problemsIn(r) }))));
+  const soundId: MiddlewareHandler = async (c, next) => (ID.test(c.req.param('id') ?? '') ? next() : missing(c));
+  app.use('/:id', soundId);
+  app.use('/:id/*', soundId);
+  app.get('/', async (c) => {
+    const rows = await repo.list();
+    const lines: object[] = [];
+    for (const row of rows) lines.push(await line(row));
+    return c.json(lines);
+  });
   app.get('/:id', async (c) => {
-    const record = await repo.get(c.req.param('id'));
-    return record ? c.json({ ...record, problems: problemsOf(schema, record.body) }) : missing(c);
+    const row = await repo.get(c.req.param('id'));
+    if (!row) return missing(c);
+    const body = bodyOf(row.body);
+    if (body === undefined) return refuse(c, 422, 'DAMAGED', DAMAGED.message);
+    const problems = isCheckedText(row.checked, row.body) ? [] : problemsIn(name, body);
+    return c.body(`{"problems":${JSON.stringify(problems)},${JSON.stringify(keptOf(row)).slice(1, -1)},"body":${row.body}}`, 200, {
+      'Content-Type': 'application/json',
+    });
+  });
+  app.get('/:id/raw', async (c) => {
+    const row = await repo.get(c.req.param('id'));
+    if (!row) return missing(c);
+    return c.body(row.body, 200, {
+      'Content-Type': 'text/plain; charset=utf-8',
+      'Content-Disposition': `attachment; filename="crow-ladder-${word}-${row.id}.txt"`,
+    });
   });
   app.post('/', async (c) => {
-    const { body } = await jsonBody(c);
-    return invalid(c, body) ?? c.json(await repo.create(body as Body), 201);
+    const kept = await shop.keep({ kind: name, word, id: null, text: await bodyText(c) });
+    return isRefused(kept) ? refusedWith(c, kept) : answer(c, kept, 201);
   });
   app.put('/:id', async (c) => {
-    const { body, revision } = await jsonBody(c);
-    if (!Number.isInteger(revision)) return refuse(c, 400, 'NO_REVISION', 'Name the revision that was changed, a whole number.');
-    const bad = invalid(c, body);
-    if (bad) return bad;
-    const saved = await repo.update(c.req.param('id'), revision as number, body as Body);
-    if (saved.ok) return c.json(saved.record);
-    if (!saved.current) return missing(c);
-    const message = `This ${word} was changed elsewhere in the meantime.`;
-    return c.json<ConflictAnswer<Body>>({ error: { code: 'STALE', message }, current: saved.current }, 409);
+    const kept = await shop.keep({ kind: name, word, id: c.req.param('id'), text: await bodyText(c) });
+    return isRefused(kept) ? refusedWith(c, kept) : answer(c, kept);
   });
   app.delete('/:id', async (c) => {
-    const held = await holds?.(c.req.param('id'));
-    if (held) return refuse(c, 409, 'IN_USE', held);
-    return (await repo.remove(c.req.param('id'))) ? c.body(null, 204) : missing(c);
+    const gone = await repo.remove(c.req.param('id'));
+    if ('usedBy' in gone) return refuse(c, 409, 'IN_USE', inUse(gone.usedBy));
+    return gone.removed ? c.body(null, 204) : missing(c);
   });
   app.post('/:id/restore', async (c) => {
-    const record = await repo.restore(c.req.param('id'));
-    return record ? c.json(record) : missing(c);
+    await jsonBody(c);
+    const row = await repo.restore(c.req.param('id'));
+    return row ? c.json(keptOf(row)) : missing(c);
   });
+  if (name === 'studies') versionRoutes(app, db);
   return app;
+}
+
+const refusedWith = (
+  c: Context,
+  { status, code, message, problems }: { status: 400 | 415 | 422; code: string; message: string; problems?: Problem[] },
+) => refuse(c, status, code, message, problems);
+
+const NO_INSTRUMENT = 'The instrument that it names is no longer in the notebook. Choose another one, or none.';
+const noInstrument = (c: Context, word: string) =>
+  refuse(c, 422, 'INVALID', `This ${word} cannot be kept: ${NO_INSTRUMENT}`, [{ field: 'instrumentId', message: NO_INSTRUMENT }]);
+
+/** At most so many names are told. */
+const MOST_NAMED = 4;
+function inUse(names: string[]): string {
+  const told = names.slice(0, MOST_NAMED).map((n) => `“${n.slice(0, 40)}”`);
+  const more = names.length - told.length;
+  const all = more > 0 ? `${told.join(', ')} and ${more} more` : told.join(', ');
+  return `This instrument is used by ${all}. Give ${names.length === 1 ? 'that study' : 'those studies'} another instrument first.`;
+}
+
+/** Earlier states of a study. */
+function versionRoutes(app: Hono, db: Knex): void {
+  app.get('/:id/versions', async (c) => c.json(await listVersions(db, c.req.param('id'))));
+  app.get('/:id/versions/:revision', async (c) => {
+    const revision = Number(c.req.param('revision'));
+    const body = Number.isSafeInteger(revision) ? await readVersion(db, c.req.param('id'), revision) : null;
+    if (!body) return refuse(c, 404, 'NOT_FOUND', 'There is no such version; it may have been thinned out.');
+    return c.json({ revision, body, problems: problemsIn('studies', body) });
+  });
 }

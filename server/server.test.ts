@@ -3,15 +3,17 @@ import { mkdtempSync, readFileSync, writeFileSync, readdirSync, existsSync } fro
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Knex } from 'knex';
-import type { Kept, StudyBody } from '../contract';
+import { BODY_LIMIT, type Saved, type StudyBody } from '../contract';
 import { DEMO } from '../demo';
 import { createApp } from './app';
-import { damageOf, databaseFile, openDatabase, setAside } from './database';
+import { openDatabase, setAside } from './database';
+import { inspect } from './inspect';
+import { databaseFile, portOf } from './paths';
 import { loadDemoOnce, resetDemo } from './demo';
 import { listen } from './listen';
 
 const folder = (): string => mkdtempSync(join(tmpdir(), 'crow-'));
-const body = (change: object = {}): StudyBody => ({ ...structuredClone(DEMO.studies[0].body), ...change });
+const body = (change: object = {}): StudyBody => ({ ...structuredClone(DEMO.studies[0].body), instrumentId: null, ...change });
 
 let db: Knex;
 let call: (method: string, path: string, payload?: unknown, headers?: Record<string, string>) => Promise<Response>;
@@ -29,15 +31,16 @@ beforeEach(async () => {
 afterEach(() => db.destroy());
 
 const json = async <T>(r: Response | Promise<Response>): Promise<T> => (await r).json() as Promise<T>;
-const make = (change: object = {}): Promise<Kept<StudyBody>> => json(call('POST', '/api/studies', { body: body(change) }));
+const make = (change: object = {}): Promise<Saved> => json(call('POST', '/api/studies', { body: body(change) }));
 
 describe('studies', () => {
   it('are made, read, listed and changed, each save one revision on', async () => {
     const made = await make({ name: 'First' });
-    expect(made).toMatchObject({ revision: 1, body: { name: 'First' } });
-    expect(await json(call('GET', `/api/studies/${made.id}`))).toMatchObject({ id: made.id, problems: [] });
-    const saved = await json<Kept<StudyBody>>(call('PUT', `/api/studies/${made.id}`, { revision: 1, body: body({ name: 'Second' }) }));
-    expect(saved).toMatchObject({ revision: 2, body: { name: 'Second' } });
+    expect(made).toMatchObject({ revision: 1 });
+    expect(await json(call('GET', `/api/studies/${made.id}`))).toMatchObject({ id: made.id, body: { name: 'First' }, problems: [] });
+    const saved = await json<Saved>(call('PUT', `/api/studies/${made.id}`, { revision: 1, body: body({ name: 'Second' }) }));
+    expect(saved).toMatchObject({ id: made.id, revision: 2 });
+    expect(await json(call('GET', `/api/studies/${made.id}`))).toMatchObject({ revision: 2, body: { name: 'Second' } });
     expect(await json(call('GET', '/api/studies'))).toMatchObject([{ id: made.id, revision: 2, name: 'Second' }]);
   });
 
@@ -64,7 +67,8 @@ describe('studies', () => {
     expect((await call('GET', `/api/studies/${id}`)).status).toBe(404);
     expect((await call('PUT', `/api/studies/${id}`, { revision: 1, body: body() })).status).toBe(404);
     expect((await call('DELETE', `/api/studies/${id}`)).status).toBe(404);
-    expect(await json(call('POST', `/api/studies/${id}/restore`))).toMatchObject({ id, revision: 1, body: { name: 'Gone' } });
+    expect(await json(call('POST', `/api/studies/${id}/restore`, {}))).toMatchObject({ id, revision: 1 });
+    expect(await json(call('GET', `/api/studies/${id}`))).toMatchObject({ body: { name: 'Gone' } });
   });
 
   it('say in the list and when opened what is wrong with a record from elsewhere, and still give it', async () => {
@@ -113,8 +117,8 @@ describe('a record that cannot be kept', () => {
     expect(await json(call('PUT', `/api/studies/${id}`, { body: body() }))).toMatchObject({ error: { code: 'NO_REVISION' } });
   });
 
-  it('is refused over two megabytes, with JSON', async () => {
-    const answer = await call('POST', '/api/studies', `{"body":"${'x'.repeat(2 * 1024 * 1024)}"}`);
+  it('is refused over the limit, with JSON', async () => {
+    const answer = await call('POST', '/api/studies', `{"body":"${'x'.repeat(BODY_LIMIT)}"}`);
     expect([answer.status, await answer.json()]).toMatchObject([413, { error: { code: 'TOO_LARGE' } }]);
   });
 });
@@ -162,10 +166,25 @@ describe('the demo', () => {
 });
 
 describe('the file', () => {
-  it('stands in the user’s data folder unless told otherwise', () => {
-    expect(databaseFile({ CROW_LADDER_DB: '/x/y.sqlite' })).toBe('/x/y.sqlite');
-    expect(databaseFile({ XDG_DATA_HOME: '/data' })).toBe('/data/crow-ladder/notebook.sqlite');
-    expect(databaseFile({ HOME: '/home/me' })).toBe('/home/me/.local/share/crow-ladder/notebook.sqlite');
+  it.each<[NodeJS.Platform, Record<string, string>, string, string]>([
+    ['linux', {}, '/home/me', '/home/me/.local/share/crow-ladder/notebook.sqlite'],
+    ['linux', { XDG_DATA_HOME: '/data' }, '/home/me', '/data/crow-ladder/notebook.sqlite'],
+    ['darwin', {}, '/Users/me', '/Users/me/Library/Application Support/Crow Ladder/notebook.sqlite'],
+    [
+      'win32',
+      { LOCALAPPDATA: 'C:\\Users\\me\\AppData\\Local' },
+      'C:\\Users\\me',
+      'C:\\Users\\me\\AppData\\Local\\Crow Ladder\\notebook.sqlite',
+    ],
+    ['win32', {}, 'C:\\Users\\me', 'C:\\Users\\me\\AppData\\Local\\Crow Ladder\\notebook.sqlite'],
+    ['linux', { CROW_LADDER_DB: '/x/y.sqlite' }, '/home/me', '/x/y.sqlite'],
+  ])('on %s with %j stands in the user’s data folder unless told otherwise', (platform, env, home, file) => {
+    expect(databaseFile(env, platform, home, () => false)).toBe(file);
+  });
+  it('one that an older version left elsewhere is used on', () => {
+    const older = '/Users/me/.local/share/crow-ladder/notebook.sqlite';
+    expect(databaseFile({}, 'darwin', '/Users/me', (f) => f === older)).toBe(older);
+    expect(databaseFile({}, 'darwin', '/Users/me', () => true)).toContain('Application Support');
   });
   it('is opened with full syncs, a write-ahead log and foreign keys', async () => {
     const pragma = async (name: string): Promise<unknown> => {
@@ -177,9 +196,9 @@ describe('the file', () => {
   it('if damaged is named so, and set aside byte for byte', () => {
     const dir = folder();
     const file = join(dir, 'n.sqlite');
-    expect(damageOf(file)).toBeNull();
+    expect(inspect(file)).toEqual({ kind: 'new' });
     writeFileSync(file, 'this is no database, and longer than a header of one hundred bytes would be, to be sure of it.'.repeat(3));
-    expect(damageOf(file)).toMatch(/not a database/);
+    expect(inspect(file)).toMatchObject({ kind: 'damaged', why: expect.stringContaining('not a database') as string });
     const before = readFileSync(file);
     const aside = setAside(file, new Date('2026-11-23T10:00:00Z'));
     expect(existsSync(file)).toBe(false);
@@ -189,11 +208,16 @@ describe('the file', () => {
   it('is sound after use', async () => {
     await make();
     const { filename } = (db.client as { config: { connection: { filename: string } } }).config.connection;
-    expect(damageOf(filename)).toBeNull();
+    expect(inspect(filename)).toEqual({ kind: 'ours' });
   });
 });
 
 describe('the port', () => {
+  it('is a number from 1 to 65535, or a sentence says what it is', () => {
+    expect([portOf({}), portOf({ CROW_LADDER_PORT: '8000' })]).toEqual([4714, 8000]);
+    for (const text of ['abc', '0', '70000', '-1', '4714x', '1e3'])
+      expect(() => portOf({ CROW_LADDER_PORT: text })).toThrow(`CROW_LADDER_PORT is "${text}": a port is a whole number from 1 to 65535`);
+  });
   it('moves on when it is taken, and says so', async () => {
     const said: string[] = [];
     const log = console.log;

@@ -2,7 +2,7 @@ import knex, { type Knex } from 'knex';
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { PLAIN_STUDY, problemsOf, studySchema, type StudyBody } from '../contract';
+import { plainStudy, problemsOf, studySchema, type StudyBody } from '../contract';
 import { DEMO } from '../demo';
 import { createApp } from './app';
 import { openDatabase } from './database';
@@ -17,7 +17,7 @@ async function oldNotebook(): Promise<string> {
   const [first] = await migrationSource.getMigrations([]);
   const only: Knex.MigrationSource<typeof first> = { ...migrationSource, getMigrations: () => Promise.resolve([first]) };
   await db.migrate.latest({ migrationSource: only });
-  const added = new Set(Object.keys(PLAIN_STUDY));
+  const added = new Set(Object.keys(plainStudy()));
   const body = Object.fromEntries(Object.entries(DEMO.studies[1].body).filter(([key]) => !added.has(key)));
   await db('studies').insert({
     id: 'old',
@@ -39,7 +39,7 @@ describe('an older notebook', () => {
       body: string;
     };
     const body = JSON.parse(row.body) as StudyBody;
-    expect(body).toEqual({ ...DEMO.studies[1].body, ...PLAIN_STUDY });
+    expect(body).toEqual({ ...DEMO.studies[1].body, ...plainStudy() });
     expect(row.revision).toBe(4);
     expect(problemsOf(studySchema, body)).toEqual([]);
     await db.destroy();
@@ -54,6 +54,8 @@ describe('an older notebook', () => {
       '002-study-format-2',
       '003-study-format-3',
       '004-study-format-4',
+      '005-study-format-5',
+      '006-versions',
     ]);
     await db.destroy();
   });

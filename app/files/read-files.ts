@@ -1,5 +1,5 @@
-import { readBundle, type Bundle, type Lick } from '../../contract';
-import type { Instrument } from '../../core';
+import { instrumentSchema, lickSchema, problemsOf, readBundle, type Bundle, type Lick, type Problem } from '../../contract';
+import { checkLick, CoreError, type Instrument } from '../../core';
 import { FormatError } from '../../formats/errors';
 import { readInstrument } from '../../formats/instrument-json';
 import { FILE_LIMIT, type FileLine } from '../../formats/line';
@@ -32,7 +32,33 @@ export function* readFiles({ files, into }: ImportJob): Generator<Incoming> {
   const kbm = files.find((f) => /\.kbm$/i.test(f.name));
   for (const f of files) {
     if (f === kbm && files.some((x) => /\.scl$/i.test(x.name))) continue;
-    yield attempt(f.name, () => readOne(f, into, kbm));
+    yield held(
+      attempt(f.name, () => readOne(f, into, kbm)),
+      into,
+    );
+  }
+}
+
+/** What comes of a file holds by the very schemas that saving goes by, or it is refused here, before it is anywhere. */
+function held(item: Incoming, into: Into): Incoming {
+  const [problem] =
+    item.kind === 'licks'
+      ? item.licks.flatMap((l) => lickProblems(l, into.instrument))
+      : item.kind === 'instrument'
+        ? problemsOf(instrumentSchema, item.instrument)
+        : [];
+  return problem ? { file: item.file, kind: 'refused', why: `what it holds cannot be kept: ${problem.message}` } : item;
+}
+
+function lickProblems(lick: Lick, neck: Instrument): Problem[] {
+  const problems = problemsOf(lickSchema, lick);
+  if (problems.length) return problems;
+  try {
+    checkLick(lick.instrument ?? neck, lick.notes);
+    return [];
+  } catch (e) {
+    if (e instanceof CoreError) return [{ field: e.field, message: e.message }];
+    throw e;
   }
 }
 

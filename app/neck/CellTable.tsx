@@ -79,8 +79,11 @@ const Fingers = ({ c, onFinger }: { c: Cell } & Pick<Props, 'onFinger'>) =>
     </Fragment>
   ));
 
-/** A whole string of notes wraps small; a cell of a hand stays on one line. */
-const fit = (notes = 0): string => (notes > 6 ? 'text-[10.5px] leading-[12px] break-words' : 'whitespace-nowrap');
+/** A whole string of notes wraps small; a cell of a hand stays on one line, closer where it is full. */
+function fit(notes = 0): string {
+  if (notes > 6) return 'text-[10.5px] leading-[12px] break-words';
+  return notes > 4 ? 'whitespace-nowrap text-[11px] tracking-tighter' : 'whitespace-nowrap';
+}
 
 const notesOn = (shape: Shape, string: number): string =>
   shape.notes

@@ -1,5 +1,5 @@
 import { memo, useEffect, useMemo, useRef } from 'react';
-import type { Seam, Shape } from '../../core';
+import { glyphs, type Seam, type Shape } from '../../core';
 import { seamLine } from '../words/shape-text';
 import { Signs } from '../ui/Signs';
 import { lanesOf, wireX, fretX, type NeckGeometry } from './geometry';
@@ -85,7 +85,7 @@ const Seams = memo(function Seams({ g, shapes, spans, seams, seam, onSeam }: Sea
           key={shapes[k].id}
           type="button"
           aria-pressed={k === seam}
-          aria-label={`Seam of ${shapes[k].label} with ${seamLine(shapes[k + 1], s)}`}
+          aria-label={glyphs(`Seam of ${shapes[k].label} with ${seamLine(shapes[k + 1], s)}`)}
           onClick={() => onSeam(k === seam ? -1 : k)}
           className={`num absolute flex h-[22px] cursor-pointer items-center justify-center rounded-full border border-dashed text-[11px] ${k === seam ? 'border-brass-deep bg-brass font-semibold text-brass-ink' : 'border-soft bg-sheet text-soft hover:text-ink'}`}
           style={{ left: at[k] - SEAM_PX / 2, top: lanes[k] * SEAM_LANE, width: SEAM_PX }}
@@ -122,7 +122,7 @@ const Rung = memo(function Rung({ shape, on, from, to, top, index, onChoose }: R
       aria-checked={on}
       tabIndex={on ? 0 : -1}
       onClick={() => onChoose(index)}
-      aria-label={`${shape.label}, frets ${shape.lowFret} to ${shape.highFret}${atRest(shape) ? ', at rest' : ''}`}
+      aria-label={glyphs(`${shape.label}, frets ${shape.lowFret} to ${shape.highFret}${atRest(shape) ? ', at rest' : ''}`)}
       className="group absolute flex h-7 items-center justify-center"
       style={{ left: from, width: to - from, top }}
     >

@@ -16,8 +16,8 @@ interface Props {
   chosen: number;
   sounding: number;
   onChoose: (index: number) => void;
-  /** A note was dropped on another of its places. */
-  onHold: (index: number, place: Place) => void;
+  /** A note was dropped on another of its places; without it no note can be taken hold of. */
+  onHold?: (index: number, place: Place) => void;
   /** An empty place of the board was pressed. */
   onPlace?: (place: Place) => void;
 }
@@ -115,13 +115,13 @@ function Handles({ g, instrument, steps, chosen, onChoose, onHold, onPlace }: Ha
           index = noteAt(now.g, now.steps, x, y, now.chosen);
           if (index >= 0) now.onChoose(index);
         })
-        .on('drag', ({ x, y }: { x: number; y: number }) => index >= 0 && setHeld({ index, x, y }))
+        .on('drag', ({ x, y }: { x: number; y: number }) => index >= 0 && latest.current.onHold && setHeld({ index, x, y }))
         .on('end', ({ x, y }: { x: number; y: number }) => {
           const now = latest.current;
           if (index < 0) return now.onPlace?.(boardPlace(now.g, now.instrument, x, y));
           const place = placeAt(now.g, otherPlaces(now.instrument, now.steps[index]), x, y);
           setHeld(null);
-          if (place) now.onHold(index, place);
+          if (place) now.onHold?.(index, place);
         }),
     );
     return () => void node.on('.drag', null);

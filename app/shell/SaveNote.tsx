@@ -1,9 +1,14 @@
 import { useEffect, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../store';
-import { conflictEnded } from '../store/editor';
+import { conflictEnded, edited, redone, strayGone, triedAgain, undone, type SaveState, type Stray } from '../store/editor';
+import { dropOpen } from '../store/local';
 import { useCreateStudyMutation } from '../store/api';
 import { Button } from '../ui/Button';
 import { Signs } from '../ui/Signs';
+import { stepWords } from '../words/change-text';
+import { dateWords } from '../words/date-text';
+import { refusalWords } from '../words/save-text';
+import { isolated } from '../words/name-text';
 
 const ago = (ms: number): string => {
   const s = Math.max(0, Math.round(ms / 1000));
@@ -12,7 +17,17 @@ const ago = (ms: number): string => {
   return `at ${new Date(Date.now() - ms).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
 };
 
-/** Whether the study is safe, in words, always in sight. */
+const WORDS: Record<Exclude<SaveState, 'saved'>, string> = {
+  waiting: 'Saving …',
+  saving: 'Saving …',
+  offline: 'Not on the server yet: it does not answer. Kept in this browser; trying again.',
+  refused: 'Not saved.',
+  conflict: 'Not saved: changed elsewhere.',
+  gone: 'Not saved: this study was deleted elsewhere.',
+};
+const BAD: readonly SaveState[] = ['offline', 'refused', 'conflict', 'gone'];
+
+/** Whether the study is safe, in words, at the foot of a view. */
 export function SaveNote() {
   const { save, savedAt, body } = useAppSelector((s) => s.editor);
   const [now, setNow] = useState(() => Date.now());
@@ -21,37 +36,65 @@ export function SaveNote() {
     return () => clearInterval(tick);
   }, []);
   if (!body) return null;
-  const saved = savedAt === null ? 'Saved' : `Saved in “${body.name}” ${ago(Math.max(now, savedAt) - savedAt)}`;
-  const words = {
-    saved,
-    waiting: 'Saving …',
-    saving: 'Saving …',
-    offline: 'Not on the server yet: it does not answer. Kept in this browser; trying again.',
-    refused: 'Not saved: the server refused this study.',
-    conflict: 'Not saved: changed elsewhere, see above.',
-    gone: 'Not saved: this study was deleted elsewhere. Undo the deletion in the Notebook.',
-  }[save];
-  const bad = ['offline', 'refused', 'conflict', 'gone'].includes(save);
+  const saved = savedAt === null ? 'Saved' : `Saved in “${isolated(body.name)}” ${ago(Math.max(now, savedAt) - savedAt)}`;
   return (
-    <span data-save={save} className={bad ? 'font-semibold text-clay' : ''}>
-      <Signs>{words}</Signs>
+    <span data-save={save} className={BAD.includes(save) ? 'font-semibold text-clay' : ''}>
+      <Signs>{save === 'saved' ? saved : WORDS[save]}</Signs>
     </span>
   );
 }
 
+/** What stands between the study and the server, at the top of what is seen whatever the page shows, covering nothing while the page is at its top; and said to those who hear it. */
+export function SaveAlert() {
+  const { save, reason, conflict, body, strays } = useAppSelector((s) => s.editor);
+  const dispatch = useAppDispatch();
+  const bad = body !== null && BAD.includes(save);
+  return (
+    <div role="status" aria-live="assertive" className="no-print sticky top-2 z-30 grid gap-2 not-empty:mb-3">
+      {bad && (
+        <Bar>
+          {save === 'offline' && <p className="grow">{WORDS.offline}</p>}
+          {save === 'gone' && (
+            <p className="grow">
+              This study was deleted in another window. What you see is kept in this browser; it is saved again as soon as the deletion is
+              undone in the Notebook.
+            </p>
+          )}
+          {save === 'refused' && (
+            <p className="grow">
+              <Signs>{`Not saved: ${reason} Kept in this browser.`}</Signs>
+            </p>
+          )}
+          {(save === 'refused' || save === 'offline') && (
+            <Button look="link" onClick={() => dispatch(triedAgain())}>
+              Try again
+            </Button>
+          )}
+          {save === 'gone' && <KeepAsNew />}
+          {save === 'conflict' && conflict && <Conflict />}
+        </Bar>
+      )}
+      {strays.map((s) => (
+        <StrayBar key={s.window} stray={s} />
+      ))}
+    </div>
+  );
+}
+
+const Bar = ({ children }: { children: React.ReactNode }) => (
+  <div role="alert" className="flex flex-wrap items-center gap-3 rounded-lg border-2 border-clay bg-sheet px-3 py-2 shadow-xl">
+    {children}
+  </div>
+);
+
 /** Two windows changed one study: both versions are here, and none is lost. */
-export function ConflictBar() {
-  const conflict = useAppSelector((s) => s.editor.conflict);
+function Conflict() {
   const body = useAppSelector((s) => s.editor.body);
   const dispatch = useAppDispatch();
-  const [create] = useCreateStudyMutation();
-  if (!conflict || !body) return null;
-  const keepBoth = async (): Promise<void> => {
-    const result = await create({ ...body, name: `${body.name.slice(0, 100)} (other version)` });
-    if (!('error' in result)) dispatch(conflictEnded('theirs'));
-  };
+  const copy = useCopy();
+  if (!body) return null;
   return (
-    <div role="alert" className="mb-3 flex flex-wrap items-center gap-3 rounded-lg border-2 border-clay bg-sheet p-3">
+    <>
       <p className="grow">This study was changed in another window in the meantime. Which version is to stay?</p>
       <Button look="link" onClick={() => dispatch(conflictEnded('mine'))}>
         Keep what I see here
@@ -59,9 +102,102 @@ export function ConflictBar() {
       <Button look="link" onClick={() => dispatch(conflictEnded('theirs'))}>
         Take the other version
       </Button>
-      <Button look="link" onClick={() => void keepBoth()}>
+      <Button look="link" onClick={() => void copy.make(body, () => dispatch(conflictEnded('theirs')))}>
         Keep both, mine as a copy
       </Button>
+      {copy.problem && <p className="w-full text-clay">{copy.problem}</p>}
+    </>
+  );
+}
+
+/** A body as a study of its own beside the one that is open. */
+function useCopy() {
+  const [create] = useCreateStudyMutation();
+  const [problem, setProblem] = useState<string | null>(null);
+  const make = async (body: Stray['body'], done: () => void): Promise<void> => {
+    const result = await create({ ...body, name: `${body.name.slice(0, 100)} (other version)` });
+    if (result.error) setProblem(`The copy was not made: ${refusalWords(result.error)}`);
+    else done();
+  };
+  return { make, problem };
+}
+
+function KeepAsNew() {
+  const body = useAppSelector((s) => s.editor.body);
+  const copy = useCopy();
+  const [made, setMade] = useState(false);
+  if (!body) return null;
+  return (
+    <>
+      <Button look="link" disabled={made} onClick={() => void copy.make(body, () => setMade(true))}>
+        {made ? 'Kept as a new study' : 'Keep it as a new study'}
+      </Button>
+      {copy.problem && <p className="w-full text-clay">{copy.problem}</p>}
+    </>
+  );
+}
+
+/** What a window that was closed had not got through. */
+function StrayBar({ stray }: { stray: Stray }) {
+  const id = useAppSelector((s) => s.editor.id);
+  const dispatch = useAppDispatch();
+  const copy = useCopy();
+  const gone = (): void => {
+    if (id) void dropOpen(id, stray.window);
+    dispatch(strayGone(stray.window));
+  };
+  return (
+    <Bar>
+      <p className="grow">{`A window that was closed left a version of this study unsaved (${dateWords(stray.at)}).`}</p>
+      <Button look="link" onClick={() => { dispatch(edited(stray.body)); gone(); }}>Show it here</Button>
+      <Button look="link" onClick={() => void copy.make(stray.body, gone)}>
+        Keep it as a copy
+      </Button>
+      <Button look="link" onClick={gone}>
+        Drop it
+      </Button>
+      {copy.problem && <p className="w-full text-clay">{copy.problem}</p>}
+    </Bar>
+  ); // prettier-ignore
+}
+
+/** How long a step back stays told, in ms. */
+const TOLD_MS = 6000;
+
+/** The last step back or forth in words, for a while. */
+export function StepNote() {
+  const told = useAppSelector((s) => s.editor.told);
+  const reason = useAppSelector((s) => s.editor.reason);
+  const dispatch = useAppDispatch();
+  const [seen, setSeen] = useState(0);
+  const count = told?.count ?? 0;
+  useEffect(() => {
+    if (!count) return;
+    const gone = setTimeout(() => setSeen(count), TOLD_MS);
+    return () => clearTimeout(gone);
+  }, [count]);
+  const shown = told !== null && count !== seen;
+  const words = shown ? stepWords(told.kind, told.change) + (told.kind === 'taken back' ? `. No study can hold it: ${reason}` : '') : '';
+  return (
+    <div
+      role="status"
+      aria-live="polite"
+      className={`no-print fixed right-2 bottom-16 left-2 z-20 flex justify-center sm:bottom-3 sm:left-[92px] ${shown ? '' : 'pointer-events-none'}`}
+    >
+      {shown && (
+        <p className="flex items-center gap-3 rounded-lg bg-night px-4 py-2 text-[13.5px] text-white shadow-xl">
+          <Signs>{words}</Signs>
+          {told.kind !== 'taken back' && (
+            <button
+              type="button"
+              className="cursor-pointer font-semibold text-[#e9c667] underline"
+              onClick={() => dispatch(told.kind === 'undone' ? redone() : undone())}
+            >
+              {told.kind === 'undone' ? 'Redo' : 'Undo'}
+            </button>
+          )}
+        </p>
+      )}
     </div>
   );
 }

@@ -1,5 +1,7 @@
 import { Grid3x3, Guitar, Waypoints, ListMusic, ArrowRightLeft, Moon, NotebookText, Sun } from 'lucide-react';
 import { NavLink, Outlet } from 'react-router';
+import { NewVersion } from './NewVersion';
+import { SaveAlert, StepNote } from './SaveNote';
 import { useTheme } from './theme';
 
 /** The views there are, in the order of a player's work. A view not built yet is not here. */
@@ -41,6 +43,8 @@ function ThemeButton() {
 export function Shell() {
   return (
     <div className="min-h-screen sm:grid sm:grid-cols-[84px_1fr]">
+      <StepNote />
+      <NewVersion />
       <nav aria-label="Views" className="no-print fixed inset-x-0 bottom-0 z-10 flex bg-night sm:sticky sm:top-0 sm:h-screen sm:flex-col">
         <Mark />
         {VIEWS.map(({ to, word, Icon }) => (
@@ -52,6 +56,7 @@ export function Shell() {
         <ThemeButton />
       </nav>
       <main className="min-w-0 px-3 pt-4 pb-20 sm:px-6 sm:pb-4">
+        <SaveAlert />
         <Outlet />
       </main>
     </div>

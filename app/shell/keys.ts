@@ -14,7 +14,8 @@ const named = (e: KeyboardEvent): string =>
   `${e.ctrlKey || e.metaKey ? 'mod+' : ''}${e.shiftKey && (e.ctrlKey || e.metaKey) ? 'shift+' : ''}${e.key.length === 1 ? e.key.toLowerCase() : e.key}`;
 
 const WRITES = 'input, textarea, select, [contenteditable=true]';
-const OPENED = '[role=dialog], [role=menu], [role=listbox]';
+/** What is laid over the view; the lists of choosers stand in such. A list that belongs to the view itself takes only the keys that it prevents. */
+const OPENED = '[role=dialog], [role=menu]';
 
 /** Whether the place that has the focus needs this key for itself. */
 function taken(e: KeyboardEvent, name: string): boolean {

@@ -57,3 +57,7 @@ export function upAndDown(midis: number[]): { notes: HeardNote[]; index: number[
   const notes = index.map((at, k) => ({ midi: midis[at], beat: k / 2, beats: k === index.length - 1 ? 2 : 0.5 }));
   return { notes, index };
 }
+
+/** A line as eighth notes, the last one held. */
+export const eighths = (midis: number[]): HeardNote[] =>
+  midis.map((midi, k) => ({ midi, beat: k / 2, beats: k === midis.length - 1 ? 2 : 0.5 }));

@@ -1,49 +1,68 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { Instrument } from '../../core';
-import { API, type Bundle, type DatedCopy, type Kept, type Problem, type StudyBody, type StudySummary, type TakenIn } from '../../contract';
+import {
+  API,
+  type Bundle,
+  type DatedCopy,
+  type Kept,
+  type Problem,
+  type Saved,
+  type StudyBody,
+  type StudySummary,
+  type TakenIn,
+  type VersionSummary,
+} from '../../contract';
+
+const at = (base: string, ...parts: (string | number)[]): string => [base, ...parts.map((p) => encodeURIComponent(p))].join('/');
 
 /** The server as the client sees it. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '' }),
+  refetchOnFocus: true,
   tagTypes: ['Studies', 'Instruments', 'Copies'],
   endpoints: (build) => ({
     studies: build.query<StudySummary[], void>({ query: () => API.studies, providesTags: ['Studies'] }),
-    study: build.query<Kept<StudyBody> & { problems: Problem[] }, string>({ query: (id) => `${API.studies}/${id}`, keepUnusedDataFor: 0 }),
-    createStudy: build.mutation<Kept<StudyBody>, StudyBody>({
+    study: build.query<Kept<StudyBody> & { problems: Problem[] }, string>({ query: (id) => at(API.studies, id), keepUnusedDataFor: 0 }),
+    createStudy: build.mutation<Saved, StudyBody>({
       query: (body) => ({ url: API.studies, method: 'POST', body: { body } }),
       invalidatesTags: ['Studies'],
     }),
-    saveStudy: build.mutation<Kept<StudyBody>, { id: string; revision: number; body: StudyBody }>({
-      query: ({ id, ...body }) => ({ url: `${API.studies}/${id}`, method: 'PUT', body }),
+    saveStudy: build.mutation<Saved, { id: string; revision: number; body: StudyBody }>({
+      query: ({ id, ...body }) => ({ url: at(API.studies, id), method: 'PUT', body }),
       invalidatesTags: (_result, error) => (error ? [] : ['Studies']),
     }),
     deleteStudy: build.mutation<void, string>({
-      query: (id) => ({ url: `${API.studies}/${id}`, method: 'DELETE' }),
+      query: (id) => ({ url: at(API.studies, id), method: 'DELETE' }),
       invalidatesTags: ['Studies'],
     }),
-    restoreStudy: build.mutation<Kept<StudyBody>, string>({
-      query: (id) => ({ url: `${API.studies}/${id}/restore`, method: 'POST' }),
+    restoreStudy: build.mutation<Saved, string>({
+      query: (id) => ({ url: at(API.studies, id, 'restore'), method: 'POST', body: {} }),
       invalidatesTags: ['Studies'],
     }),
+    versions: build.query<VersionSummary[], string>({ query: (id) => at(API.studies, id, 'versions'), keepUnusedDataFor: 0 }),
+    version: build.query<{ revision: number; body: StudyBody; problems: Problem[] }, { id: string; revision: number }>({
+      query: ({ id, revision }) => at(API.studies, id, 'versions', revision),
+    }),
+    takingIn: build.query<{ done: number | null }, void>({ query: () => API.progress, keepUnusedDataFor: 0 }),
     instruments: build.query<(Kept<Instrument> & { problems: Problem[] })[], void>({
       query: () => API.instruments,
       providesTags: ['Instruments'],
     }),
-    createInstrument: build.mutation<Kept<Instrument>, Instrument>({
+    createInstrument: build.mutation<Saved, Instrument>({
       query: (body) => ({ url: API.instruments, method: 'POST', body: { body } }),
       invalidatesTags: ['Instruments'],
     }),
-    saveInstrument: build.mutation<Kept<Instrument>, { id: string; revision: number; body: Instrument }>({
-      query: ({ id, ...body }) => ({ url: `${API.instruments}/${id}`, method: 'PUT', body }),
+    saveInstrument: build.mutation<Saved, { id: string; revision: number; body: Instrument }>({
+      query: ({ id, ...body }) => ({ url: at(API.instruments, id), method: 'PUT', body }),
       invalidatesTags: ['Instruments'],
     }),
     deleteInstrument: build.mutation<void, string>({
-      query: (id) => ({ url: `${API.instruments}/${id}`, method: 'DELETE' }),
+      query: (id) => ({ url: at(API.instruments, id), method: 'DELETE' }),
       invalidatesTags: ['Instruments'],
     }),
-    restoreInstrument: build.mutation<Kept<Instrument>, string>({
-      query: (id) => ({ url: `${API.instruments}/${id}/restore`, method: 'POST' }),
+    restoreInstrument: build.mutation<Saved, string>({
+      query: (id) => ({ url: at(API.instruments, id, 'restore'), method: 'POST', body: {} }),
       invalidatesTags: ['Instruments'],
     }),
     addNotebook: build.mutation<TakenIn, Bundle>({
@@ -55,9 +74,12 @@ export const api = createApi({
       invalidatesTags: ['Studies', 'Instruments', 'Copies'],
     }),
     copies: build.query<DatedCopy[], void>({ query: () => API.copies, providesTags: ['Copies'] }),
-    makeCopy: build.mutation<DatedCopy, void>({ query: () => ({ url: API.copies, method: 'POST' }), invalidatesTags: ['Copies'] }),
+    makeCopy: build.mutation<DatedCopy, void>({
+      query: () => ({ url: API.copies, method: 'POST', body: {} }),
+      invalidatesTags: ['Copies'],
+    }),
     restoreCopy: build.mutation<TakenIn, string>({
-      query: (name) => ({ url: `${API.copies}/${name}/restore`, method: 'POST' }),
+      query: (name) => ({ url: at(API.copies, name, 'restore'), method: 'POST', body: {} }),
       invalidatesTags: ['Studies', 'Instruments', 'Copies'],
     }),
   }),
@@ -70,6 +92,10 @@ export const {
   useMakeCopyMutation,
   useRestoreCopyMutation,
   useStudiesQuery,
+  useStudyQuery,
+  useVersionsQuery,
+  useVersionQuery,
+  useTakingInQuery,
   useCreateStudyMutation,
   useSaveStudyMutation,
   useDeleteStudyMutation,

@@ -1,71 +1,139 @@
 import { createListenerMiddleware, isAnyOf, type ThunkDispatch, type UnknownAction } from '@reduxjs/toolkit';
-import { API, type ConflictAnswer, type StudyBody } from '../../contract';
+import { API, problemsOf, studySchema, type Problem, type StudyBody } from '../../contract';
+import { dequal } from 'dequal/lite';
 import { api } from './api';
-import { draftOf, dropDraft, keepDraft } from './drafts';
-import { conflictEnded, edited, redone, saveDone, saveFailed, saveStarted, studyOpened, undone, type EditorState } from './editor';
+import {
+  conflictEnded,
+  edited,
+  redone,
+  saveDone,
+  saveFailed,
+  saveStarted,
+  strayGone,
+  studyOpened,
+  takenBack,
+  triedAgain,
+  undone,
+  type EditorState,
+  type SaveState,
+} from './editor';
+import { keepOpen, windowName, type OpenRecord } from './local';
+import { failureOf } from '../words/save-text';
 
-/** Rest after the last edit before it is sent, and before another try when the server is away. Milliseconds. */
-const DRAFT_MS = 40; // after the frame that shows the edit; leaving the page keeps it at once
-const REST_MS = 300;
-const RETRY_MS = 2500;
+/** After the frame that shows an edit it is kept in the browser; leaving the page keeps it at once. Milliseconds. */
+const DRAFT_MS = 40;
+/** Rest after the last edit before it is sent, and before another try by itself. A refused save waits for the player. */
+const REST_MS: Partial<Record<SaveState, number>> = { waiting: 300, offline: 2500, gone: 5000 };
+/** Steps back that are kept in the browser. */
+const KEPT_STEPS = 60;
 
 interface State {
   editor: EditorState;
 }
+type Dispatch = ThunkDispatch<State, unknown, UnknownAction>;
 
 export const autosave = createListenerMiddleware();
-const listen = autosave.startListening.withTypes<State, ThunkDispatch<State, unknown, UnknownAction>>();
+const listen = autosave.startListening.withTypes<State, Dispatch>();
 
-/** Keeps every edit in the browser at once and on the server shortly after; one save at a time. */
+/** The last body of the open study that was found to hold. */
+let good: StudyBody | null = null;
+
+/** What is wrong with the fields that changed since the last good body. Licks are judged with their neck. */
+export function problemsSince(before: StudyBody | null, body: StudyBody): Problem[] {
+  if (!before) return problemsOf(studySchema, body);
+  const keys = (Object.keys(body) as (keyof StudyBody)[]).filter((k) => body[k] !== before[k]);
+  if (!keys.length) return [];
+  if (keys.includes('licks') && !keys.includes('instrument')) keys.push('instrument');
+  if (keys.includes('instrument') && !keys.includes('licks')) keys.push('licks');
+  return problemsOf(studySchema.pick(keys), Object.fromEntries(keys.map((k) => [k, body[k]])));
+}
+
+/** Keeps every edit in the browser at once, whatever stands with the server, and on the server shortly after; one save at a time. */
 listen({
-  matcher: isAnyOf(edited, undone, redone, conflictEnded, studyOpened, saveDone, saveFailed),
-  effect: async (_, listener) => {
-    const { id, revision, body, save } = listener.getState().editor;
-    if (!id || !body || (save !== 'waiting' && save !== 'offline')) return;
+  matcher: isAnyOf(edited, undone, redone, conflictEnded, studyOpened, saveDone, saveFailed, triedAgain, strayGone, takenBack),
+  effect: async (action, listener) => {
     listener.cancelActiveListeners();
+    if (studyOpened.match(action)) good = action.payload.problems.length ? null : (action.payload.draft ?? action.payload.kept.body);
     await listener.delay(DRAFT_MS);
-    keepDraft(id, { revision, body });
-    await listener.delay(save === 'offline' ? RETRY_MS : REST_MS);
+    const { id, body, problems } = listener.getState().editor;
+    if (!id || !body) return;
+    const broken = good && body !== good ? problemsSince(good, body) : [];
+    if (good && broken.length) return void listener.dispatch(takenBack({ good, problems: broken }));
+    if (good || !problems.length) good = body;
+    await keepEditor(listener.getState().editor);
+    const rest = REST_MS[listener.getState().editor.save];
+    if (rest === undefined) return;
+    await listener.delay(rest);
     const now = listener.getState().editor;
-    if (now.sending || now.id !== id) return;
+    if (now.sent || now.id !== id) return;
     await send(() => listener.getState(), listener.dispatch);
   },
 });
 
-type Dispatch = ThunkDispatch<State, unknown, UnknownAction>;
+/** The open study as it is kept in the browser. */
+async function keepEditor({ id, revision, body, save, sent, savedAt, past, future }: EditorState): Promise<void> {
+  if (!id || !body) return;
+  const record: OpenRecord = {
+    id,
+    window: await windowName(),
+    revision,
+    body,
+    unsaved: save !== 'saved',
+    sent,
+    past: past.slice(-KEPT_STEPS),
+    future: future.slice(-KEPT_STEPS),
+    savedAt,
+    at: Date.now(),
+  };
+  return keepOpen(record);
+}
 
-async function send(getState: () => State, dispatch: Dispatch): Promise<void> {
+let underway: Promise<void> = Promise.resolve();
+
+function send(getState: () => State, dispatch: Dispatch): Promise<void> {
+  underway = sendNow(getState, dispatch);
+  return underway;
+}
+
+async function sendNow(getState: () => State, dispatch: Dispatch): Promise<void> {
   const { id, revision, body } = getState().editor;
   if (!id || !body) return;
-  dispatch(saveStarted());
-  const result = await dispatch(api.endpoints.saveStudy.initiate({ id, revision, body }));
-  if (result.data) {
-    dispatch(saveDone({ kept: result.data, sent: body }));
-    dropDraftIfSaved(id, body);
-  } else dispatch(saveFailed(failureOf(result.error)));
+  dispatch(saveStarted({ id, sent: body }));
+  await keepEditor(getState().editor);
+  const { data, error } = await dispatch(api.endpoints.saveStudy.initiate({ id, revision, body }));
+  if (data) return void dispatch(saveDone({ ...data, id, sent: body }));
+  const failure = failureOf(error);
+  const arrived = failure.current && [{ id, body }, ...unanswered].find((u) => u.id === id && dequal(u.body, failure.current?.body));
+  if (failure.current && arrived) {
+    // What stands there is this window's own save, whose answer was lost: the rest goes on from it.
+    const { revision: stands, updatedAt } = failure.current;
+    return void dispatch(saveDone({ id, revision: stands, updatedAt, sent: arrived.body }));
+  }
+  if (failure.save === 'offline') unanswered = [{ id, body }, ...unanswered].slice(0, MOST_UNANSWERED);
+  dispatch(saveFailed({ id, ...failure }));
 }
 
-const dropDraftIfSaved = (id: string, body: StudyBody): void => {
-  if (JSON.stringify(draftOf(id)?.body) === JSON.stringify(body)) dropDraft(id);
-};
+/** Saves that got no answer; each may have arrived all the same. */
+let unanswered: { id: string; body: StudyBody }[] = [];
+const MOST_UNANSWERED = 5;
 
-type Failure = Parameters<typeof saveFailed>[0];
-
-/** What a refused or lost save means for the player. */
-export function failureOf(error: unknown): Failure {
-  const { status, data } = error as { status?: number | string; data?: Partial<ConflictAnswer<StudyBody>> };
-  if (status === 409 && data?.current) return { save: 'conflict', current: data.current };
-  if (status === 404) return { save: 'gone' };
-  if (status === 422) return { save: 'refused', problems: data?.error?.problems };
-  return { save: 'offline' };
+/** Sends what the open study still holds and waits for the answer; for going to another study. */
+export async function flush(getState: () => State, dispatch: Dispatch): Promise<void> {
+  await underway;
+  const { editor } = getState();
+  await keepEditor(editor);
+  if (editor.save === 'waiting' && !editor.sent) await send(getState, dispatch);
 }
 
-/** A last try when the page goes away; the draft in the browser stands in for it if that fails. */
+/** A last try when the page goes away; what is kept in the browser stands in for it if that fails. */
 export function saveOnLeaving(getState: () => State): void {
-  const { id, revision, body, save } = getState().editor;
-  if (!id || !body || (save !== 'waiting' && save !== 'offline')) return;
-  keepDraft(id, { revision, body });
-  void fetch(`${API.studies}/${id}`, {
+  const { editor } = getState();
+  const { id, revision, body, save, sent } = editor;
+  if (!id || !body || save === 'saved') return;
+  const alone = save === 'waiting' && !sent;
+  void keepEditor(alone ? { ...editor, sent: body } : editor);
+  if (!alone) return;
+  void fetch(`${API.studies}/${encodeURIComponent(id)}`, {
     method: 'PUT',
     keepalive: true,
     headers: { 'content-type': 'application/json' },

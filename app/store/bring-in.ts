@@ -73,6 +73,7 @@ export function licksFromLine(into: Into, line: FileLine): Made {
       instrument: sameNeck(neck, into.instrument) ? null : neck,
       notes: placeNotes(neck, notes, { school: into.school, hand: { size: into.hand } }),
       practisedAt: null,
+      stayed: null,
     }));
     return {
       licks,

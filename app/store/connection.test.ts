@@ -1,7 +1,26 @@
 import { DEMO } from '../../demo';
 import { problemsOf, studySchema, type StudyBody } from '../../contract';
 import { layOut, planRoute } from '../../core';
-import { ask, askFrom, askTo, endsNow, hold, loosened, routeEnds, seamConnection, settle, tell, turned, type Ends } from './connection';
+import {
+  ask,
+  askFrom,
+  askTo,
+  endsNow,
+  hold,
+  loosened,
+  routeEnds,
+  seamConnection,
+  settle,
+  tell,
+  turned,
+  type Ends,
+  dropRoute,
+  keepRoute,
+  renameRoute,
+  reorderRoute,
+  selectKept,
+  solveAgain,
+} from './connection';
 import { withPin, withScale } from './moves';
 
 const body = DEMO.studies[0].body;
@@ -49,23 +68,60 @@ describe('what Connect is asked', () => {
   it('is a record that the server takes, kept routes and pins included', () => {
     const asked = then(hold(then(askTo(now(), shapes, { pitch: 73 })), 1, { string: 6, fret: 4 })).asked;
     const [route] = planRoute(body.instrument, body.scale, { ...routeEnds(now(asked), shapes), motion: 'run', school: 'finger-per-fret' });
-    const kept = {
+    const kept: StudyBody = {
       ...body,
-      connection: asked,
-      routes: [{ name: 'Up the ladder', asked, steps: route.steps }],
-      ...withPin(body, { string: 6, fret: 2 }, 2),
+      ...keepRoute(body, now(asked), route, 'Up the ladder'),
+      ...withPin(body, shapes[0], { string: 6, fret: 2 }, 2),
     };
     expect(problemsOf(studySchema, kept)).toEqual([]);
     expect(problemsOf(studySchema, { ...kept, connection: { ...asked, way: 'teleport' } })[0].field).toBe('connection.way');
     expect(problemsOf(studySchema, { ...kept, routes: [{ ...kept.routes[0], more: 1 }] })[0].field).toMatch(/^routes/);
   });
-  it('another scale or neck loosens what was settled on the old one', () => {
-    const settled = {
+  it('another scale or neck loosens what was asked note by note on the old one; settled fingers stay with their shape', () => {
+    const settled: StudyBody = {
       ...body,
-      ...withPin(body, { string: 6, fret: 2 }, 2),
+      ...withPin(body, shapes[0], { string: 6, fret: 2 }, 2),
       connection: then(hold(now(), 0, { string: 6, fret: 2 })).asked,
     };
-    expect(withScale(settled, { tonic: 'G', scale: 'dorian' })).toMatchObject({ pins: [], connection: { held: [], way: 'seam' } });
+    expect(withScale(settled, { tonic: 'G', scale: 'dorian' })).toMatchObject({ connection: { held: [], way: 'seam' } });
+    expect(withScale(settled, { tonic: 'G', scale: 'dorian' })).not.toHaveProperty('pins');
     expect(loosened(null)).toBeNull();
+  });
+});
+
+describe('a kept route', () => {
+  const asked = then(ask(now(), { way: 'diagonal', picking: 'economy' })).asked;
+  const [route] = planRoute(body.instrument, body.scale, { ...routeEnds(now(asked), shapes), motion: 'run', school: 'finger-per-fret' });
+  const study: StudyBody = { ...body, ...keepRoute(body, now(asked), route, 'Up') };
+  const [kept] = study.routes;
+
+  it('holds its notes, fingers, hand places and strokes, and what it was asked of', () => {
+    expect(kept.steps.map((s) => [s.string, s.fret, s.finger, s.handFret])).toEqual(
+      route.steps.map((s) => [s.string, s.fret, s.finger, s.handFret]),
+    );
+    expect(kept).toMatchObject({ asked, on: { scale: body.scale, layout: body.layout, school: body.school, hand: body.hand } });
+    expect(kept.strokes).toHaveLength(route.steps.length);
+  });
+  it('opens as it was kept whatever became of the study', () => {
+    const later = {
+      ...study,
+      route: kept.id,
+      scale: { tonic: 'C', scale: 'ionian' },
+      layout: { kind: 'per-string' as const, notes: 3 },
+      school: 'stretch' as const,
+    };
+    const state = { editor: { body: later } } as unknown as Parameters<typeof selectKept>[0];
+    expect(selectKept(state)).toBe(kept);
+  });
+  it('is solved again only when that is asked', () => {
+    expect(solveAgain(kept)).toEqual({ route: null, connection: asked });
+  });
+  it('asking for something else leaves it', () => expect(ask(now(), { way: 'seam' })).toMatchObject({ route: null }));
+  it('is renamed, put in order and dropped', () => {
+    const two: StudyBody = { ...study, routes: [kept, { ...kept, id: 'b', name: 'Down' }], route: 'b' };
+    expect(renameRoute(two, 'b', 'Home').routes?.map((r) => r.name)).toEqual(['Up', 'Home']);
+    expect(reorderRoute(two, 'b', -1)?.routes?.map((r) => r.id)).toEqual(['b', kept.id]);
+    expect(reorderRoute(two, 'b', 1)).toBeNull();
+    expect(dropRoute(two, 'b')).toMatchObject({ route: null, routes: [{ id: kept.id }] });
   });
 });

@@ -1,11 +1,15 @@
 import { createSelector } from '@reduxjs/toolkit';
-import type { Connection, StudyBody } from '../../contract';
+import { MOST_KEPT, MOST_KEPT_NOTES, type Connection, type KeptRoute, type StudyBody } from '../../contract';
+import { newId } from './licks';
 import {
   defaultSchool,
+  pickStrokes,
   USUAL_WEIGHTS,
   type ConnectRequest,
+  type FingeredStep,
   type Instrument,
   type Place,
+  type Route,
   type RouteRequest,
   type ScaleRef,
   type Shape,
@@ -37,6 +41,14 @@ const BLANK: Omit<Connection, 'from' | 'to'> = {
   choice: 0,
   staff: false,
 };
+
+/** A question about the rung in hand, with what counts and the picking as the player has set them. */
+export const usualQuestion = ({ connection, rung }: StudyBody): Connection => ({
+  ...BLANK,
+  ...(connection ? { weights: connection.weights, picking: connection.picking } : {}),
+  from: rung,
+  to: rung,
+});
 
 /** Until the player asks for something: from the chosen rung to the one after next, on seams. */
 export function usualConnection(shapes: Shape[], current: number): Connection {
@@ -78,9 +90,12 @@ export const selectEnds = createSelector([selectBody, selectLaid, selectRung], (
 type Fields = Partial<Connection>;
 
 /** A change to what Connect is asked. */
-export const ask = (ends: Ends, fields: Fields): Partial<StudyBody> => ({ connection: { ...ends.asked, ...asAsked, ...fields } });
+export const ask = (ends: Ends, fields: Fields): Partial<StudyBody> => ({
+  route: null,
+  connection: { ...ends.asked, ...asAsked, ...fields },
+});
 /** A change that leaves the line as it is. */
-export const tell = (ends: Ends, fields: Fields): Partial<StudyBody> => ({ connection: { ...ends.asked, ...fields } });
+export const tell = (ends: Ends, fields: Fields): Partial<StudyBody> => ({ route: null, connection: { ...ends.asked, ...fields } });
 
 /** Another start: a rung, or a place, which asks for the best route. */
 export const askFrom = (ends: Ends, shapes: Shape[], end: EndChoice): Partial<StudyBody> =>
@@ -154,3 +169,45 @@ export const selectJob = createSelector([selectBody, selectLaid, selectEnds], (b
   if (asked.motion === 'given') return { instrument, scale, plan: { pitches: asked.pitches, ...options, ...where } };
   return { instrument, scale, plan: { ...routeEnds(ends, laid.shapes), motion: asked.motion, ...options, ...where } };
 });
+
+/** The kept route that Connect shows as it was kept; null where it shows what is asked now. */
+export const selectKept = createSelector([selectBody], (body): KeptRoute | null => body?.routes.find((r) => r.id === body.route) ?? null);
+
+/** Effort to two decimals: a kept route is no measurement. */
+export const settled = (s: FingeredStep): FingeredStep => ({ ...s, costMm: Math.round(s.costMm * 100) / 100 });
+
+/** Keeps a route: its notes, fingers, hand places and strokes as they are, and beside them what was asked and of what. Null where there is no room. */
+export function keepRoute(body: StudyBody, { asked }: Ends, route: Route, name: string): Partial<StudyBody> | null {
+  if (body.routes.length >= MOST_KEPT || route.steps.length > MOST_KEPT_NOTES) return null;
+  const { instrument, scale, layout, school, hand } = body;
+  const strokes = pickStrokes(instrument, route.steps, asked.picking);
+  const kept: KeptRoute = {
+    id: newId(),
+    name: name.slice(0, 120),
+    steps: route.steps.map(settled),
+    strokes,
+    asked,
+    on: { instrument, scale, layout, school, hand },
+  };
+  return { connection: asked, routes: [...body.routes, kept] };
+}
+
+/** The question of a kept route asked again, of the study as it is now. */
+export const solveAgain = ({ asked }: KeptRoute): Partial<StudyBody> => ({ route: null, connection: { ...asked, ...asAsked } });
+
+export const renameRoute = (body: StudyBody, id: string, name: string): Partial<StudyBody> => ({
+  routes: body.routes.map((r) => (r.id === id ? { ...r, name } : r)),
+});
+export const dropRoute = (body: StudyBody, id: string): Partial<StudyBody> => ({
+  routes: body.routes.filter((r) => r.id !== id),
+  ...(body.route === id ? { route: null } : {}),
+});
+/** One place up (-1) or down (1) in the list. */
+export function reorderRoute(body: StudyBody, id: string, by: 1 | -1): Partial<StudyBody> | null {
+  const at = body.routes.findIndex((r) => r.id === id);
+  const to = at + by;
+  if (at < 0 || to < 0 || to >= body.routes.length) return null;
+  const routes = [...body.routes];
+  [routes[at], routes[to]] = [routes[to], routes[at]];
+  return { routes };
+}

@@ -1,6 +1,6 @@
 import type { Kept, StudyBody } from '../../contract';
 import { DEMO } from '../../demo';
-import { failureOf } from './autosave';
+import { failureOf } from '../words/save-text';
 import {
   conflictEnded,
   differenceOf,
@@ -11,6 +11,7 @@ import {
   saveFailed,
   saveStarted,
   studyOpened,
+  takenBack,
   undone,
   type EditorState,
 } from './editor';
@@ -57,23 +58,60 @@ describe('editing a study', () => {
   });
 });
 
+describe('what is told', () => {
+  it('names the step back with the view it was made in, each time anew', () => {
+    const state = run(opened, edited({ tempo: 100 }), undone());
+    expect(state.told).toMatchObject({ kind: 'undone', change: { after: { tempo: 100 }, before: { tempo: body.tempo } }, count: 1 });
+    expect(run(opened, edited({ tempo: 100 }), undone(), redone()).told).toMatchObject({ kind: 'redone', count: 2 });
+  });
+  it('takes back what no study can hold, and does not offer it again', () => {
+    const state = run(
+      opened,
+      edited({ tempo: 9000 }),
+      takenBack({ good: body, problems: [{ field: 'tempo', message: 'tempo: 260 at most.' }] }),
+    );
+    expect(state).toMatchObject({
+      body: { tempo: body.tempo },
+      past: [],
+      future: [],
+      told: { kind: 'taken back' },
+      reason: 'tempo: 260 at most.',
+    });
+  });
+});
+
 describe('saving', () => {
+  it('a late answer for one study never lands in another', () => {
+    const other = studyOpened({ kept: { ...kept(), id: 'b' }, problems: [] });
+    const state = run(opened, edited({ tempo: 100 }), other);
+    for (const late of [
+      saveFailed({ id: 'a', save: 'refused', reason: 'x' }),
+      saveDone({ id: 'a', revision: 9, updatedAt: 1, sent: body }),
+      saveStarted({ id: 'a', sent: body }),
+    ])
+      expect(editorReducer(state, late)).toBe(state);
+  });
   it('is done only when what was sent is what stands', () => {
     const sent = { ...body, tempo: 100 };
-    const sending = [opened, edited({ tempo: 100 }), saveStarted()] as const;
-    expect(run(...sending, saveDone({ kept: kept({ tempo: 100 }, 2), sent }))).toMatchObject({
+    const sending = [opened, edited({ tempo: 100 }), saveStarted({ id: 'a', sent })] as const;
+    const done = saveDone({ id: 'a', revision: 2, updatedAt: 9, sent });
+    expect(run(...sending, done)).toMatchObject({
       save: 'saved',
       revision: 2,
-      sending: false,
+      sent: null,
     });
-    expect(run(...sending, edited({ tempo: 110 }), saveDone({ kept: kept({ tempo: 100 }, 2), sent }))).toMatchObject({
+    expect(run(...sending, edited({ tempo: 110 }), done)).toMatchObject({
       save: 'waiting',
       revision: 2,
       body: { tempo: 110 },
     });
   });
   it('lets the player keep either version of a conflict, and undo taking the other', () => {
-    const clash = [opened, edited({ tempo: 100 }), saveFailed({ save: 'conflict', current: kept({ name: 'Theirs' }, 5) })] as const;
+    const clash = [
+      opened,
+      edited({ tempo: 100 }),
+      saveFailed({ id: 'a', save: 'conflict', current: kept({ name: 'Theirs' }, 5) }),
+    ] as const;
     expect(run(...clash, conflictEnded('mine'))).toMatchObject({
       save: 'waiting',
       revision: 5,
@@ -88,7 +126,7 @@ describe('saving', () => {
     expect(run(...clash, conflictEnded('theirs'), undone()).body).toMatchObject({ tempo: 100 });
   });
   it('goes on editing during a conflict without sending', () => {
-    expect(run(opened, saveFailed({ save: 'conflict', current: kept({}, 5) }), edited({ tempo: 77 }))).toMatchObject({
+    expect(run(opened, saveFailed({ id: 'a', save: 'conflict', current: kept({}, 5) }), edited({ tempo: 77 }))).toMatchObject({
       save: 'conflict',
       body: { tempo: 77 },
     });
@@ -96,7 +134,17 @@ describe('saving', () => {
   it('reads the server’s refusals', () => {
     expect(failureOf({ status: 'FETCH_ERROR' })).toEqual({ save: 'offline' });
     expect(failureOf({ status: 404 })).toEqual({ save: 'gone' });
-    expect(failureOf({ status: 500 })).toEqual({ save: 'offline' });
+    for (const [status, words] of [
+      [413, 'larger than one save may be'],
+      [415, 'did not take the form'],
+      [500, 'a fault of its own'],
+      ['PARSING_ERROR', 'Something else than Crow Ladder answers'],
+    ] as const)
+      expect(failureOf({ status })).toMatchObject({ save: 'refused', reason: expect.stringContaining(words) as string });
+    expect(failureOf({ status: 507, data: { error: { code: 'DISK_FULL', message: 'The disk is full.' } } })).toMatchObject({
+      save: 'refused',
+      reason: 'The disk is full.',
+    });
     expect(
       failureOf({ status: 422, data: { error: { code: 'INVALID', message: '', problems: [{ field: 'name', message: 'x' }] } } }),
     ).toMatchObject({ save: 'refused', problems: [{ field: 'name' }] });

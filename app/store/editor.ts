@@ -1,14 +1,26 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { dequal } from 'dequal/lite';
 import type { Kept, Problem, StudyBody } from '../../contract';
 
-/** One edit as the difference it made: the fields before and after. */
-interface Change {
+/** One edit as the difference it made: the fields before and after, and in which view. */
+export interface Change {
   before: Partial<StudyBody>;
   after: Partial<StudyBody>;
+  view: string;
 }
 
-/** Where the open study stands against the server. */
+/**
+ * Where the open study stands against the server: `offline` only where no connection came about, `refused` where the
+ * server said why it does not keep it, `gone` where the study was deleted elsewhere.
+ */
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'refused' | 'conflict' | 'gone';
+
+/** What a window that was closed left unsaved. */
+export interface Stray {
+  window: string;
+  at: number;
+  body: StudyBody;
+}
 
 export interface EditorState {
   id: string | null;
@@ -17,13 +29,18 @@ export interface EditorState {
   past: Change[];
   future: Change[];
   save: SaveState;
-  /** A save is on its way; the next waits for its answer. */
-  sending: boolean;
+  /** What is on its way to the server; the next save waits for its answer. */
+  sent: StudyBody | null;
   savedAt: number | null;
   /** What the server holds instead, while the player decides. */
   conflict: Kept<StudyBody> | null;
   /** Why the server refused the last save, or what is wrong with the study as it was opened. */
   problems: Problem[];
+  /** In words, why the last save was refused. */
+  reason: string;
+  /** The last step back or forth, counted so that two alike are both told. */
+  told: { kind: 'undone' | 'redone' | 'taken back'; change: Change; count: number } | null;
+  strays: Stray[];
 }
 
 const UNDO_LIMIT = 300;
@@ -37,17 +54,18 @@ const initialState: EditorState = {
   past: [],
   future: [],
   save: 'saved',
-  sending: false,
+  sent: null,
   savedAt: null,
   conflict: null,
   problems: [],
+  reason: '',
+  told: null,
+  strays: [],
 };
 
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
-
 /** The fields that an edit really changes, as they were and as they become; null where it changes nothing. */
-export function differenceOf(body: StudyBody, edit: Partial<StudyBody>): Change | null {
-  const keys = (Object.keys(edit) as (keyof StudyBody)[]).filter((k) => !same(body[k], edit[k]));
+export function differenceOf(body: StudyBody, edit: Partial<StudyBody>): Omit<Change, 'view'> | null {
+  const keys = (Object.keys(edit) as (keyof StudyBody)[]).filter((k) => !dequal(body[k], edit[k]));
   if (!keys.length) return null;
   const pick = (from: Partial<StudyBody>): Partial<StudyBody> => Object.fromEntries(keys.map((k) => [k, from[k]]));
   return { before: pick(body), after: pick(edit) };
@@ -56,7 +74,7 @@ export function differenceOf(body: StudyBody, edit: Partial<StudyBody>): Change 
 /** Whether an edit goes on with the one before it. */
 function continues(last: Change | undefined, change: Change): boolean {
   const keys = Object.keys(change.after);
-  return !!last && keys.length === 1 && RUNNING.includes(keys[0] as keyof StudyBody) && same(Object.keys(last.after), keys);
+  return !!last && keys.length === 1 && RUNNING.includes(keys[0] as keyof StudyBody) && dequal(Object.keys(last.after), keys);
 }
 
 function remember(state: EditorState, change: Change): void {
@@ -67,76 +85,150 @@ function remember(state: EditorState, change: Change): void {
   state.future = [];
 }
 
+const STANDING: readonly SaveState[] = ['conflict', 'gone'];
+
 function apply(state: EditorState, fields: Partial<StudyBody>): void {
   Object.assign(state.body as StudyBody, fields);
-  if (state.save !== 'conflict' && state.save !== 'gone') state.save = 'waiting';
+  if (!STANDING.includes(state.save)) state.save = 'waiting';
+}
+
+function tell(state: EditorState, kind: NonNullable<EditorState['told']>['kind'], change: Change): void {
+  state.told = { kind, change, count: (state.told?.count ?? 0) + 1 };
+}
+
+/** Where the player is: said with an undo. */
+const viewNow = (): string => (typeof location === 'undefined' ? '' : (location.pathname.split('/')[1] ?? ''));
+const inView = <P>(payload: P): { payload: P; meta: { view: string } } => ({ payload, meta: { view: viewNow() } });
+type InView<P> = PayloadAction<P, string, { view: string }>;
+
+/** A study as it is opened: what the server holds, or over it what this browser had not yet got through. */
+export interface Opened {
+  kept: Kept<StudyBody>;
+  problems: Problem[];
+  /** Unsaved here. */
+  draft?: StudyBody;
+  save?: SaveState;
+  conflict?: Kept<StudyBody>;
+  past?: Change[];
+  future?: Change[];
+  strays?: Stray[];
 }
 
 const editor = createSlice({
   name: 'editor',
   initialState,
   reducers: {
-    studyOpened: (
-      _,
-      { payload }: PayloadAction<{ kept: Kept<StudyBody>; problems: Problem[]; draft?: StudyBody; conflict?: Kept<StudyBody> }>,
-    ): EditorState => ({
+    studyOpened: (_, { payload }: PayloadAction<Opened>): EditorState => ({
       ...initialState,
       id: payload.kept.id,
       revision: payload.kept.revision,
       body: payload.draft ?? payload.kept.body,
-      save: payload.conflict ? 'conflict' : payload.draft ? 'waiting' : 'saved',
+      save: payload.save ?? (payload.conflict ? 'conflict' : payload.draft ? 'waiting' : 'saved'),
       conflict: payload.conflict ?? null,
       savedAt: payload.kept.updatedAt,
       problems: payload.problems,
+      past: payload.past ?? [],
+      future: payload.future ?? [],
+      strays: payload.strays ?? [],
     }),
     studyClosed: (): EditorState => initialState,
-    edited: (state, { payload }: PayloadAction<Partial<StudyBody>>) => {
-      const change = state.body && differenceOf(state.body, payload);
-      if (!change) return;
-      remember(state, change);
-      apply(state, change.after);
+    edited: {
+      prepare: inView<Partial<StudyBody>>,
+      reducer: (state, { payload, meta }: InView<Partial<StudyBody>>) => {
+        const change = state.body && differenceOf(state.body, payload);
+        if (!change) return;
+        remember(state, { ...change, view: meta.view });
+        apply(state, change.after);
+      },
     },
     undone: (state) => {
       const change = state.body && state.past.pop();
       if (!change) return;
       state.future.push(change);
       apply(state, change.before);
+      tell(state, 'undone', change);
     },
     redone: (state) => {
       const change = state.body && state.future.pop();
       if (!change) return;
       state.past.push(change);
       apply(state, change.after);
+      tell(state, 'redone', change);
     },
-    saveStarted: (state) => {
-      state.save = 'saving';
-      state.sending = true;
+    /** A change that no study can hold goes, with what is wrong with it; it cannot be redone. */
+    takenBack: (state, { payload }: PayloadAction<{ good: StudyBody; problems: Problem[] }>) => {
+      const change = state.past.pop();
+      state.body = payload.good;
+      state.reason = payload.problems[0]?.message ?? '';
+      if (change) tell(state, 'taken back', change);
     },
-    saveDone: (state, { payload }: PayloadAction<{ kept: Kept<StudyBody>; sent: StudyBody }>) => {
-      if (payload.kept.id !== state.id) return;
-      state.sending = false;
-      state.revision = payload.kept.revision;
-      state.savedAt = payload.kept.updatedAt;
-      state.problems = [];
-      state.save = same(payload.sent, state.body) ? 'saved' : 'waiting';
+    saveStarted: (state, { payload }: PayloadAction<{ id: string; sent: StudyBody }>) => {
+      if (payload.id !== state.id) return;
+      if (!STANDING.includes(state.save)) state.save = 'saving';
+      state.sent = payload.sent;
     },
-    saveFailed: (state, { payload }: PayloadAction<{ save: SaveState; problems?: Problem[]; current?: Kept<StudyBody> }>) => {
-      state.sending = false;
+    saveDone: (state, { payload }: PayloadAction<{ id: string; revision: number; updatedAt: number; sent: StudyBody }>) => {
+      if (payload.id !== state.id) return;
+      Object.assign(state, {
+        sent: null,
+        revision: payload.revision,
+        savedAt: payload.updatedAt,
+        problems: [],
+        reason: '',
+        conflict: null,
+      });
+      state.save = dequal(payload.sent, state.body) ? 'saved' : 'waiting';
+    },
+    saveFailed: (
+      state,
+      { payload }: PayloadAction<{ id: string; save: SaveState; reason?: string; problems?: Problem[]; current?: Kept<StudyBody> }>,
+    ) => {
+      if (payload.id !== state.id) return;
+      state.sent = null;
       state.save = payload.save;
       state.problems = payload.problems ?? [];
+      state.reason = payload.reason ?? '';
       state.conflict = payload.current ?? null;
     },
-    conflictEnded: (state, { payload }: PayloadAction<'mine' | 'theirs'>) => {
-      const { conflict } = state;
-      if (!conflict || !state.body) return;
-      const mine = payload === 'mine';
-      const change = mine ? null : differenceOf(state.body, conflict.body);
-      if (change) remember(state, change);
-      if (!mine) state.body = conflict.body;
-      Object.assign(state, { revision: conflict.revision, conflict: null, save: mine ? 'waiting' : 'saved', savedAt: conflict.updatedAt });
+    /** Another try is asked for by hand. */
+    triedAgain: (state) => {
+      if (state.save === 'refused' || state.save === 'offline') state.save = 'waiting';
+    },
+    conflictEnded: {
+      prepare: inView<'mine' | 'theirs'>,
+      reducer: (state, { payload, meta }: InView<'mine' | 'theirs'>) => {
+        const { conflict } = state;
+        if (!conflict || !state.body) return;
+        const mine = payload === 'mine';
+        const change = mine ? null : differenceOf(state.body, conflict.body);
+        if (change) remember(state, { ...change, view: meta.view });
+        if (!mine) state.body = conflict.body;
+        Object.assign(state, {
+          revision: conflict.revision,
+          conflict: null,
+          save: mine ? 'waiting' : 'saved',
+          savedAt: conflict.updatedAt,
+        });
+      },
+    },
+    strayGone: (state, { payload }: PayloadAction<string>) => {
+      state.strays = state.strays.filter((s) => s.window !== payload);
     },
   },
 });
 
-export const { studyOpened, studyClosed, edited, undone, redone, saveStarted, saveDone, saveFailed, conflictEnded } = editor.actions;
+export const {
+  studyOpened,
+  studyClosed,
+  edited,
+  undone,
+  redone,
+  takenBack,
+  saveStarted,
+  saveDone,
+  saveFailed,
+  triedAgain,
+  conflictEnded,
+  strayGone,
+} = editor.actions;
 export const editorReducer = editor.reducer;

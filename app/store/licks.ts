@@ -38,7 +38,8 @@ export const licksStay = (body: StudyBody, to: Instrument): Lick[] =>
     return instrument === l.instrument ? l : { ...l, instrument };
   });
 
-export const newId = (): string => crypto.randomUUID().slice(0, 12);
+/** Twelve letters and digits; not randomUUID, which a page without a secure connection has not. */
+export const newId = (): string => [...crypto.getRandomValues(new Uint8Array(12))].map((b) => (b % 36).toString(36)).join('');
 
 export const freshLick = (body: StudyBody, name: string): Lick => ({
   id: newId(),
@@ -49,6 +50,7 @@ export const freshLick = (body: StudyBody, name: string): Lick => ({
   instrument: null,
   notes: [],
   practisedAt: null,
+  stayed: null,
 });
 
 /** More licks, the first of them opened; null where the study has no room for all. */

@@ -1,6 +1,6 @@
 import { DEMO } from '../../demo';
 import { layOut, nearestRoot, rootPlaces, type Shape } from '../../core';
-import { buildNext, changeKey, foldFret, stepRung, toRoot, withInstrument, withLayout, withScale } from './moves';
+import { buildNext, changeKey, foldFret, stepRung, toRoot, typedScale, withInstrument, withLayout, withScale } from './moves';
 import { rungIndex, selectLaid, selectNotes, selectShape } from './study';
 import { editorReducer, studyOpened } from './editor';
 
@@ -30,9 +30,20 @@ describe('moves of the player', () => {
     expect(foldFret(fret, nut, last)).toBe(expected);
   });
   it('go to the rung whose lowest root lies on a string, or at a place', () => {
-    expect(toRoot(shapes, 0, { string: 5 })).toEqual({ rung: { number: 3, fret: 6 } });
-    expect(toRoot(shapes, 0, { string: 6, fret: 14 })).toEqual({ rung: { number: 5, fret: 11 } });
-    expect(toRoot(shapes, 0, { string: 9 })).toBeNull();
+    expect(toRoot(body.layout, shapes, 0, { string: 5 })).toEqual({ rung: { number: 3, fret: 6 } });
+    expect(toRoot(body.layout, shapes, 0, { string: 6, fret: 14 })).toEqual({ rung: { number: 5, fret: 11 } });
+    expect(toRoot(body.layout, shapes, 0, { string: 9 })).toBeNull();
+  });
+  it('go to the rung with the root under the finger that was asked', () => {
+    const windows = layOut(body.instrument, { tonic: 'A', scale: 'ionian' }, { kind: 'window' });
+    const asked = { string: 6, fret: 5, finger: 2 };
+    expect(toRoot({ kind: 'window' }, windows, 0, asked)).toEqual({ rung: { number: 4, fret: 4 } });
+    expect(toRoot({ kind: 'window' }, windows, 0, { string: 6, fret: 5 })).toEqual({ rung: { number: 5, fret: 5 } });
+  });
+  it('a mode asked for by name opens its own shape in notes a string', () => {
+    const threes = { ...body, layout: { kind: 'per-string' as const, notes: 3 } };
+    expect(typedScale(threes, { tonic: 'B', scale: 'phrygian' }).rung).toEqual({ number: 1, fret: body.rung.fret });
+    expect(typedScale(body, { tonic: 'B', scale: 'phrygian' })).not.toHaveProperty('rung');
   });
   it('keep the hand where it is in another layout', () => {
     const far = shapes[3];

@@ -1,12 +1,18 @@
-import type { RungRef, StudyBody } from '../../contract';
+import { MOST_PINS, type RungRef, type StudyBody } from '../../contract';
 import {
   anchoredLayout,
   CoreError,
   isScale,
   layOut,
   nutFret,
+  pinsIn,
+  plainPlace,
+  samePlace,
+  shapeAtRoot,
+  shapeRef,
   type Instrument,
   type Layout,
+  type PinHere,
   type Place,
   type ScaleRef,
   type Shape,
@@ -35,7 +41,23 @@ export function foldFret(fret: number, nut: number, last: number): number {
 
 /** The same shape in a key some half steps away: the hand goes with it, folded to stay on the neck. */
 export function changeKey(body: StudyBody, by: number): Edit {
-  return { ...withScale(body, movedKey(body.scale, by)), rung: movedRung(body, by) };
+  const rung = movedRung(body, by);
+  return { ...withScale(body, movedKey(body.scale, by)), rung, pins: movedPins(body, rung.fret - body.rung.fret) };
+}
+
+/** Settled fingers go along with the shapes; folded by twelve where the neck ends, and left where they are if they fit nowhere. */
+function movedPins({ pins, instrument }: StudyBody, by: number): StudyBody['pins'] {
+  return pins.map((pin) => {
+    const fret = foldFret(pin.fret + by, nutFret(instrument), instrument.frets);
+    const moved = fret - pin.fret;
+    if (fret < nutFret(instrument) || fret > instrument.frets) return pin;
+    const shape = pin.shape && {
+      ...pin.shape,
+      lowFret: Math.max(0, Math.min(36, pin.shape.lowFret + moved)),
+      number: pin.shape.kind === 'window' ? pin.shape.number + moved : pin.shape.number,
+    };
+    return { ...pin, fret, ...(shape ? { shape } : {}) };
+  });
 }
 
 /** Windows are numbered by their fret, so their number moves too. */
@@ -44,12 +66,18 @@ function movedRung({ instrument, layout, rung }: StudyBody, by: number): RungRef
   return { number: layout.kind === 'window' ? fret : rung.number, fret };
 }
 
-/** What was settled note by note belongs to the scale and the neck it was settled on. */
-const afresh = (body: StudyBody): Edit => ({ pins: [], connection: loosened(body.connection) });
+/** What was settled note by note of a line belongs to the scale and the neck it was settled on. */
+const afresh = (body: StudyBody): Edit => ({ connection: loosened(body.connection) });
 
 /** Places that a layout hangs on move with the scale, so that they stay in it. */
 export function withScale(body: StudyBody, scale: ScaleRef): Edit {
   return { scale, layout: anchoredLayout(body.instrument, scale, body.layout), ...afresh(body) };
+}
+
+/** A scale or mode asked for by name: n notes a string open the shape that starts on its tonic, the one nearest to the hand. */
+export function typedScale(body: StudyBody, scale: ScaleRef): Edit {
+  const edit = withScale(body, scale);
+  return body.layout.kind === 'per-string' ? { ...edit, rung: { number: 1, fret: body.rung.fret } } : edit;
 }
 
 export const withInstrument = (body: StudyBody, instrument: Instrument, instrumentId: string | null = null): Edit => ({
@@ -63,13 +91,29 @@ export const withInstrument = (body: StudyBody, instrument: Instrument, instrume
 /** The root of a shape that the sentence names: its lowest-sounding one. */
 export const leadRoot = (shape: Shape | null): Place | null => shape?.roots[0] ?? null;
 
-/** The rung nearest the hand whose lowest root lies on this string, or at this very place. */
-export function toRoot(shapes: Shape[], current: number, wanted: { string: number; fret?: number }): Edit | null {
+/** The finger that a shape has on one of its places; undefined for an open string. */
+export const fingerOf = (shape: Shape, place: Place): number | undefined =>
+  shape.notes.find((n) => samePlace(n, place))?.finger || undefined;
+
+/** What is asked of the root: a string, a place, or a place and the finger on it. */
+interface Wanted {
+  string: number;
+  fret?: number;
+  finger?: number;
+}
+
+/** The rung nearest the hand whose lowest root lies on this string; or the one that a player means by the root at this place. */
+export function toRoot(layout: Layout, shapes: Shape[], current: number, { string, fret, finger }: Wanted): Edit | null {
   const here = shapes[current]?.handFret ?? 0;
-  const fits = (s: Shape, lead: boolean): boolean =>
-    (lead ? s.roots.slice(0, 1) : s.roots).some((r) => r.string === wanted.string && (wanted.fret === undefined || r.fret === wanted.fret));
+  if (fret !== undefined) {
+    const found = shapes[shapeAtRoot(layout.kind, shapes, { string, fret }, finger, layout.kind === 'window' ? undefined : here)] as
+      Shape | undefined;
+    return found ? { rung: rungOf(found) } : null;
+  }
   const nearest = (lead: boolean): Shape | undefined =>
-    shapes.filter((s) => fits(s, lead)).sort((a, b) => Math.abs(a.handFret - here) - Math.abs(b.handFret - here))[0];
+    shapes
+      .filter((s) => (lead ? s.roots.slice(0, 1) : s.roots).some((r) => r.string === string))
+      .sort((a, b) => Math.abs(a.handFret - here) - Math.abs(b.handFret - here))[0];
   const found = nearest(true) ?? nearest(false);
   return found ? { rung: rungOf(found) } : null;
 }
@@ -98,8 +142,27 @@ export function buildNext({ layout, instrument, built }: StudyBody): Edit | null
   return { built: next >= instrument.strings.length ? null : next };
 }
 
-/** A finger settled for a place, or free again. */
-export function withPin(body: StudyBody, place: Place, finger: number | null): Edit {
-  const others = body.pins.filter((p) => p.string !== place.string || p.fret !== place.fret);
-  return { pins: finger === null ? others : [...others, { string: place.string, fret: place.fret, finger }] };
+/** The settled fingers that hold in a shape of the study as it is laid out. */
+export const pinsOf = ({ pins, layout }: StudyBody, shape: Shape): PinHere[] => pinsIn(pins, shapeRef(layout.kind, shape), shape.notes);
+
+/** A finger settled on a place of a shape and its copies, or `everywhere`, or free again. What was settled there gives way. */
+export function withPin(body: StudyBody, shape: Shape, place: Place, finger: number | null, everywhere = false): Edit {
+  const gone = new Set(pinsOf(body, shape).filter((h) => samePlace(h, place)).map((h) => h.pin)); // prettier-ignore
+  const others = body.pins.filter((p) => !gone.has(p));
+  if (finger === null) return { pins: others };
+  return {
+    pins: [...others, { ...plainPlace(place), finger, shape: everywhere ? null : shapeRef(body.layout.kind, shape) }].slice(-MOST_PINS),
+  };
+}
+
+/** Fingers settled in a shape, or (without one) those that hold in no shape that there is now, let go. */
+export function withoutPins(body: StudyBody, shapes: readonly Shape[], shape: Shape | null): Edit {
+  const gone = new Set(shape ? pinsOf(body, shape).map((h) => h.pin) : idlePins(body, shapes));
+  return { pins: body.pins.filter((p) => !gone.has(p)) };
+}
+
+/** Settled fingers that hold in no shape as the study is laid out. */
+export function idlePins(body: StudyBody, shapes: readonly Shape[]): StudyBody['pins'] {
+  const busy = new Set(shapes.flatMap((s) => pinsOf(body, s).map((h) => h.pin)));
+  return body.pins.filter((p) => !busy.has(p));
 }

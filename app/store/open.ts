@@ -1,32 +1,43 @@
-import type { Kept, Problem, StudyBody } from '../../contract';
+import { problemsOf, studySchema, upgradeStudy, type StudyBody } from '../../contract';
 import { store } from './index';
 import { api } from './api';
-import { saveOnLeaving } from './autosave';
-import { draftOf, dropDraft, rememberLast } from './drafts';
+import { flush } from './autosave';
 import { studyClosed, studyOpened } from './editor';
+import { dropOpen, leftBehind, openedHere, rememberLast, windowName, type OpenRecord } from './local';
+import { openedFrom, openedWithout, takenOver, type Local, type Opening } from './opening';
 
 /** Opens a study: what the server holds, and over it what this browser had not yet got through. */
-export async function openStudy(id: string): Promise<'open' | 'missing' | 'offline'> {
-  saveOnLeaving(() => store.getState());
+export async function openStudy(id: string): Promise<Opening> {
+  await flush(() => store.getState(), store.dispatch);
   const query = store.dispatch(api.endpoints.study.initiate(id, { forceRefetch: true }));
   const { data, error } = await query;
   query.unsubscribe();
-  if (!data) {
+  const local = takenOver(await localOf(id), data?.revision ?? null);
+  if (local.own && local.own.window !== (await windowName())) await dropOpen(id, local.own.window);
+  const opened = data ? openedFrom(data, local) : openedWithout(error, local);
+  if (!('kept' in opened)) {
     store.dispatch(studyClosed());
-    return (error as { status?: unknown }).status === 404 ? 'missing' : 'offline';
+    return opened.why;
   }
-  const { problems, ...kept } = data;
-  store.dispatch(studyOpened({ kept, problems, ...unsaved(kept, problems) }));
+  const strays = local.strays.map(({ window, at, body }) => ({ window, at, body }));
+  store.dispatch(studyOpened({ ...opened, strays }));
   rememberLast(id);
   return 'open';
 }
 
-/** A draft from the revision that stands is an edit still to be saved; from an older one it is a conflict to be settled. */
-function unsaved(kept: Kept<StudyBody>, problems: Problem[]): { draft?: StudyBody; conflict?: Kept<StudyBody> } {
-  const draft = draftOf(kept.id);
-  if (!draft || problems.length || JSON.stringify(draft.body) === JSON.stringify(kept.body)) {
-    dropDraft(kept.id);
-    return {};
-  }
-  return { draft: draft.body, ...(draft.revision === kept.revision ? {} : { conflict: kept }) };
+/** What this browser has of a study. A record that does not hold is let go. */
+async function localOf(id: string): Promise<Local> {
+  const window = await windowName();
+  const own = await sound(await openedHere(id, window), window);
+  const strays = (await Promise.all((await leftBehind(id, window)).map((r) => sound(r, r.window)))).filter((r) => r !== null);
+  return { own, strays };
+}
+
+/** A record of today's format whose body holds; else it is dropped, so that it can never come up again. */
+async function sound(record: OpenRecord | null, window: string): Promise<OpenRecord | null> {
+  if (!record) return null;
+  const body = upgradeStudy(record.body) as StudyBody;
+  if (!problemsOf(studySchema, body).length) return { ...record, body };
+  await dropOpen(record.id, window);
+  return null;
 }

@@ -1,5 +1,7 @@
-import type { KeptRoute, Lick, StudyBody } from '../../contract';
+import { MOST_KEPT_NOTES, type KeptRoute, type Lick, type StudyBody } from '../../contract';
 import {
+  anchoredLayout,
+  bestTonic,
   chromaOf,
   compareScales,
   CoreError,
@@ -8,24 +10,32 @@ import {
   layOut,
   lickPitches,
   mod12,
-  nutFret,
+  openMidis,
+  pickStrokes,
+  placeKey,
+  plainDegree,
+  plainPlace,
   semitonesOf,
-  bestTonic,
+  soundJoins,
   struckNotes,
   TICKS,
   toKey,
   toTuning,
   withPlaces,
+  type FingeredStep,
+  type FingeringSchool,
+  type Hand,
   type Instrument,
+  type Layout,
   type LickNote,
   type Place,
   type ScaleRef,
   type Shape,
 } from '../../core';
 import { movedKey } from '../words/scale-text';
-import { neckOf, openLick, sameNeck, withPitches } from './licks';
-import { changeKey, leadRoot, toRoot, withInstrument, withScale } from './moves';
-import { rungIndex, rungOf } from './study';
+import { neckOf, sameNeck, withPitches } from './licks';
+import { changeKey, idlePins, toRoot, withInstrument, withScale } from './moves';
+import { rungOf } from './study';
 
 export type Keep = 'sound' | 'shape' | 'layout';
 
@@ -38,13 +48,19 @@ export type StudyMove =
   | { kind: 'mode'; scale: ScaleRef; how: 'parallel' | 'relative' }
   | { kind: 'tuning'; instrument: Instrument; keep: Keep };
 
-export interface MovedLine {
-  notes: LickNote[];
-  instrument: Instrument;
-  scale: ScaleRef;
+/** What could not follow: it stays as it was, and is marked. */
+export interface Left {
+  kind: 'lick' | 'route' | 'pins';
+  id: string;
+  name: string;
+  count: number;
 }
 
-const handOf = (body: StudyBody) => ({ school: body.school ?? defaultSchool(body.layout), hand: { size: body.hand } });
+/** The study after a move, and what could not follow. */
+export interface Moved {
+  study: StudyBody;
+  left: Left[];
+}
 
 function attempt<T>(make: () => T): T | null {
   try {
@@ -66,103 +82,120 @@ function modeShift(from: ScaleRef, to: ScaleRef): Map<number, number> {
   );
 }
 
-/** A line moved: its notes and the neck and scale they are then on; null where it does not fit. */
-export function movedLine(body: StudyBody, neck: Instrument, notes: readonly LickNote[], move: StudyMove): MovedLine | null {
-  const places = struckNotes(notes).map((s) => s.place);
-  const stays: MovedLine = { notes: [...notes], instrument: neck, scale: body.scale };
-  if (move.kind === 'root' || !places.length) return move.kind === 'key' ? { ...stays, scale: movedKey(body.scale, move.by) } : stays;
-  if (move.kind === 'key') {
-    const [fit] = toKey(neck, places, move.by);
-    const moved = fit ? withPlaces(notes, fit.places) : attempt(() => withPitches(neck, notes, lickPitches(neck, notes).map((m) => m + move.by), handOf(body))); // prettier-ignore
-    return moved && { ...stays, notes: moved, scale: movedKey(body.scale, move.by) };
-  }
-  if (move.kind === 'mode') {
-    if (move.how === 'relative') return { ...stays, scale: move.scale };
-    const shift = modeShift(body.scale, move.scale);
-    const pitches = lickPitches(neck, notes).map((m) => m + (shift.get(mod12(m)) ?? 0));
-    const moved = attempt(() => withPitches(neck, notes, pitches, handOf(body)));
-    return moved && { ...stays, notes: moved, scale: move.scale };
-  }
-  const { places: found, scale } = toTuning(neck, move.instrument, places, move.keep === 'shape' ? 'shape' : 'sound');
-  if (!found.every((p): p is Place => p !== null)) return null;
-  return {
-    notes: withPlaces(notes, found),
-    instrument: move.instrument,
-    scale: move.keep === 'shape' ? (scale ?? body.scale) : body.scale,
-  };
-}
-
-function movedLicks(body: StudyBody, move: StudyMove, lost: string[]): Lick[] {
-  return body.licks.map((lick) => {
-    const neck = neckOf(body, lick);
-    const to = move.kind === 'tuning' ? move.instrument : body.instrument;
-    const moved = movedLine(body, neck, lick.notes, move);
-    if (!moved) lost.push(`The lick “${lick.name}” does not fit there and stays as it is.`);
-    const on = moved && move.kind === 'tuning' ? move.instrument : neck;
-    return { ...lick, notes: moved?.notes ?? lick.notes, instrument: sameNeck(on, to) ? null : on };
-  });
-}
-
-/** A line that can be moved by itself: a lick, or a kept route as eighth notes. */
-export interface Line {
-  name: string;
-  tempo: number;
-  meter: [number, number];
-  tags: string[];
+/** A line as it is moved: its notes, the neck and scale they are on, and the hand that plays it. */
+interface Playing {
+  notes: readonly LickNote[];
   neck: Instrument;
-  notes: LickNote[];
+  scale: ScaleRef;
+  school: FingeringSchool;
+  hand: Hand;
 }
 
-const notesOf = (route: KeptRoute): LickNote[] => route.steps.map(({ string, fret }) => ({ place: { string, fret }, ticks: TICKS / 2 }));
-
-/** Lines of a study that can be moved: the open lick, and the kept routes whose places are on its neck. */
-export function linesOf(body: StudyBody): (Line & { key: string; kind: 'lick' | 'route' })[] {
-  const lick = openLick(body);
-  const { instrument, tempo } = body;
-  const onNeck = (r: KeptRoute): boolean =>
-    r.steps.every((s) => s.string <= instrument.strings.length && s.fret <= instrument.frets && s.fret >= nutFret(instrument));
-  return [
-    ...(lick?.notes.length ? [{ ...lick, key: `lick ${lick.id}`, kind: 'lick' as const, neck: neckOf(body, lick) }] : []),
-    ...body.routes.filter(onNeck).map((r, k) => ({
-      key: `route ${k}`,
-      kind: 'route' as const,
-      name: r.name,
-      tempo,
-      meter: [4, 4] as [number, number],
-      tags: [],
-      neck: instrument,
-      notes: notesOf(r),
-    })),
-  ];
+/** A line moved: its notes and the neck and scale they are then on; null where it does not fit. */
+function movedLine(line: Playing, move: StudyMove): { notes: LickNote[]; neck: Instrument; scale: ScaleRef } | null {
+  const { neck, scale } = line;
+  const notes = [...line.notes];
+  const places = struckNotes(notes).map((s) => s.place);
+  const repitched = (by: (midi: number) => number): LickNote[] | null =>
+    attempt(() => withPitches(neck, notes, lickPitches(neck, notes).map(by), line)); // prettier-ignore
+  switch (move.kind) {
+    case 'root':
+      return { notes, neck, scale };
+    case 'key': {
+      const fit = places.length ? attempt(() => toKey(neck, places, move.by))?.[0] : undefined;
+      const moved = !places.length ? notes : fit ? withPlaces(notes, fit.places) : repitched((m) => m + move.by);
+      return moved && { notes: moved, neck, scale: movedKey(scale, move.by) };
+    }
+    case 'mode': {
+      if (move.how === 'relative') return { notes, neck, scale: move.scale };
+      const shift = modeShift(scale, move.scale);
+      const moved = repitched((m) => m + (shift.get(mod12(m)) ?? 0));
+      return moved && { notes: moved, neck, scale: move.scale };
+    }
+    case 'tuning': {
+      const found = attempt(() => toTuning(neck, move.instrument, places, move.keep === 'shape' ? 'shape' : 'sound'));
+      if (!found?.places.every((p): p is Place => p !== null)) return null;
+      const became = move.keep === 'shape' ? (found.scale ?? scale) : scale;
+      return { notes: soundJoins(withPlaces(notes, found.places)), neck: move.instrument, scale: became };
+    }
+  }
 }
 
-/** A kept route by the same move; what was settled note by note goes. Null where it does not fit. */
-function movedRoute(body: StudyBody, move: StudyMove, route: KeptRoute): KeptRoute | null {
-  const moved = movedLine(body, body.instrument, notesOf(route), move);
+const handOf = ({ school, layout, hand }: Pick<StudyBody, 'school' | 'layout' | 'hand'>): { school: FingeringSchool; hand: Hand } => ({
+  school: school ?? defaultSchool(layout),
+  hand: { size: hand },
+});
+
+/** A lick by a move; one that does not fit stays on its neck and in its scale. */
+function movedLick(body: StudyBody, to: Instrument, lick: Lick, move: StudyMove): { lick: Lick; fits: boolean } {
+  const neck = neckOf(body, lick);
+  const moved = movedLine({ notes: lick.notes, neck, scale: lick.stayed ?? body.scale, ...handOf(body) }, move);
+  const on = moved?.neck ?? neck;
+  const instrument = sameNeck(on, to) ? null : on;
+  if (moved) return { lick: { ...lick, notes: moved.notes, instrument, stayed: lick.stayed && moved.scale }, fits: true };
+  return { lick: { ...lick, instrument, stayed: move.kind === 'tuning' ? lick.stayed : (lick.stayed ?? body.scale) }, fits: false };
+}
+
+/** A kept route as notes of a line, all eighths. */
+export const notesOf = ({ steps }: KeptRoute): LickNote[] => steps.map((s) => ({ place: plainPlace(s), ticks: TICKS / 2 }));
+
+/** Fingers as they were, where every note goes the same way along its string and no open string comes or goes. */
+function sameHand(steps: readonly FingeredStep[], places: readonly Place[]): FingeredStep[] | null {
+  const by = places.length ? places[0].fret - steps[0].fret : 0;
+  const alike = places.every((p, k) => p.string === steps[k].string && p.fret - steps[k].fret === by && (by === 0 || steps[k].finger > 0));
+  const hands = steps.every((s) => s.handFret + by >= 0 && s.handFret + by <= 40);
+  return alike && hands ? steps.map((s, k) => ({ ...s, ...plainPlace(places[k]), handFret: s.handFret + by })) : null;
+}
+
+/** A kept route by a move: its own notes moved, its fingers too where the hand stays the same. Null where it does not fit. */
+function movedRoute(route: KeptRoute, move: StudyMove): KeptRoute | null {
+  const { on, asked } = route;
+  const how = handOf(on);
+  const moved = movedLine({ notes: notesOf(route), neck: on.instrument, scale: on.scale, ...how }, move);
   if (!moved) return null;
   const places = struckNotes(moved.notes).map((s) => s.place);
-  const by = move.kind === 'key' ? move.by : 0;
-  const { asked } = route;
-  const on = (p: Place | null): Place | null => (p && move.kind === 'key' ? (toKey(body.instrument, [p], by)[0]?.places[0] ?? null) : null);
-  const goal =
-    asked.goal && 'pitch' in asked.goal ? { pitch: asked.goal.pitch + by } : asked.goal && 'string' in asked.goal ? on(asked.goal) : null;
+  const same = sameHand(route.steps, places);
+  const steps = same ?? attempt(() => fingerNotes(moved.neck, places, how));
+  const layout = attempt(() => anchoredLayout(moved.neck, moved.scale, on.layout));
+  if (!steps || !layout || steps.length > MOST_KEPT_NOTES) return null;
+  const by = places.length ? places[0].fret - route.steps[0].fret : 0;
   return {
     ...route,
-    steps: fingerNotes(moved.instrument, places, handOf(body)),
-    asked: {
-      ...asked,
-      from: { ...asked.from, fret: asked.from.fret + by },
-      to: { ...asked.to, fret: asked.to.fret + by },
-      start: on(asked.start),
-      goal,
-      pitches: asked.pitches.map((p) => Math.max(0, Math.min(163, p + by))),
-      within: null,
-      held: [],
-      fingers: [],
-      choice: 0,
-    },
+    steps,
+    strokes: same ? route.strokes : pickStrokes(moved.neck, steps, asked.picking),
+    on: { ...on, instrument: moved.neck, scale: moved.scale, layout },
+    asked: move.kind === 'key' && same ? movedQuestion(asked, by) : loosenedQuestion(asked),
   };
 }
+
+/** The question of a route whose notes all went the same number of frets. */
+function movedQuestion(asked: KeptRoute['asked'], by: number): KeptRoute['asked'] {
+  const on = <P extends Place>(p: P): P => ({ ...p, fret: Math.max(0, Math.min(36, p.fret + by)) });
+  const rung = (r: KeptRoute['asked']['from']) => ({ ...r, fret: Math.max(-36, Math.min(72, r.fret + by)) });
+  const { goal } = asked;
+  return {
+    ...asked,
+    from: rung(asked.from),
+    to: rung(asked.to),
+    start: asked.start && on(asked.start),
+    goal:
+      goal &&
+      ('pitch' in goal ? { pitch: goal.pitch + by } : 'string' in goal ? on(goal) : { fret: Math.max(1, Math.min(36, goal.fret + by)) }),
+    pitches: asked.pitches.map((p) => p + by),
+    held: asked.held.map(on),
+  };
+}
+
+/** The question of a route whose notes went different ways: what was settled note by note is no longer its own. */
+const loosenedQuestion = (asked: KeptRoute['asked']): KeptRoute['asked'] => ({
+  ...asked,
+  start: null,
+  goal: null,
+  within: null,
+  held: [],
+  fingers: [],
+  choice: 0,
+});
 
 /** A chord's root moved with the key; null stays. "B7" up two half steps is "C#7". */
 export function movedChord(chord: string | null, by: number): string | null {
@@ -170,110 +203,82 @@ export function movedChord(chord: string | null, by: number): string | null {
   return m ? `${bestTonic(chromaOf(m[1]) + by, 'ionian')}${m[2]}` : chord;
 }
 
-/** What the study itself becomes: scale, instrument, layout, rung. */
+/** What the study itself becomes: scale, instrument, layout, rung, settled fingers. */
 function movedFrame(body: StudyBody, shapes: Shape[], current: number, move: StudyMove): Partial<StudyBody> {
   if (move.kind === 'key') {
     const over = body.over && movedKey(body.over, move.by);
     return { ...changeKey(body, move.by), over, chord: movedChord(body.chord, move.by) };
   }
-  if (move.kind === 'root') return toRoot(shapes, current, { string: move.string }) ?? {};
-  if (move.kind === 'mode') return withScale(body, move.scale);
-  const edit = withInstrument(body, move.instrument);
+  if (move.kind === 'root') return toRoot(body.layout, shapes, current, { string: move.string }) ?? {};
   const shape = shapes[current] as Shape | undefined;
-  const became = move.keep === 'shape' && shape ? toTuning(body.instrument, move.instrument, shape.notes, 'shape').scale : null;
-  return became ? { ...edit, ...withScale({ ...body, ...edit }, became) } : edit;
-}
-
-/** The whole study by one move: the scale and the shapes, the licks and the kept routes. Says what could not follow. */
-export function movedStudy(
-  body: StudyBody,
-  shapes: Shape[],
-  current: number,
-  move: StudyMove,
-): { edit: Partial<StudyBody>; lost: string[] } {
-  const lost: string[] = [];
-  const frame = movedFrame(body, shapes, current, move);
-  if (move.kind === 'root') return { edit: frame, lost };
-  const licks = movedLicks(body, move, lost);
-  const routes = body.routes.flatMap((r) => {
-    const moved = movedRoute(body, move, r);
-    if (!moved) lost.push(`The route “${r.name}” does not fit there and is left out.`);
-    return moved ? [moved] : [];
-  });
-  return { edit: { ...frame, licks, routes }, lost };
-}
-
-/** What a move makes of one shape: places before and after, each with its neck and scale. */
-export interface Preview {
-  before: { instrument: Instrument; scale: ScaleRef; places: Place[] };
-  after: { instrument: Instrument; scale: ScaleRef; places: Place[] } | null;
-  /** Places before that have none after. */
-  gone: Place[];
-  /** Scale that kept frets sound now; null for none, undefined where it is not asked. */
-  became?: ScaleRef | null;
-}
-
-const plain = (places: readonly Place[]): Place[] => places.map(({ string, fret }) => ({ string, fret }));
-
-/** The rung of another layout, scale or neck that lies nearest to a hand. */
-function nearestShape(body: StudyBody, instrument: Instrument, scale: ScaleRef, hand: Shape, number: number): Shape | null {
-  const shapes = attempt(() => layOut(instrument, scale, withScale({ ...body, instrument }, scale).layout ?? body.layout));
-  return shapes?.[rungIndex(shapes, { ...rungOf(hand), number })] ?? null;
-}
-
-/** One shape by one move. */
-export function previewShape(body: StudyBody, shapes: Shape[], current: number, move: StudyMove): Preview {
-  const shape = shapes[current];
-  const before = { instrument: body.instrument, scale: body.scale, places: plain(shape.notes) };
-  const done = (places: readonly Place[], to: Partial<Preview['before']> = {}): Preview => ({
-    before,
-    gone: [],
-    after: { ...before, ...to, places: plain(places) },
-  });
-  const none: Preview = { before, after: null, gone: before.places };
-  if (move.kind === 'key') {
-    const fit = toKey(body.instrument, before.places, move.by).find((f) => f.places[0].fret - before.places[0].fret === move.by);
-    return fit ? done(fit.places, { scale: movedKey(body.scale, move.by) }) : none;
-  }
-  if (move.kind === 'root') {
-    const to = toRoot(shapes, current, { string: move.string })?.rung;
-    return to ? done(shapes[rungIndex(shapes, to)].notes) : none;
-  }
   if (move.kind === 'mode') {
-    if (move.how === 'relative') return done(before.places, { scale: move.scale });
-    const there = nearestShape(body, body.instrument, move.scale, shape, shape.number);
-    return there ? done(there.notes, { scale: move.scale }) : none;
+    const edit = withScale(body, move.scale);
+    return move.how === 'relative' && shape ? { ...edit, ...likest({ ...body, ...edit }, shape.notes) } : edit;
   }
-  const { instrument, keep } = move;
-  if (keep === 'layout') {
-    const there = nearestShape(body, instrument, body.scale, shape, shape.number);
-    return there ? done(there.notes, { instrument }) : none;
-  }
-  const { places, scale } = toTuning(body.instrument, instrument, before.places, keep);
-  const kept = places.filter((p): p is Place => p !== null);
+  const edit = withInstrument(body, move.instrument);
+  if (move.keep === 'layout' || !shape) return edit;
+  const found = toTuning(body.instrument, move.instrument, shape.notes, move.keep);
+  const places = found.places.filter((p): p is Place => p !== null);
+  if (!places.length) return edit;
+  const scale = move.keep === 'shape' ? (found.scale ?? soundedScale(move.instrument, places, rootThere(shape, found.places))) : null;
+  const next = scale ? { ...edit, ...withScale({ ...body, ...edit }, scale) } : edit;
+  return { ...next, ...exactly({ ...body, ...next }, places) };
+}
+
+const rootThere = (shape: Shape, places: (Place | null)[]): Place | null => {
+  const at = shape.notes.findIndex((n, k) => n.role === 'root' && places[k]);
+  return at < 0 ? null : places[at];
+};
+
+/** Degrees of what kept frets sound, where it is no scale with a name: counted from what was the root. Null for fewer than two notes. */
+function soundedScale(i: Instrument, places: readonly Place[], root: Place | null): ScaleRef | null {
+  const open = openMidis(i);
+  const tonic = mod12(open[(root ?? places[0]).string - 1] + (root ?? places[0]).fret);
+  const steps = [...new Set(places.map((p) => mod12(open[p.string - 1] + p.fret - tonic)))].sort((a, b) => a - b);
+  return steps.length < 2 ? null : { tonic: bestTonic(tonic, 'ionian'), scale: steps.map(plainDegree) };
+}
+
+export const laidOut = (body: Pick<StudyBody, 'instrument' | 'scale' | 'layout'>): Shape[] =>
+  attempt(() => layOut(body.instrument, body.scale, body.layout)) ?? [];
+const keyOf = (places: readonly Place[]): string => [...new Set(places.map(placeKey))].sort().join();
+
+/** The rung that has most of these places, the nearest of those that have as many. */
+function likest(body: StudyBody, places: readonly Place[]): Partial<StudyBody> {
+  const wanted = new Set(places.map(placeKey));
+  const low = Math.min(...places.map((p) => p.fret));
+  const score = (s: Shape): number => s.notes.filter((n) => wanted.has(placeKey(n))).length - Math.abs(s.lowFret - low) / 100;
+  const [best] = laidOut(body).sort((a, b) => score(b) - score(a));
+  return best ? { rung: rungOf(best) } : {};
+}
+
+/** The study's own layout where one of its rungs is exactly these places; else the places as they stand. */
+function exactly(body: StudyBody, places: readonly Place[]): Partial<StudyBody> {
+  const wanted = keyOf(places);
+  const rung = laidOut(body).find((s) => keyOf(s.notes) === wanted);
+  if (rung) return { rung: rungOf(rung) };
+  const layout: Layout = { kind: 'places', places: places.map(plainPlace) };
+  const [kept] = laidOut({ ...body, layout }).sort((a, b) => Number(keyOf(b.notes) === wanted) - Number(keyOf(a.notes) === wanted));
+  return kept ? { layout, rung: rungOf(kept) } : {};
+}
+
+/**
+ * The whole study by one move: its scale and shapes, licks, kept routes and settled fingers. This alone makes what is
+ * committed, and what is shown before is read off it. What does not fit is named, and stays as it was.
+ */
+export function movedStudy(body: StudyBody, shapes: Shape[], current: number, move: StudyMove): Moved {
+  const frame = { ...body, ...movedFrame(body, shapes, current, move) };
+  if (move.kind === 'root') return { study: frame, left: [] };
+  const licks = body.licks.map((l) => movedLick(body, frame.instrument, l, move));
+  const routes = body.routes.map((r) => ({ was: r, moved: attempt(() => movedRoute(r, move)) }));
+  const study: StudyBody = { ...frame, licks: licks.map((l) => l.lick), routes: routes.map(({ was, moved }) => moved ?? was) };
+  const idle = body.pins.length ? idlePins(study, laidOut(study)).length - idlePins(body, shapes).length : 0;
+  const named = (kind: 'lick' | 'route', { id, name }: Lick | KeptRoute): Left => ({ kind, id, name, count: 1 });
   return {
-    before,
-    after: { instrument, scale: keep === 'shape' ? (scale ?? body.scale) : body.scale, places: kept },
-    gone: before.places.filter((_, k) => !places[k]),
-    ...(keep === 'shape' ? { became: scale ?? null } : {}),
+    study,
+    left: [
+      ...licks.filter((l) => !l.fits).map((l) => named('lick', l.lick)),
+      ...routes.filter((r) => !r.moved).map((r) => named('route', r.was)),
+      ...(idle > 0 ? [{ kind: 'pins' as const, id: '', name: '', count: idle }] : []),
+    ],
   };
 }
-
-/** One line by one move. */
-export function previewLine(body: StudyBody, { neck, notes }: Line, move: StudyMove): Preview {
-  const places = struckNotes(notes).map((s) => s.place);
-  const before = { instrument: neck, scale: body.scale, places: plain(places) };
-  const moved = movedLine(body, neck, notes, move);
-  if (moved) {
-    const after = { instrument: moved.instrument, scale: moved.scale, places: plain(struckNotes(moved.notes).map((s) => s.place)) };
-    const became =
-      move.kind === 'tuning' && move.keep === 'shape' ? (toTuning(neck, move.instrument, places, 'shape').scale ?? null) : undefined;
-    return { before, after, gone: [], ...(became === undefined ? {} : { became }) };
-  }
-  const gone = move.kind === 'tuning' ? places.filter((_, k) => !toTuning(neck, move.instrument, places, move.keep === 'shape' ? 'shape' : 'sound').places[k]) : places; // prettier-ignore
-  return { before, after: null, gone: plain(gone) };
-}
-
-/** Strings on which some rung has its lowest root, thickest first. */
-export const rootStrings = (shapes: Shape[]): number[] =>
-  [...new Set(shapes.flatMap((s) => leadRoot(s)?.string ?? []))].sort((a, b) => b - a);

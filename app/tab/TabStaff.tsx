@@ -151,7 +151,7 @@ function Frame({ g, column, look }: { g: TabGeometry; column: number; look: 'cho
   );
 }
 
-/** A line as tab: strokes above, fingers and shifts below. One stop for the Tab key; arrows walk along the notes. */
+/** A line as tab: strokes above, fingers and shifts below. One stop for the Tab key; ← → walk along the notes, all other keys are the view's. */
 export function TabStaff({ g, instrument, columns, strokes, words, label, chosen, sounding, onChoose }: Props) {
   const id = useId();
   const onKey = (e: KeyboardEvent): void => {
@@ -173,7 +173,6 @@ export function TabStaff({ g, instrument, columns, strokes, words, label, chosen
       role="listbox"
       aria-label={label}
       tabIndex={0}
-      data-own-keys
       onKeyDown={onKey}
       aria-activedescendant={chosen >= 0 ? `${id}-${chosen}` : undefined}
       className="rounded"

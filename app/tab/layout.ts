@@ -63,10 +63,9 @@ export const lineY = (s: TabSystem, string: number): number => s.top + ABOVE + (
 export const strokeY = (s: TabSystem): number => s.top + 14;
 export const fingerY = (g: TabGeometry, s: TabSystem): number => lineY(s, g.strings) + 24;
 
-/** Moves a choice of column: along, or to the same spot of the next system; stays inside. */
+/** Moves a choice of column along the line; stays inside. Null for keys that are the view's. */
 export function stepColumn(g: TabGeometry, column: number, key: string): number | null {
   const last = g.systems[g.systems.length - 1].to - 1;
-  const fit = g.systems[0].to - g.systems[0].from;
-  const to = { ArrowRight: column + 1, ArrowLeft: column - 1, ArrowDown: column + fit, ArrowUp: column - fit, Home: 0, End: last }[key];
+  const to = { ArrowRight: column + 1, ArrowLeft: column - 1, Home: 0, End: last }[key];
   return to === undefined ? null : Math.max(0, Math.min(last, to));
 }

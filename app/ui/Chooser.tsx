@@ -15,8 +15,8 @@ interface Props<T> {
   find: (text: string) => Choice<T>[];
   onChoose: (value: T) => void;
   current?: string;
-  /** Said when nothing matches. */
-  empty: string;
+  /** Said when nothing matches what was typed. */
+  empty: string | ((text: string) => string);
   render: (text: string) => ReactNode;
 }
 
@@ -64,7 +64,7 @@ export function Chooser<T>({ label, placeholder, find, onChoose, current, empty,
       </ul>
       {items.length === 0 && (
         <p role="status" className="px-2 text-clay">
-          {empty}
+          {typeof empty === 'string' ? empty : render(empty(text))}
         </p>
       )}
     </div>

@@ -11,9 +11,11 @@ import { selectBody } from '../store/study';
 import { Button } from '../ui/Button';
 import { Signs } from '../ui/Signs';
 import { instrumentWords } from '../words/tuning-text';
+import { refusalWords } from '../words/save-text';
 import { useImport } from '../workers/useImport';
 import { useOpenStudy } from './useOpenStudy';
 import { NEW_INSTRUMENT } from './plain-instrument';
+import { isolated } from '../words/name-text';
 
 /** Asks for files to be read and shown before anything is written. */
 const Bring = createContext<(files: readonly File[]) => void>(() => undefined);
@@ -22,11 +24,11 @@ export const useBringIn = () => useContext(Bring);
 const words = (item: Incoming): string => {
   switch (item.kind) {
     case 'licks':
-      return item.licks.length === 1 ? `a lick, “${item.licks[0].name}”` : `${item.licks.length} licks`;
+      return item.licks.length === 1 ? `a lick, “${isolated(item.licks[0].name)}”` : `${item.licks.length} licks`;
     case 'notebook':
-      return `${item.bundle.studies.length} studies and ${item.bundle.instruments.length} instruments, beside what is here`;
+      return `${item.bundle.studies.length} ${item.bundle.studies.length === 1 ? 'study' : 'studies'} and ${item.bundle.instruments.length} ${item.bundle.instruments.length === 1 ? 'instrument' : 'instruments'}, beside what is here`;
     case 'instrument':
-      return `an instrument, “${item.instrument.name}”: ${instrumentWords(item.instrument)}`;
+      return `an instrument, “${isolated(item.instrument.name)}”: ${instrumentWords(item.instrument)}`;
     case 'refused':
       return `nothing: ${item.why}`;
   }
@@ -128,7 +130,7 @@ function Preview({ incoming, onClose }: { incoming: Incoming[]; onClose: () => v
             ? await addInstrument(item.instrument)
             : null;
       if (result && 'error' in result && result.error)
-        return setProblem(`${item.file}: it could not be kept: the server does not answer, or refused it. Nothing of it was written.`);
+        return setProblem(`${item.file}: nothing of it was written: ${refusalWords(result.error)}`);
     }
     if (licks.length) {
       let added = false;
@@ -150,7 +152,7 @@ function Preview({ incoming, onClose }: { incoming: Incoming[]; onClose: () => v
         {incoming.map((item) => (
           <li key={item.file} className="border-b border-line/60 pb-2 last:border-0">
             <p className={item.kind === 'refused' ? 'text-clay' : ''}>
-              <b className="font-semibold">{item.file}</b>: <Signs>{words(item)}</Signs>
+              <b className="font-semibold">{isolated(item.file)}</b>: <Signs>{words(item)}</Signs>
             </p>
             {item.kind === 'licks' && (
               <ul className="text-xs text-soft">
@@ -169,7 +171,7 @@ function Preview({ incoming, onClose }: { incoming: Incoming[]; onClose: () => v
       </ul>
       {licks.length > 0 && (
         <p className="text-soft">
-          <Signs>{`Licks go into the open study, “${name ?? ''}”. Undo takes them out again.`}</Signs>
+          <Signs>{`Licks go into the open study, “${isolated(name ?? '')}”. Undo takes them out again.`}</Signs>
         </p>
       )}
       {problem && (

@@ -6,6 +6,7 @@ import { withInstrument } from '../store/moves';
 import { Button } from '../ui/Button';
 import { Signs } from '../ui/Signs';
 import { differenceWords } from '../words/instrument-text';
+import { isolated } from '../words/name-text';
 
 /** The study's instrument was changed since: says how, and leaves the choice. */
 export function InstrumentBar({ body }: { body: StudyBody }) {
@@ -17,7 +18,7 @@ export function InstrumentBar({ body }: { body: StudyBody }) {
   return (
     <div role="alert" className="mb-3 flex flex-wrap items-center gap-3 rounded-lg border border-feather bg-sheet p-3">
       <p className="grow">
-        <Signs>{`${now.name} was changed since this study was made on it: ${lines.join('; ')}.`}</Signs>
+        <Signs>{`${isolated(now.name)} was changed since this study was made on it: ${lines.join('; ')}.`}</Signs>
       </p>
       <Button look="link" onClick={() => dispatch(change((n) => withInstrument(n.body, now, n.body.instrumentId)))}>
         Take the change

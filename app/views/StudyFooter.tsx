@@ -1,4 +1,6 @@
 import { SaveNote } from '../shell/SaveNote';
+import { Link } from 'react-router';
+import { useAppSelector } from '../store';
 import { UndoRedo } from './UndoRedo';
 
 /** The foot of a view on the open study: its most used keys, all keys, undo and redo, and whether it is saved. */
@@ -10,8 +12,18 @@ export function StudyFooter({ hint, onKeys }: { hint: string; onKeys: () => void
         ? all keys
       </button>
       <UndoRedo />
+      <VersionsLink />
       <span className="grow" />
       <SaveNote />
     </footer>
   );
+}
+
+function VersionsLink() {
+  const id = useAppSelector((s) => s.editor.id);
+  return id ? (
+    <Link className="no-print underline" to={`/versions/${id}`}>
+      Versions
+    </Link>
+  ) : null;
 }

@@ -3,12 +3,14 @@ import { Link } from 'react-router';
 import type { StudyBody } from '../../contract';
 import { useAppSelector } from '../store';
 import { selectBody, selectLaid, type Laid } from '../store/study';
+import { OPENING_WORDS } from '../words/open-text';
 import { useOpenStudy } from './useOpenStudy';
 
 const WAITING = {
+  ...OPENING_WORDS,
   opening: 'Opening the notebook …',
   none: 'The notebook is empty.',
-  offline: 'The server does not answer. Start it again with npm start; nothing is lost.',
+  damaged: 'The studies here are damaged and cannot be read. The Notebook can export them as they are.',
 };
 
 /** Shows what works on the open study, or why none is open. */

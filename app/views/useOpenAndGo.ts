@@ -1,6 +1,7 @@
 import { useCallback } from 'react';
 import { useNavigate } from 'react-router';
 import { openStudy } from '../store/open';
+import { OPENING_WORDS } from '../words/open-text';
 
 /** Opens a study and goes to its Map, or says why not. */
 export function useOpenAndGo(onProblem: (message: string) => void): (id: string) => Promise<void> {
@@ -9,8 +10,7 @@ export function useOpenAndGo(onProblem: (message: string) => void): (id: string)
     async (id: string) => {
       const result = await openStudy(id);
       if (result === 'open') await navigate('/map');
-      else
-        onProblem(result === 'missing' ? 'That study is gone; it may have been deleted in another window.' : 'The server does not answer.');
+      else onProblem(OPENING_WORDS[result]);
     },
     [navigate, onProblem],
   );

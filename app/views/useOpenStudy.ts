@@ -1,23 +1,32 @@
 import { useEffect, useState } from 'react';
 import { useAppSelector } from '../store';
 import { useStudiesQuery } from '../store/api';
-import { lastStudy } from '../store/drafts';
+import { lastStudy } from '../store/local';
 import { openStudy } from '../store/open';
+import type { Opening } from '../store/opening';
 
-export type Opening = 'opening' | 'open' | 'none' | 'offline';
+export type StudyThere = 'opening' | 'open' | 'none' | 'offline' | 'damaged';
 
-/** Makes sure a study is open: the one that is, else the last one used, else the newest. */
-export function useOpenStudy(): Opening {
+/** The study used last, even where it was deleted, if this browser holds unsaved work of it; else the newest. Null where there is none. */
+async function openOneOf(last: string | null, whole: readonly string[]): Promise<Opening | null> {
+  const opened = last ? await openStudy(last) : 'missing';
+  if (opened !== 'missing' && opened !== 'damaged') return opened;
+  const next = whole.find((id) => id !== last);
+  return next ? openStudy(next) : null;
+}
+
+/** Makes sure a study is open: the one that is, else the last one used here, else the newest; with the server away, what this browser kept of the last one. */
+export function useOpenStudy(): StudyThere {
   const open = useAppSelector((s) => s.editor.id !== null);
   const { data, isError } = useStudiesQuery(undefined, { skip: open });
-  const [offline, setOffline] = useState(false);
+  const [why, setWhy] = useState<Opening>('open');
   useEffect(() => {
-    if (open || !data?.length) return;
-    const last = lastStudy();
-    const id = data.some((s) => s.id === last) ? (last as string) : data[0].id;
-    void openStudy(id).then((result) => setOffline(result === 'offline'));
-  }, [open, data]);
+    if (open || (!data && !isError)) return;
+    const whole = data?.filter((s) => !s.damaged).map((s) => s.id) ?? [];
+    void openOneOf(lastStudy(), whole).then((opened) => setWhy(opened ?? (data?.length ? 'damaged' : isError ? 'offline' : 'missing')));
+  }, [open, data, isError]);
   if (open) return 'open';
-  if (isError || offline) return 'offline';
+  if (why === 'damaged') return 'damaged';
+  if (isError || why === 'offline') return 'offline';
   return data && !data.length ? 'none' : 'opening';
 }

@@ -33,6 +33,7 @@ const SAY: { [K in LayoutKind]: (l: LayoutOf<K>) => string } = {
   split: (l) => `split runs, ${plural(l.notes ?? 3)}`,
   region: (l) => `a region, frets ${l.fromFret} to ${l.toFret}`,
   anchor: (l) => `${plural(l.notes)}, grown from ${at(l.root)}`,
+  places: (l) => `${l.places.length} kept ${l.places.length === 1 ? 'place' : 'places'}`,
 };
 
 export const layoutWords = (layout: Layout): string => (SAY[layout.kind] as (l: Layout) => string)(layout);
@@ -61,6 +62,10 @@ const setFrom = ({ instrument, root }: Start, skip: boolean, count: number): Lay
   return { kind: 'string-set', strings, counts: strings.map(() => count), start: root };
 };
 
+/** The string of the root first, then every other one. */
+const oneString = ({ instrument, root }: Start): LayoutOf<'one-string'>[] =>
+  [root.string, ...stringsUpward(instrument).filter((s) => s !== root.string)].map((string) => ({ kind: 'one-string', string }));
+
 /** Every layout as it would begin here. */
 function choices(start: Start): LayoutChoice[] {
   const { instrument, root } = start;
@@ -74,7 +79,7 @@ function choices(start: Start): LayoutChoice[] {
     choice({ kind: 'window', stretch: 'index' }, 'hand stays; reach back'),
     choice({ kind: 'window', stretch: 'little' }, 'hand stays; reach forward'),
     choice({ kind: 'window', stretch: 'nearer' }, 'hand stays; whichever is narrower'),
-    choice({ kind: 'one-string', string: root.string }, 'the formula along one string'),
+    ...oneString(start).map((layout, k) => choice(layout, k ? '' : 'the formula along one string', `one string: string ${layout.string}`)),
     choice(setFrom(start, false, 4), 'neighbouring strings', 'a pair of strings, four notes each'),
     choice(setFrom(start, true, 3), 'skipping strings', 'every other string, three notes each'),
     choice({ kind: 'diagonal', root }, 'climbs the neck, two counts in turn'),
@@ -84,10 +89,21 @@ function choices(start: Start): LayoutChoice[] {
   ];
 }
 
-/** Layouts for what was typed: every word must start a word of the title or its remark. */
+/** How near a choice comes to what was typed: by its title's beginning, its title, its remark, or by single words alone. */
+function nearness({ title, detail }: LayoutChoice, typed: string): number {
+  if (title.toLowerCase().startsWith(typed)) return 0;
+  if (title.toLowerCase().includes(typed)) return 1;
+  return detail.toLowerCase().includes(typed) ? 2 : 3;
+}
+
+/** Layouts for what was typed, the nearest first: every word must start a word of the title or its remark. */
 export function matchLayouts(text: string, start: Start): LayoutChoice[] {
-  const digits = text.replace(/\b[1-6]\b/g, (d) => countWord(Number(d)));
-  const words = digits.toLowerCase().split(/\s+/).filter(Boolean);
-  const parts = (c: LayoutChoice): string[] => `${c.title} ${c.detail}`.toLowerCase().split(/[\s,;]+/);
-  return choices(start).filter((c) => words.every((w) => parts(c).some((p) => p.startsWith(w))));
+  const typed = text.trim().toLowerCase();
+  const spoken = typed.replace(/\b[1-6]\b/g, (d) => countWord(Number(d)));
+  const [words, digits] = [spoken, typed].map((t) => t.split(/\s+/).filter(Boolean));
+  const parts = (c: LayoutChoice): string[] => `${c.title} ${c.detail}`.toLowerCase().split(/[\s,;:]+/);
+  const starts = (c: LayoutChoice, word: string): boolean => parts(c).some((p) => p.startsWith(word));
+  return choices(start)
+    .filter((c) => words.every((w, k) => starts(c, w) || starts(c, digits[k])))
+    .sort((a, b) => nearness(a, spoken) - nearness(b, spoken));
 }

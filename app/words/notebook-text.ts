@@ -3,6 +3,7 @@ import { ascii, glyphs } from '../../core';
 import { layoutWords } from './layout-text';
 import { scaleName } from './scale-text';
 import { instrumentWords } from './tuning-text';
+import { isolated } from './name-text';
 
 /** A line of the notebook: a study, or a lick of one. */
 export interface Entry {
@@ -46,7 +47,7 @@ export function entriesOf(studies: readonly StudySummary[]): Entry[] {
       haystack: plain([study.name, study.set, about, ...study.tags].join(' ')),
     };
     const licks = study.licks.map((lick): Entry => {
-      const words = `${lick.notes} notes, in “${study.name}”`;
+      const words = `${lick.notes} notes, in “${isolated(study.name)}”`;
       return {
         ...base,
         key: `${study.id}/${lick.id}`,

@@ -28,6 +28,12 @@ describe('routes in words', () => {
     expect(new Set(titles).size).toBe(titles.length);
     expect(titles.some((t) => /, note \d on string \d$/.test(t))).toBe(true);
   });
+  it('a longer one parts from its twin after the twin’s last note', () => {
+    const [route] = planRoute(instrument, scale, { pitches: [64, 66, 68], school });
+    const shorter = { ...route, steps: route.steps.slice(0, 2) };
+    expect(routeTitles('best', [shorter, route])[1]).toMatch(/, note 3 on string \d$/);
+    expect(routeTitles('best', [route, shorter])[1]).toBe(routeTitle('best', route));
+  });
   it('say shifts, travel, effort and how far the line goes', () => {
     const r = { steps: [], cost: 41.4, shifts: 1, travelMm: 122.4, widestMm: 97, stringChanges: 3 };
     expect([shiftWords(r), travelWords(r), effortWords(r)]).toEqual(['1 shift', 'travel 122 mm, widest 97 mm, no slides', 'effort 41']);

@@ -4,6 +4,7 @@ import {
   midiOf,
   pitchName,
   fretDistanceMm,
+  samePlace,
   type CostWord,
   type FingeredStep,
   type Instrument,
@@ -86,8 +87,6 @@ export function routeTitles(way: Way, routes: readonly Route[]): string[] {
     return at < 0 ? title : `${title}, note ${at + 1} on string ${routes[k].steps[at].string}`;
   });
 }
-
-const samePlace = (a: Place, b: Place | undefined): boolean => a.string === b?.string && a.fret === b.fret;
 
 const mm = (n: number): string => `${Math.round(n)} mm`;
 

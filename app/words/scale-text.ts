@@ -1,3 +1,4 @@
+import { isolated } from './name-text';
 import {
   ascii,
   bestTonic,
@@ -19,6 +20,19 @@ import {
 
 /** "F# Dorian". */
 export const scaleName = (ref: ScaleRef): string => `${ref.tonic} ${scaleTitle(ref.scale)}`;
+
+/** What schools call a mode first. */
+const SCHOOL_NAMES: Readonly<Record<string, string>> = Object.freeze({ ionian: 'major', aeolian: 'natural minor' });
+
+/** The scale as it is asked for: "C major (Ionian)"; one of the player's own by the name it was given. */
+export function askedScale(ref: ScaleRef, own: readonly { name: string; degrees: DegreeName[] }[] = []): string {
+  const degrees = isScale(ref.scale) ? degreesOf(ref.scale).join(' ') : null;
+  const named = degrees !== null && !nameScale(degrees.split(' ')) ? own.find((o) => o.degrees.join(' ') === degrees) : undefined;
+  if (named) return `${ref.tonic} ${isolated(named.name)}`;
+  const title = scaleTitle(ref.scale);
+  const school = Object.hasOwn(SCHOOL_NAMES, title.toLowerCase()) ? SCHOOL_NAMES[title.toLowerCase()] : null;
+  return `${ref.tonic} ${school ? `${school} (${title})` : title}`;
+}
 
 /** A letter with signs may touch the next word ("F#dorian"); a bare letter must stand alone, or "bebop" would be B. */
 const TONIC = /^\s*([a-g](?:##|bb|#|b)(?=$|\s|[a-z0-9])|[a-g](?=$|\s))/i;

@@ -1,4 +1,4 @@
-import { fretDistanceMm, type Instrument, type Jog, type Place, type Seam, type Shape, type Stretch } from '../../core';
+import { fretDistanceMm, type Instrument, type Jog, type LayoutKind, type Place, type Seam, type Shape, type Stretch } from '../../core';
 import { countWord } from './tuning-text';
 
 export interface Fact {
@@ -68,11 +68,33 @@ export function handWords(shape: Shape): string {
   );
 }
 
+/** Fingers as players count them. */
+export const NTH_FINGER = ['', '1st', '2nd', '3rd', '4th'];
+
+/** What a shape is called: a window also by its lowest root and the finger on it, as players name positions. */
+export function shapeTitle(shape: Shape, kind: LayoutKind): string {
+  const root = shape.roots[0] as Place | undefined;
+  const finger = root ? fingerAt(shape, root) : undefined;
+  if (kind !== 'window' || !root) return shape.label;
+  return `${shape.label}, root on string ${root.string}${finger ? ` under the ${NTH_FINGER[finger]} finger` : ', open'}`;
+}
+
+/** "At fret 22: two notes missing": a shape at an end of the neck that is not whole; null where it is. */
+export function cutWords(shape: Shape, i: Instrument): string | null {
+  if (!shape.missing) return null;
+  const nut = i.capo ?? 0;
+  const atTop = i.frets - shape.highFret < shape.lowFret - nut;
+  const where = atTop ? `at fret ${i.frets}` : nut ? 'at the capo' : 'at the nut';
+  return `${where}: ${countWord(shape.missing)} note${shape.missing === 1 ? '' : 's'} missing`;
+}
+
 /** What a player wants to know of the shape under the hand. */
-export function shapeFacts(shape: Shape): Fact[] {
+export function shapeFacts(shape: Shape, instrument: Instrument): Fact[] {
+  const cut = cutWords(shape, instrument);
   const roots = shape.roots.map((p) => placeWords(p, fingerAt(shape, p))).join(', ');
   return [
     { name: 'Frets', words: `${shape.lowFret} to ${shape.highFret}, ${Math.round(shape.widthMm)} mm wide` },
+    ...(cut ? [{ name: 'Cut', words: cut }] : []),
     { name: 'Hand', words: handWords(shape) },
     { name: 'Roots', words: roots || 'none inside this shape' },
     { name: 'Reaches', words: stretchWords(shape.stretches) },

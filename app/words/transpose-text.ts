@@ -1,5 +1,6 @@
 import { compareScales, glyphs, noteOnDegree, openMidis, pitchName, type Instrument, type Place, type ScaleRef } from '../../core';
-import type { Preview, StudyMove } from '../store/transpose';
+import type { Left, StudyMove } from '../store/transpose';
+import type { Preview } from '../store/transpose-preview';
 import { listWords, scaleName } from './scale-text';
 import { countWord, instrumentWords } from './tuning-text';
 
@@ -83,6 +84,13 @@ function tuningWords(keep: 'sound' | 'shape' | 'layout', { before, after, became
   if (keep === 'sound') return `The same pitches on ${to}.`;
   if (keep === 'layout') return `${scaleName(before.scale)} laid out afresh on ${to}.`;
   return became ? `The same frets on ${to} now sound ${scaleName(became)}.` : `The same frets on ${to} make no scale with a name.`;
+}
+
+/** What stays behind: "The lick “Latch” does not fit there. It stays as it is, and says so." */
+export function leftWords({ kind, name, count }: Left): string {
+  if (kind === 'pins')
+    return `${count === 1 ? 'One settled finger lies' : `${count} settled fingers lie`} in no shape there. ${count === 1 ? 'It stays' : 'They stay'} with the study, for when you come back.`;
+  return `The ${kind} “${name}” does not fit there. It stays as it is, and says so.`;
 }
 
 /** Pitches of places, lowest first, each once. */

@@ -1,4 +1,4 @@
-import { CoreError, midiOf, parseTuning, spellTuning, TUNINGS, type Instrument } from '../../core';
+import { CoreError, midiOf, parseTuning, registerOf, spellTuning, TUNINGS, type Instrument } from '../../core';
 
 const COUNT = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
 export const countWord = (n: number): string => COUNT[n] ?? String(n);
@@ -6,7 +6,9 @@ export const countWord = (n: number): string => COUNT[n] ?? String(n);
 /** "six strings, E A D G B E", with the capo if there is one. */
 export function instrumentWords(i: Instrument): string {
   const strings = `${countWord(i.strings.length)} string${i.strings.length === 1 ? '' : 's'}`;
-  return `${strings}, ${spellTuning(i)}${i.capo ? `, capo at ${i.capo}` : ''}`;
+  const register = registerOf(i);
+  const other = register === 0 ? '' : `, ${register < 0 ? 'lower' : 'higher'} than usual`;
+  return `${strings}, ${spellTuning(i)}${other}${i.capo ? `, capo at ${i.capo}` : ''}`;
 }
 
 export interface TuningChoice {
@@ -21,10 +23,9 @@ const letters = (open: string[]): string => open.map((p) => midiOf(p) % 12).join
 const same = (a: string[], b: string[]): boolean => a.map((p) => midiOf(p)).join() === b.map((p) => midiOf(p)).join();
 
 /** What was typed, read as notes; the reason why not, where it looks like notes but is none. */
-export function readTuning(text: string, current: Instrument): { open: string[] } | { why: string } {
+export function readTuning(text: string): { open: string[] } | { why: string } {
   try {
-    const lowest = midiOf(current.strings[current.strings.length - 1].open);
-    return { open: parseTuning(text, Math.min(lowest, 45)) };
+    return { open: parseTuning(text) };
   } catch (e) {
     if (e instanceof CoreError) return { why: e.message };
     throw e;
@@ -37,8 +38,9 @@ const looksLikeNotes = (text: string): boolean =>
 /** Tunings for what was typed: notes find the tunings that have them and make one that has not been named; words find names. */
 export function matchTunings(text: string, current: Instrument): TuningChoice[] {
   const typed = text.trim();
-  if (!typed)
-    return [...NAMED].sort((a, b) => Number(b.open.length === current.strings.length) - Number(a.open.length === current.strings.length));
+  const here = (t: TuningChoice): number => Number(t.open.length === current.strings.length);
+  const nearCount = (a: TuningChoice, b: TuningChoice): number => here(b) - here(a);
+  if (!typed) return [...NAMED].sort(nearCount);
   const words = typed.toLowerCase().split(/[\s,]+/);
   const byName = NAMED.filter((t) =>
     words.every((w) =>
@@ -48,8 +50,11 @@ export function matchTunings(text: string, current: Instrument): TuningChoice[] 
         .some((p) => p.startsWith(w)),
     ),
   );
-  const read = looksLikeNotes(typed) ? readTuning(typed, current) : { why: '' };
+  const read = looksLikeNotes(typed) ? readTuning(typed) : { why: '' };
   if ('why' in read) return byName;
+  // A single letter is more likely part of a name, "open A" or "drop A", than an instrument of one string.
+  const hasWord = (t: TuningChoice): boolean => t.name.toLowerCase().split(/[\s,]+/).includes(typed.toLowerCase()); // prettier-ignore
+  if (read.open.length === 1) return [...byName.filter(hasWord).sort(nearCount), { name: 'as typed', open: read.open }];
   const alike = NAMED.filter((t) => letters(t.open) === letters(read.open));
   const own = alike.some((t) => same(t.open, read.open)) ? [] : [{ name: 'as typed', open: read.open }];
   return [...alike.filter((t) => same(t.open, read.open)), ...own, ...alike.filter((t) => !same(t.open, read.open))];

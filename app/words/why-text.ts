@@ -19,7 +19,7 @@ const octaves = ({ shapes, shape }: Given): string => {
 };
 const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-/** Spacings that come in runs of two are true of the shape that starts on the major root, with three a string (rulings, 17). */
+/** Spacings that come in runs of two are true of the shape that starts on the major root, with three a string (docs/decisions.md). */
 function runsOfTwo({ shape }: Given): string {
   const steps = shape.cells.map((c) => c.steps.join('-'));
   const paired = steps.length === 6 && [0, 2, 4].every((k) => steps[k] === steps[k + 1]);
@@ -51,6 +51,7 @@ const WHY: { [K in LayoutKind]: (l: LayoutOf<K>, g: Given) => string } = {
   split: (l, g) => turns(Math.floor(g.instrument.strings.length / 2) + 1, l.notes ?? 3),
   region: (l) => `Every scale note from fret ${l.fromFret} to fret ${l.toFret}, unisons too. What lies here lies again twelve frets away.`,
   anchor: (_, g) => `Filled up and down from the root you chose, which is the lowest note of its string.${becomes(g)} ${octaves(g)}`,
+  places: (_, g) => `A shape kept through a change of tuning: its places as they stand.${becomes(g)} ${octaves(g)}`,
 };
 
 /** The line under a layout: jogs, holes, reaches, folds, whichever made it so. */

@@ -1,8 +1,19 @@
 import { DEMO } from '../../demo';
 import { glyphs, ascii, layOut, type Layout } from '../../core';
 import { layoutWords, matchLayouts } from './layout-text';
-import { matchScales, movedKey, scaleFacts, scaleName, skeletonWords, splitScaleText, tonicsFor } from './scale-text';
-import { handWords, intervalWords, jogWords, neckTitle, needsCare, neighbourFacts, shapeFacts, stretchWords } from './shape-text';
+import { askedScale, matchScales, movedKey, scaleFacts, scaleName, skeletonWords, splitScaleText, tonicsFor } from './scale-text';
+import {
+  cutWords,
+  handWords,
+  intervalWords,
+  jogWords,
+  neckTitle,
+  needsCare,
+  neighbourFacts,
+  shapeFacts,
+  shapeTitle,
+  stretchWords,
+} from './shape-text';
 import { instrumentWords, matchTunings, readTuning, retuned } from './tuning-text';
 
 const { body } = DEMO.studies[0];
@@ -34,6 +45,14 @@ describe('scales as typed', () => {
   ])('"%s" finds %s', (text, expected) => {
     expect(first(text)).toBe(expected);
   });
+  it('the school’s word comes first, a scale of one’s own by its name', () => {
+    expect(askedScale({ tonic: 'C', scale: 'ionian' })).toBe('C major (Ionian)');
+    expect(askedScale({ tonic: 'A', scale: 'aeolian' })).toBe('A natural minor (Aeolian)');
+    expect(askedScale({ tonic: 'A', scale: 'dorian' })).toBe('A Dorian');
+    const own = [{ name: 'grit', degrees: ['1', 'b2', '3', '#4'] }];
+    expect(askedScale({ tonic: 'G', scale: ['1', 'b2', '3', '#4'] }, own)).toBe('G grit');
+    expect(askedScale({ tonic: 'G', scale: ['1', 'b2', '3', '5'] }, own)).toBe('G 1 b2 3 5');
+  });
   it('splits tonic and words', () => {
     expect(splitScaleText('Bbb lydian')).toEqual({ tonic: 'Bbb', words: 'lydian' });
     expect(splitScaleText('bebop')).toEqual({ tonic: null, words: 'bebop' });
@@ -58,7 +77,19 @@ describe('tunings as typed', () => {
     expect(matchTunings('E A D G', body.instrument).map((t) => t.name)).toContain('bass, four strings');
     expect(matchTunings('nonsense', body.instrument)).toEqual([]);
     expect(matchTunings('', body.instrument)[0].open).toHaveLength(6);
-    expect(readTuning('E A H', body.instrument)).toMatchObject({ why: expect.stringContaining('"H"') as string });
+    expect(readTuning('E A H')).toMatchObject({ why: expect.stringContaining('"H"') as string });
+  });
+  it('letters alone mean the usual register of that many strings, whatever was there before', () => {
+    const bass = retuned(body.instrument, matchTunings('bass, four', body.instrument)[0]);
+    expect(matchTunings('E A D G B E', bass)[0]).toMatchObject({ name: 'standard', open: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'] });
+    expect(matchTunings('E A D G', body.instrument)[0]).toMatchObject({ open: ['G2', 'D2', 'A1', 'E1'] });
+    const low = { ...body.instrument, strings: ['E3', 'B2', 'G2', 'D2', 'A1', 'E1'].map((open) => ({ open })) };
+    expect(instrumentWords(low)).toBe('six strings, E1 A1 D2 G2 B2 E3, lower than usual');
+    const ukulele = retuned(body.instrument, matchTunings('re-entrant', body.instrument)[0]);
+    expect(instrumentWords(ukulele)).toBe('four strings, G4 C4 E4 A4, higher than usual');
+  });
+  it('one letter is a name sooner than an instrument of one string', () => {
+    expect(matchTunings('A', body.instrument).map((t) => t.name)).toEqual(['open A', 'baritone in A', 'seven strings, drop A', 'as typed']);
   });
   it('keeps gauges where the count of strings stays', () => {
     const [drop] = matchTunings('drop D', body.instrument);
@@ -86,6 +117,13 @@ describe('layouts in words', () => {
   ])('%j is %s', (layout, words) => {
     expect(layoutWords(layout)).toBe(words);
   });
+  it('finds what is asked for by its name before what only has its words', () => {
+    const found = (text: string): string[] => matchLayouts(text, start).map((c) => c.title);
+    expect(found('one string')[0]).toBe('one string: string 6');
+    expect(found('one string')).toContain('one note a string');
+    expect(found('one string 3')[0]).toBe('one string: string 3');
+    expect(found('one note')[0]).toBe('one note a string');
+  });
   it('finds layouts by part of a word and by number', () => {
     expect(matchLayouts('3 notes', start)[0].layout).toEqual({ kind: 'per-string', notes: 3 });
     expect(matchLayouts('major', start)[0].layout).toEqual({ kind: 'box', numbering: 'major-root' });
@@ -98,8 +136,23 @@ describe('layouts in words', () => {
 
 describe('shapes in words', () => {
   const shapes = layOut(body.instrument, body.scale, body.layout);
+  it('a position is named by its root and the finger on it, any other shape as it is', () => {
+    const windows = layOut(body.instrument, { tonic: 'A', scale: 'ionian' }, { kind: 'window' });
+    const fourth = windows.find((s) => s.number === 4) as (typeof windows)[number];
+    expect(shapeTitle(fourth, 'window')).toBe('position 4, root on string 6 under the 2nd finger');
+    expect(shapeTitle(windows[0], 'window')).toBe('open position, root on string 5, open');
+    expect(shapeTitle(shapes[0], 'box')).toBe(shapes[0].label);
+  });
+  it('says where a shape is cut, and how many notes it lacks', () => {
+    const blues = layOut(body.instrument, { tonic: 'A', scale: 'minor blues' }, { kind: 'box' });
+    const cut = blues.filter((s) => s.missing);
+    expect(cut.map((s) => cutWords(s, body.instrument))).toContain('at fret 22: two notes missing');
+    expect(cutWords(blues.find((s) => !s.missing) as (typeof blues)[number], body.instrument)).toBeNull();
+    expect(cutWords({ ...shapes[0], missing: 1 }, body.instrument)).toBe('at the nut: one note missing');
+    expect(cutWords({ ...shapes[0], missing: 1, lowFret: 3 }, { ...body.instrument, capo: 3 })).toBe('at the capo: one note missing');
+  });
   it('states frets, hand, roots, reaches and jogs', () => {
-    const facts = Object.fromEntries(shapeFacts(shapes[0]).map((f) => [f.name, f.words]));
+    const facts = Object.fromEntries(shapeFacts(shapes[0], body.instrument).map((f) => [f.name, f.words]));
     expect(facts).toEqual({
       Frets: '1 to 5, 126 mm wide',
       Hand: 'first finger at fret 2; at 1 for strings 4, 3',
@@ -144,6 +197,9 @@ describe('signs', () => {
     ['Dbb', 'D𝄫'],
     ['box 1, about', 'box 1, about'],
     ['C#m7b5', 'C♯m7♭5'],
+    ['bIIImaj7: C E G B', '♭IIImaj7: C E G B'],
+    ['#iv° and bVII+', '♯iv° and ♭VII+'],
+    ['bib, bid, bivalve', 'bib, bid, bivalve'],
   ])('%s reads %s', (text, shown) => {
     expect(glyphs(text)).toBe(shown);
     expect(ascii(shown)).toBe(text);

@@ -85,6 +85,49 @@ describe('the search', () => {
   });
 });
 
+describe('joined notes', () => {
+  it('take two fingers to hammer and one to slide, and are otherwise the least effort there is', () => {
+    const line = lines(5, 2).chain((places) =>
+      fc.tuple(
+        fc.constant(places),
+        fc.array(fc.constantFrom('hammer' as const, 'slide' as const, null), { minLength: places.length, maxLength: places.length }),
+      ),
+    );
+    fc.assert(
+      fc.property(line, anySchool, ([places, slurs], school) => {
+        // A join to an open string or from one asks nothing of the fingers.
+        const joins = slurs.map((s, k) => (k > 0 && places[k].string === places[k - 1].string ? s : null));
+        const allow = (h: { finger: number }, k: number, last: { finger: number } | null): boolean =>
+          !joins[k] || !h.finger || !last?.finger || (last.finger === h.finger) === (joins[k] === 'slide');
+        const least = leastCost(naiveHand(guitar(), school, 'medium'), places, allow);
+        if (least < Infinity) expect(effort(fingerNotes(guitar(), places, { school, joins }))).toBeCloseTo(least, 6);
+      }),
+      { numRuns: 500 },
+    );
+  });
+  it.each(SCHOOLS)('3 h4 h5 on one string goes to three fingers or shifts, never to one twice: %s', (school) => {
+    const places = [3, 4, 5].map((fret) => ({ string: 3, fret }));
+    const [a, b, c] = fingerNotes(guitar(), places, { school, joins: [null, 'hammer', 'hammer'] }).map((s) => s.finger);
+    expect(a).not.toBe(b);
+    expect(b).not.toBe(c);
+  });
+  it.each(SCHOOLS)('a slide keeps its finger: %s', (school) => {
+    const places = [5, 7].map((fret) => ({ string: 3, fret }));
+    const [a, b] = fingerNotes(guitar(), places, { school, joins: [null, 'slide'] });
+    expect([b.finger, b.move]).toEqual([a.finger, 'slide']);
+  });
+  it('a hammer-on between a half step goes to the next finger by index and ring too', () => {
+    const places = [3, 4, 5].map((fret) => ({ string: 5, fret }));
+    const steps = fingerNotes(guitar(), places, { school: 'first-and-third', joins: [null, 'hammer', 'hammer'] });
+    expect(steps.map((s) => s.finger)).toEqual([1, 2, 3]);
+  });
+  it('a finger that the player settled is obeyed all the same', () => {
+    const places = [3, 5].map((fret) => ({ string: 3, fret }));
+    const pins = [{ index: 0, finger: 1 }, { index: 1, finger: 1 }]; // prettier-ignore
+    expect(fingerNotes(guitar(), places, { school: 'finger-per-fret', pins, joins: [null, 'pull'] }).map((s) => s.finger)).toEqual([1, 1]);
+  });
+});
+
 describe('settled fingers', () => {
   it('are kept, and the rest is solved around them at the least effort', () => {
     fc.assert(

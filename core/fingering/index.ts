@@ -1,10 +1,10 @@
-import { fail } from '../errors';
+import { fail, shown } from '../errors';
 import { checkInstrument, checkPlace, nutFret } from '../instrument';
-import type { CostWord, FingeredStep, FingeringSchool, Hand, Instrument, Place } from '../types';
+import type { CostWord, FingeredStep, FingeringSchool, Hand, Instrument, Join, Place } from '../types';
 import { handModel, holdsOf, ownParts, passCost, type HandModel, type Hold } from './model';
 import { SCHOOLS, SPAN_MM } from './schools';
 import { bestPaths, runToEnd, type Path } from './search';
-import { settled, stepsOf } from './steps';
+import { settled, slurred, stepsOf } from './steps';
 
 export { handModel, holdsOf, ownParts, part, passCost, type HandModel, type Tell } from './model';
 export { bestPath, bestPaths, runToEnd, type Path, type Task } from './search';
@@ -22,14 +22,16 @@ export interface FingerOptions {
   school: FingeringSchool;
   hand?: Hand;
   pins?: readonly Pin[];
+  /** How each note follows the one before, one entry a note: a hammer-on or pull-off takes two fingers, a slide one. */
+  joins?: readonly (Join | null | undefined)[];
 }
 
 /** Checks a school and a hand size; throws BAD_OPTION listing the choices. */
 export function checkHand(school: FingeringSchool, hand?: Hand): void {
   if (!Object.hasOwn(SCHOOLS, school))
-    fail('BAD_OPTION', 'school', `school: "${String(school)}" is none of ${Object.keys(SCHOOLS).join(', ')}.`);
+    fail('BAD_OPTION', 'school', `school: "${shown(school)}" is none of ${Object.keys(SCHOOLS).join(', ')}.`);
   if (hand && !Object.hasOwn(SPAN_MM, hand.size))
-    fail('BAD_OPTION', 'hand.size', `hand.size: "${String(hand.size)}" is none of small, medium, large.`);
+    fail('BAD_OPTION', 'hand.size', `hand.size: "${shown(hand.size)}" is none of small, medium, large.`);
 }
 
 /** Fingers that can stop a place in a school, ascending; [0] for an open string. Throws BAD_PLACE, BAD_OPTION. */
@@ -66,7 +68,7 @@ function fingered(i: Instrument, places: readonly Place[], o: FingerOptions, cou
   checkHand(o.school, o.hand);
   places.forEach((p, k) => checkPlace(i, p, `places[${k}]`));
   const m = handModel(i, o.school, o.hand?.size);
-  return { m, paths: runToEnd(bestPaths(settled(m, places, pinsOf(m, places, o.pins)), count)) };
+  return { m, paths: runToEnd(bestPaths(slurred(settled(m, places, pinsOf(m, places, o.pins)), o.joins), count)) };
 }
 
 /** How many ways are looked through for one whose moves fall elsewhere. */

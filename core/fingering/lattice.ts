@@ -11,7 +11,7 @@ export interface State extends Hold {
   tag: number;
 }
 
-/** Every state of one note of a line, in the order of ties: lower hand fret, then lower finger (rulings, 14), then the thinner string. */
+/** Every state of one note of a line, in the order of ties: lower hand fret, then lower finger (docs/decisions.md), then the thinner string. */
 export interface Layer {
   states: State[];
   /** Hand frets that occur, ascending. */

@@ -54,7 +54,7 @@ export function bestPath(task: Task): Path | null {
 }
 
 /**
- * The `count` cheapest ways to play a line that differ in a place or a hand fret somewhere (rulings, 15; or in a place,
+ * The `count` cheapest ways to play a line that differ in a place or a hand fret somewhere (docs/decisions.md; or in a place,
  * where the task says so), cheapest first: exact. Yields the share of the work done, from 0 to 1; returns fewer ways where there are fewer, none where
  * no hand can.
  *

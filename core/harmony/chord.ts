@@ -1,5 +1,5 @@
 import { Chord } from 'tonal';
-import { fail } from '../errors';
+import { fail, shown } from '../errors';
 import { chromaOf } from '../pitch';
 import { degreesOf, scaleNotes, semitonesOf } from '../scale';
 import type { DegreeName, NoteName, ScaleRef } from '../types';
@@ -11,15 +11,20 @@ const REWRITES: [RegExp, string][] = [
   [/^([A-G][#b]{0,2})ø7?$/, '$1m7b5'],
 ];
 
+/** No symbol is longer. */
+const LONGEST = 40;
+/** The library looks symbols up in plain objects, where names that every object inherits answer too. */
+const INHERITED = new RegExp(`(${Object.getOwnPropertyNames(Object.prototype).join('|')})`);
+
 /**
  * The notes of a chord symbol, root first, spelled by the chord. Throws BAD_OPTION for a symbol that cannot be read.
  * Example: chordNotes('F#m7') is F# A C# E.
  */
 export function chordNotes(symbol: string): NoteName[] {
   const plain = REWRITES.reduce((s, [from, to]) => s.replace(from, to), typeof symbol === 'string' ? symbol.trim() : '');
-  const chord = Chord.get(plain);
-  if (!chord.empty && chord.tonic) return [...chord.notes];
-  return fail('BAD_OPTION', 'chord', `chord: "${String(symbol)}" cannot be read. Write a root and a kind, such as F#m7, Bb7 or Cmaj7.`);
+  const chord = plain.length <= LONGEST && !INHERITED.test(plain) ? Chord.get(plain) : null;
+  if (chord && !chord.empty && chord.tonic && Array.isArray(chord.notes)) return [...chord.notes];
+  return fail('BAD_OPTION', 'chord', `chord: "${shown(symbol)}" cannot be read. Write a root and a kind, such as F#m7, Bb7 or Cmaj7.`);
 }
 
 /** Pitch classes of a chord symbol. */

@@ -6,6 +6,7 @@ import {
   midiOf,
   neckNotes,
   parseTuning,
+  registerOf,
   pitchAt,
   pitchName,
   placesOf,
@@ -115,6 +116,11 @@ describe('tunings as typed', () => {
     ['G4 C4 E4 A4', 'G4 C4 E4 A4'],
     ['Eb Ab Db Gb Bb Eb', 'Eb2 Ab2 Db3 Gb3 Bb3 Eb4'],
     ['C G C G C E', 'C2 G2 C3 G3 C4 E4'],
+    ['E A D G', 'E1 A1 D2 G2'],
+    ['B E A D G', 'B0 E1 A1 D2 G2'],
+    ['F# B E A D G B E', 'F#1 B1 E2 A2 D3 G3 B3 E4'],
+    ['A E A D G B E', 'A1 E2 A2 D3 G3 B3 E4'],
+    ['E', 'E2'],
   ])('%s is %s', (text, expected) => {
     expect(parseTuning(text).reverse().join(' ')).toBe(expected);
   });
@@ -122,12 +128,18 @@ describe('tunings as typed', () => {
     ['E A H', '"H" is not a note'],
     ['', '0 strings'],
     ['E E E E E E E E E E E E E', '13 strings'],
-    ['E2 A99', '"A9" is not a pitch'],
+    ['E2 A99', 'A9 is not a pitch'],
   ])('refuses "%s"', (text, words) => {
     expect(() => parseTuning(text)).toThrow(words);
   });
   it('spells back what was typed', () => {
     expect(spellTuning(guitar())).toBe('E A D G B E');
+    const low = { ...guitar(), strings: ['E3', 'B2', 'G2', 'D2', 'A1', 'E1'].map((open) => ({ open })) };
+    expect([spellTuning(low), registerOf(low), registerOf(guitar())]).toEqual(['E1 A1 D2 G2 B2 E3', -12, 0]);
+    const broken = { ...guitar(), strings: [{ open: 'E4' }, { open: 'H9' }] };
+    expect([spellTuning(broken), registerOf(broken), spellTuning({ ...guitar(), strings: [] })]).toEqual(['H9 E4', 0, '']);
+    const outer = { ...guitar(), strings: guitar().strings.map((s, k) => (k === 0 ? { open: 'E5' } : s)) };
+    expect([spellTuning(outer), registerOf(outer)]).toEqual(['E2 A2 D3 G3 B3 E5', 0]);
   });
   it('every named tuning is playable', () => {
     for (const t of TUNINGS) {

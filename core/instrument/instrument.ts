@@ -1,4 +1,4 @@
-import { CoreError, checkNumber, checkWhole, fail } from '../errors';
+import { checkNumber, checkWhole, CoreError, fail, shown } from '../errors';
 import { midiOf } from '../pitch';
 import type { Instrument, InstrumentString, Place } from '../types';
 
@@ -25,10 +25,12 @@ export function checkInstrument(i: Instrument): Instrument {
 
 function checkString(s: InstrumentString, index: number): void {
   const at = `strings[${index}]`;
-  if (typeof s !== 'object' || s === null) fail('BAD_INSTRUMENT', at, `${at}: give the open pitch, such as E2.`);
-  midiOf(s.open, `${at}.open`);
-  if (s.gaugeMm !== undefined) checkNumber('BAD_INSTRUMENT', `${at}.gaugeMm`, s.gaugeMm, ...LIMITS.gaugeMm);
-  if (s.scaleLengthMm !== undefined) checkNumber('BAD_INSTRUMENT', `${at}.scaleLengthMm`, s.scaleLengthMm, ...LIMITS.scaleLengthMm);
+  const where = `string ${index + 1}`;
+  if (typeof s !== 'object' || s === null) fail('BAD_INSTRUMENT', at, `${where}: give the open pitch, such as E2.`);
+  midiOf(s.open, `${at}.open`, where);
+  if (s.gaugeMm !== undefined) checkNumber('BAD_INSTRUMENT', `${at}.gaugeMm`, s.gaugeMm, ...LIMITS.gaugeMm, `${where}, gauge in mm`);
+  if (s.scaleLengthMm !== undefined)
+    checkNumber('BAD_INSTRUMENT', `${at}.scaleLengthMm`, s.scaleLengthMm, ...LIMITS.scaleLengthMm, `${where}, length in mm`);
 }
 
 /** The first fret that exists: the capo's, or 0. A place there is an open string. */
@@ -53,6 +55,10 @@ export function checkPlace(i: Instrument, p: Place, field = 'place'): Place {
   return p;
 }
 
+/** Whether the instrument has this string and fret, the capo counted. */
+export const isOnNeck = (i: Instrument, p: Place): boolean =>
+  p.string >= 1 && p.string <= i.strings.length && p.fret >= nutFret(i) && p.fret <= i.frets;
+
 /** Speaking length of a string in millimetres, nut to bridge. */
 export const lengthMm = (i: Instrument, string: number): number => i.strings[string - 1].scaleLengthMm ?? i.scaleLengthMm;
 
@@ -66,19 +72,24 @@ export function fretDistanceMm(i: Instrument, string: number, from: number, to: 
   return Math.abs(fretFromNutMm(lengthMm(i, string), to) - fretFromNutMm(lengthMm(i, string), from));
 }
 
+/** The usual pitch of the lowest of so many strings (MIDI): bass with four and five, guitar with six, seven and eight; common practice, no published source. */
+const USUAL_LOWEST: Readonly<Record<number, number>> = Object.freeze({ 4: 28, 5: 23, 6: 40, 7: 35, 8: 30 });
+const GUITAR_LOWEST = 40;
+
 /**
  * Parses strings as players write them, low to high ("D A D G B E", "D2A2D3G3B3E4"), to pitches, string 1 first.
  * Without octaves each note is the next one above the string before it (the same note again: a unison),
- * the lowest placed nearest to `lowest` (MIDI). Throws BAD_PITCH naming the word.
+ * the lowest placed nearest to `lowest` (MIDI), which is the usual one of that many strings unless given. Throws BAD_PITCH naming the word.
  */
-export function parseTuning(text: string, lowest = 40): string[] {
+export function parseTuning(text: string, lowest?: number): string[] {
   const words = text.trim().match(/[A-Ga-g](?:#|b(?![a-z]))*-?\d?|\S+/g) ?? [];
   if (words.length < 1 || words.length > 12)
     fail('BAD_INSTRUMENT', 'tuning', `tuning: ${words.length} strings; give 1 to 12 notes, lowest first, such as D A D G B E.`);
+  const near = lowest ?? USUAL_LOWEST[words.length] ?? GUITAR_LOWEST;
   const pitches: string[] = [];
   let last: number | null = null;
   for (const word of words) {
-    const pitch = wordToPitch(word, last, lowest);
+    const pitch = wordToPitch(word, last, near);
     last = midiOf(pitch, 'tuning');
     pitches.unshift(pitch);
   }
@@ -89,19 +100,41 @@ function wordToPitch(word: string, last: number | null, lowest: number): string 
   const name = word.charAt(0).toUpperCase() + word.slice(1);
   if (/\d$/.test(name)) return name;
   if (!/^[A-G](#{0,2}|b{0,2})$/.test(name))
-    throw new CoreError(
+    return fail(
       'BAD_PITCH',
       'tuning',
-      `tuning: "${word}" is not a note. Write notes lowest string first, such as D A D G B E or B1 E2 A2.`,
+      `tuning: "${shown(word)}" is not a note. Write notes lowest string first, such as D A D G B E or B1 E2 A2.`,
     );
   const octaves = [0, 1, 2, 3, 4, 5, 6, 7, 8].map((o) => name + o).filter((p) => last === null || midiOf(p) >= last);
+  if (!octaves.length)
+    return fail('BAD_PITCH', 'tuning', `tuning: there is no ${name} above the string before it. Write the octave too, such as ${name}3.`);
   const distance = (p: string): number => Math.abs(midiOf(p) - (last ?? lowest));
   return octaves.reduce((best, p) => (distance(p) < distance(best) ? p : best));
 }
 
-/** The strings as a player spells the tuning, low to high, octaves left out: "E A D G B E". */
-export const spellTuning = (i: Instrument): string =>
-  [...i.strings]
+/** What the strings sound and what their letters alone would mean (MIDI), string 1 first; null where no such strings can be. */
+function lettersMean(i: Instrument): { sound: number[]; meant: number[] } | null {
+  try {
+    const letters = [...i.strings].reverse().map((s) => s.open.replace(/-?\d$/, '')).join(' '); // prettier-ignore
+    return { sound: i.strings.map((s) => midiOf(s.open)), meant: parseTuning(letters).map((p) => midiOf(p)) };
+  } catch (e) {
+    if (e instanceof CoreError) return null;
+    throw e;
+  }
+}
+
+/** Half steps by which the lowest string lies above what the letters of the tuning alone would mean; 0 in the usual register. */
+export function registerOf(i: Instrument): number {
+  const read = lettersMean(i);
+  return read ? read.sound[read.sound.length - 1] - read.meant[read.meant.length - 1] : 0;
+}
+
+/** The strings as a player spells the tuning, low to high: "E A D G B E"; with octaves where the letters alone would mean other pitches. */
+export function spellTuning(i: Instrument): string {
+  const read = lettersMean(i);
+  const plain = read?.sound.every((midi, k) => midi === read.meant[k]) ?? false;
+  return [...i.strings]
     .reverse()
-    .map((s) => s.open.replace(/-?\d$/, ''))
+    .map((s) => (plain ? s.open.replace(/-?\d$/, '') : s.open))
     .join(' ');
+}

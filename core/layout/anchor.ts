@@ -6,7 +6,7 @@ import { byPitch, type Bench, type Draft } from './shape';
 
 /**
  * From a chosen root, the lowest note of its string, n notes a string upward and downward; numbered by the scale note
- * that the lowest string starts on (domain 4.9; ruling 11).
+ * that the lowest string starts on (docs/decisions.md).
  */
 export function layAnchor(bench: Bench, layout: LayoutOf<'anchor'>): Draft[] {
   const { neck } = bench;

@@ -1,31 +1,53 @@
-import { fail } from '../errors';
+import { fail, shown } from '../errors';
 import { type ScaledNeck } from '../neck';
-import { isMinorSkeleton, semitonesOf, skeletonOf } from '../scale';
+import { isMinorSkeleton, mod12, semitonesOf, skeletonOf } from '../scale';
 import type { LayoutOf, Numbering, Place } from '../types';
 import { byPitch, type Bench, type Draft } from './shape';
-import { climb, isWhole, onNeck, startsOn, stepFrom } from './climb';
+import { climb, onNeck, stepFrom } from './climb';
 
 /** Neighbouring strings are taken to be a fourth apart beyond the outermost ones. */
 const FOURTH = 5;
 
 /**
  * Five positions: two skeleton notes on every string, the other notes of the scale fitted round them
- * (domain 4.2; rulings 5, 6). One draft for every place the skeleton's box lies whole on the neck.
+ * One draft for every place where the box lies on the neck; at an end it is the same box less the notes that are missing,
+ * never with notes moved to other strings (docs/decisions.md).
  */
 export function layBoxes(bench: Bench, layout: LayoutOf<'box'>): Draft[] {
   const { neck } = bench;
   const numbering = layout.numbering ?? 'minor-root';
   if (numbering !== 'minor-root' && numbering !== 'major-root')
-    fail('BAD_LAYOUT', 'layout.numbering', `layout.numbering: "${String(numbering)}" is neither minor-root nor major-root.`);
+    fail('BAD_LAYOUT', 'layout.numbering', `layout.numbering: "${shown(numbering)}" is neither minor-root nor major-root.`);
   const skeleton = skeletonClasses(neck);
-  const two = neck.upward.map(() => 2);
-  return startsOn(neck, skeleton, neck.upward[0]).flatMap(({ midi, index }) => {
-    const cells = climb(neck, skeleton, midi, neck.upward, two);
-    if (!isWhole(neck, cells)) return [];
+  const word = numbering === 'minor-root' ? 'box' : 'pattern';
+  return startsAround(neck, skeleton).flatMap(({ midi, index }) => {
+    const whole = boxFrom(neck, skeleton, midi);
+    const places = whole.filter((p) => onNeck(neck, p.fret));
+    const missing = whole.length - places.length;
+    if (!places.length || missing > whole.length * MOST_MISSING) return [];
     const number = ((index - firstIndex(neck, numbering) + 5) % 5) + 1;
-    const label = `${numbering === 'minor-root' ? 'box' : 'pattern'} ${number}`;
-    return [{ number, label, places: byPitch(neck, [...cells.flat(), ...addedPlaces(neck, skeleton, cells)]) }];
+    return [{ number, label: `${word} ${number}`, places, ...(missing ? { missing } : {}) }];
   });
+}
+
+/** A box at an end of the neck that lacks a larger share of its notes is none. */
+const MOST_MISSING = 0.25;
+
+/** Where boxes can begin on the lowest string, beyond the ends of the neck too, as long as some of them can lie on it. */
+function startsAround(neck: ScaledNeck, skeleton: number[]): { midi: number; index: number }[] {
+  const open = neck.open[neck.upward[0]];
+  const starts: { midi: number; index: number }[] = [];
+  for (let fret = neck.nut - 12; fret <= neck.last + 12; fret++) {
+    const index = skeleton.indexOf(mod12(open + fret));
+    if (index >= 0) starts.push({ midi: open + fret, index });
+  }
+  return starts;
+}
+
+/** The whole box in playing order, as if the neck had no ends. */
+function boxFrom(neck: ScaledNeck, skeleton: number[], midi: number): Place[] {
+  const cells = climb(neck, skeleton, midi, neck.upward, neck.upward.map(() => 2)); // prettier-ignore
+  return byPitch(neck, [...cells.flat(), ...addedPlaces(neck, skeleton, cells)]);
 }
 
 function skeletonClasses(neck: ScaledNeck): number[] {
@@ -65,7 +87,7 @@ function addedPlaces(neck: ScaledNeck, skeleton: number[], cells: Place[][]): Pl
   const inside = real.flatMap((p) => scaleBetween(neck, p.low, p.high).map((m) => ({ string: p.string as number, fret: m - p.open })));
   const between = all
     .slice(1)
-    .flatMap((upper, k) => scaleBetween(neck, all[k].high, upper.low).flatMap((m) => placeBetween(neck, all[k], upper, m)));
+    .flatMap((upper, k) => scaleBetween(neck, all[k].high, upper.low).flatMap((m) => placeBetween(all[k], upper, m)));
   return [...inside, ...between];
 }
 
@@ -78,13 +100,12 @@ function beyond(skeleton: number[], edge: Pair, by: 1 | -1): Pair {
 
 function scaleBetween(neck: ScaledNeck, low: number, high: number): number[] {
   const between: number[] = [];
-  for (let m = low + 1; m < high; m++) if (neck.toneOf[m % 12]) between.push(m);
+  for (let m = low + 1; m < high; m++) if (neck.toneOf[mod12(m)]) between.push(m);
   return between;
 }
 
-/** The string whose cell stays narrower in frets; on a tie the higher; off the neck the other, else none. */
-function placeBetween(neck: ScaledNeck, lower: Pair, upper: Pair, midi: number): Place[] {
-  const choices = midi - lower.low < upper.high - midi ? [lower, upper] : [upper, lower];
-  const there = choices.find((p) => onNeck(neck, midi - p.open));
-  return there && there.string !== null ? [{ string: there.string, fret: midi - there.open }] : [];
+/** The string whose cell stays narrower in frets; on a tie the higher; beyond the outermost strings none. */
+function placeBetween(lower: Pair, upper: Pair, midi: number): Place[] {
+  const there = midi - lower.low < upper.high - midi ? lower : upper;
+  return there.string === null ? [] : [{ string: there.string, fret: midi - there.open }];
 }

@@ -47,7 +47,7 @@ export const isWhole = (neck: ScaledNeck, cells: Place[][]): boolean => cells.ev
 
 /**
  * A shape grown from a chosen place: cut at the ends of the neck where it stands, and again an octave (12 frets)
- * up and down wherever all of it fits (rulings, 4).
+ * up and down wherever all of it fits (docs/decisions.md).
  */
 export function withFolds(neck: ScaledNeck, places: Place[]): Place[][] {
   const octaves = [-36, -24, -12, 12, 24, 36].map((by) => places.map((p) => ({ ...p, fret: p.fret + by })));

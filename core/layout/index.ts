@@ -1,13 +1,14 @@
-import { CoreError, fail } from '../errors';
+import { CoreError, fail, shown } from '../errors';
 import { checkHand } from '../fingering';
 import { checkPlace } from '../instrument';
-import { scaledNeck, type RoleOptions } from '../neck';
+import { placeKey, scaledNeck, type RoleOptions } from '../neck';
 import type { FingeringSchool, Hand, Instrument, Layout, LayoutKind, LayoutOf, Place, PlacePin, ScaleRef, Shape } from '../types';
 import { layAnchor } from './anchor';
 import { layBoxes } from './box';
 import { layDiagonal } from './diagonal';
 import { layOneString } from './one-string';
 import { layPerString } from './per-string';
+import { layPlaces } from './places';
 import { reanchored } from './reanchor';
 import { layRegion } from './region';
 import { benchOf, shapeOf, type Bench, type Draft } from './shape';
@@ -26,9 +27,10 @@ const LAYOUTS: { [K in LayoutKind]: (bench: Bench, layout: LayoutOf<K>) => Draft
   split: laySplit,
   region: layRegion,
   anchor: layAnchor,
+  places: layPlaces,
 };
 
-/** The hand a layout is meant for where the player names none (rulings, 13). */
+/** The hand a layout is meant for where the player names none (docs/decisions.md). */
 export function defaultSchool(layout: Layout): FingeringSchool {
   if (layout.kind === 'diagonal') return 'first-and-third';
   if (layout.kind === 'string-set') return 'stretch';
@@ -51,7 +53,7 @@ export interface LayOutOptions extends RoleOptions {
  */
 export function layOut(i: Instrument, ref: ScaleRef, layout: Layout, o: LayOutOptions = {}): Shape[] {
   if (!layout || !Object.hasOwn(LAYOUTS, layout.kind))
-    fail('BAD_LAYOUT', 'layout.kind', `layout.kind: "${String(layout?.kind)}" is none of ${Object.keys(LAYOUTS).join(', ')}.`);
+    fail('BAD_LAYOUT', 'layout.kind', `layout.kind: "${shown(layout?.kind)}" is none of ${Object.keys(LAYOUTS).join(', ')}.`);
   const school = o.school ?? defaultSchool(layout);
   checkHand(school, o.hand);
   const bench = benchOf(scaledNeck(i, ref, o), school, o.hand, o.pins);
@@ -89,7 +91,7 @@ export function nameShape(i: Instrument, ref: ScaleRef, places: Place[]): { layo
   return null;
 }
 
-const keyOf = (places: Place[]): string => [...new Set(places.map((p) => `${p.string}/${p.fret}`))].sort().join();
+const keyOf = (places: Place[]): string => [...new Set(places.map(placeKey))].sort().join();
 
 /** The shapes, or none where the layout does not exist for this scale and neck. */
 function tryLayOut(i: Instrument, ref: ScaleRef, layout: Layout): Shape[] {
@@ -102,3 +104,5 @@ function tryLayOut(i: Instrument, ref: ScaleRef, layout: Layout): Shape[] {
 }
 
 export { nearestRoot, rootPlaces } from './reanchor';
+export { MOST_PLACES } from './places';
+export { pinsIn, shapeRef, type PinHere } from './pins';

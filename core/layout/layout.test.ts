@@ -144,7 +144,7 @@ describe('boxes', () => {
     fc.assert(
       fc.property(usualInstrument, namedScale, (i, ref) => {
         const skeleton = { tonic: ref.tonic, scale: skeletonOf(ref.scale) as string[] };
-        for (const s of shapesOr(i, ref, { kind: 'box' })) {
+        for (const s of shapesOr(i, ref, { kind: 'box' }).filter((x) => !x.missing)) {
           const bones = perString(i, s).map((notes) => notes.filter((n) => isScale(skeleton, midi(i, n))));
           expect(bones.every((b) => b.length === 2)).toBe(true);
           const order = bones.flat().map((n) => midi(i, n));
@@ -163,12 +163,40 @@ describe('boxes', () => {
       const ref = { tonic: 'A', scale };
       const shapes = layOut(guitar(24), ref, { kind: 'box' });
       expect(new Set(shapes.map((s) => s.number))).toEqual(new Set([1, 2, 3, 4, 5]));
-      for (const s of shapes.filter((x) => x.lowFret > 0)) {
+      for (const s of shapes.filter((x) => !x.missing)) {
         const own = pitches(guitar(24), s);
         expect(own).toEqual(scaleBetween(ref, own[0], own[own.length - 1]));
       }
     },
   );
+
+  it('at an end are their copy on a longer neck less the notes that are missing; with more than a quarter missing they are none', () => {
+    fc.assert(
+      fc.property(usualInstrument, namedScale, (i, ref) => {
+        const long = { ...i, capo: 0, frets: 36 };
+        const wanted = new Set<string>();
+        for (const whole of shapesOr(long, ref, { kind: 'box' }).filter((s) => !s.missing))
+          for (const by of [-24, -12, 0, 12]) {
+            const there = whole.notes.map((n) => ({ string: n.string, fret: n.fret + by })).filter((p) => p.fret >= 0 && p.fret <= i.frets);
+            const missing = whole.notes.length - there.length;
+            if (there.length && missing <= whole.notes.length / 4) wanted.add(`${whole.number} ${keys(there).sort().join()} ${missing}`);
+          }
+        const here = shapesOr({ ...i, capo: 0 }, ref, { kind: 'box' });
+        expect(here.map((s) => `${s.number} ${keys(s.notes).sort().join()} ${s.missing ?? 0}`).sort()).toEqual([...wanted].sort());
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('A minor blues on 22 frets: box 2 at the end lacks its ♭5 on string 1, and no note moved to another string', () => {
+    // Counted off box 2 at frets 7 to 11, twelve frets up: common practice, no published source.
+    const box = layOut(guitar(22), { tonic: 'A', scale: 'minor blues' }, { kind: 'box' }).filter((s) => s.number === 2);
+    expect(box.map((s) => s.cells.map((c) => c.frets.join(' ')))).toEqual([
+      ['8 10 11', '7 10', '7 10', '7 8 9', '8 10', '8 10 11'],
+      ['20 22', '19 22', '19 22', '19 20 21', '20 22', '20 22'],
+    ]);
+    expect(box.map((s) => s.missing ?? 0)).toEqual([0, 2]);
+  });
 
   it('count from the minor or the major root', () => {
     const number = (tonic: string, scale: string, numbering: 'minor-root' | 'major-root', lowest: string): number | undefined =>

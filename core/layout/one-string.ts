@@ -3,7 +3,7 @@ import { fretsWithScale } from '../neck';
 import type { LayoutOf } from '../types';
 import type { Bench, Draft } from './shape';
 
-/** The whole scale on one string, from the open string to the last fret (domain 4.4). */
+/** The whole scale on one string, from the open string to the last fret (common practice, no published source). */
 export function layOneString(bench: Bench, layout: LayoutOf<'one-string'>): Draft[] {
   const { neck } = bench;
   const string = checkWhole('BAD_LAYOUT', 'layout.string', layout.string, 1, neck.upward.length);

@@ -28,7 +28,7 @@ export function startNames(neck: ScaledNeck): string[] {
   return modes.map((m, k) => (known ? `${m.tonic} ${scaleTitle(m.scale)}` : `shape ${k + 1}`));
 }
 
-/** n notes on every string, a shape for each scale note the lowest string can start on (domain 4.3). */
+/** n notes on every string, a shape for each scale note the lowest string can start on (common practice, no published source). */
 export function layPerString(bench: Bench, layout: LayoutOf<'per-string'>): Draft[] {
   const tiers = tiersOf(bench.neck, layout.notes);
   const names = startNames(bench.neck);

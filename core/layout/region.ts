@@ -3,7 +3,7 @@ import { fretsWithScale } from '../neck';
 import type { LayoutOf } from '../types';
 import { byPitch, type Bench, type Draft } from './shape';
 
-/** Every scale note between two border frets, both included; unisons kept, one shape, no folds (domain 4.8; ruling 10). */
+/** Every scale note between two border frets, both included; unisons kept, one shape, no folds (docs/decisions.md). */
 export function layRegion(bench: Bench, layout: LayoutOf<'region'>): Draft[] {
   const { neck } = bench;
   const from = checkWhole('BAD_LAYOUT', 'layout.fromFret', layout.fromFret, 0, neck.last);

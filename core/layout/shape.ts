@@ -1,13 +1,16 @@
 import { fingerPath, handModel, pinsThatHold, type HandModel } from '../fingering';
-import { noteAt, widestMm, type ScaledNeck } from '../neck';
+import { noteAt, samePlace, widestMm, type ScaledNeck } from '../neck';
 import { stepLetters } from '../scale';
-import type { Cell, FingeringSchool, Hand, Jog, Place, PlacePin, Shape, ShapeNote, Stretch } from '../types';
+import type { Cell, FingeringSchool, Hand, Jog, LayoutKind, Place, PlacePin, Shape, ShapeNote, ShapeRef, Stretch } from '../types';
+import { pinsIn } from './pins';
 
 /** What a layout decides: which places, in playing order, under which number and name. */
 export interface Draft {
   number: number;
   label: string;
   places: Place[];
+  /** Notes of the whole shape that the neck has no room for. */
+  missing?: number;
   /** Where the layout itself fixes the hand (windows); otherwise the fingering search decides. */
   hand?: { fret: number; fingers: number[]; stretches: Stretch[] };
 }
@@ -16,8 +19,10 @@ export interface Draft {
 export interface Bench {
   neck: ScaledNeck;
   model: HandModel;
-  /** Fingers that the player has settled, by place. */
+  /** Fingers that the player has settled. */
   pins: readonly PlacePin[];
+  /** The school and hand that the model was made of. */
+  by: { school: FingeringSchool; hand?: Hand };
 }
 
 /** Fourths: the interval at which a shape runs on without a jog. */
@@ -26,19 +31,20 @@ const FOURTH = 5;
 export const benchOf = (neck: ScaledNeck, school: FingeringSchool, hand?: Hand, pins: readonly PlacePin[] = []): Bench => ({
   neck,
   model: handModel(neck.instrument, school, hand?.size),
-  pins: pinsThatHold(neck.instrument, pins, { school, ...(hand ? { hand } : {}) }),
+  pins,
+  by: { school, ...(hand ? { hand } : {}) },
 });
 
 /** Fills a draft with everything a shape reports. */
-export function shapeOf(bench: Bench, kind: string, draft: Draft): Shape {
+export function shapeOf(bench: Bench, kind: LayoutKind, draft: Draft): Shape {
   const { neck } = bench;
-  const pins = pinsOn(bench, draft.places);
-  const hold = draft.hand && !pins ? draft.hand : searchedHand(bench, draft.places, pins);
-  const notes = draft.places.map((p, k) => fingered(noteAt(neck, p.string, p.fret) as ShapeNote, hold.fingers[k]));
-  const cells = cellsOf(neck, notes);
   const frets = draft.places.map((p) => p.fret);
   const lowFret = Math.min(...frets);
   const highFret = Math.max(...frets);
+  const pins = pinsOn(bench, { kind, number: draft.number, lowFret }, draft.places);
+  const hold = draft.hand && !pins ? draft.hand : searchedHand(bench, draft.places, pins);
+  const notes = draft.places.map((p, k) => fingered(noteAt(neck, p.string, p.fret) as ShapeNote, hold.fingers[k]));
+  const cells = cellsOf(neck, notes);
   return {
     id: `${kind}:${draft.number}@${notes[0].string}/${notes[0].fret}-${lowFret}`,
     number: draft.number,
@@ -53,6 +59,7 @@ export function shapeOf(bench: Bench, kind: string, draft: Draft): Shape {
 
     stretches: hold.stretches,
     handFret: hold.fret,
+    ...(draft.missing ? { missing: draft.missing } : {}),
   };
 }
 
@@ -63,9 +70,10 @@ const fingered = (note: ShapeNote, finger: number): ShapeNote => {
 };
 
 /** Settled fingers by note, or undefined where none of them is in this shape. */
-function pinsOn({ pins }: Bench, places: Place[]): number[] | undefined {
-  if (!pins.some((pin) => places.some((p) => samePlace(p, pin)))) return undefined;
-  return places.map((p) => pins.find((pin) => samePlace(p, pin))?.finger ?? 0);
+function pinsOn({ pins, neck, by }: Bench, shape: ShapeRef, places: Place[]): number[] | undefined {
+  if (!pins.length) return undefined;
+  const here = pinsThatHold(neck.instrument, pinsIn(pins, shape, places), by);
+  return here.length ? places.map((p) => here.find((pin) => samePlace(p, pin))?.finger ?? 0) : undefined;
 }
 
 function searchedHand(bench: Bench, places: Place[], pins?: number[]): { fret: number; fingers: number[]; stretches: Stretch[] } {
@@ -135,8 +143,6 @@ function rootsOf(notes: ShapeNote[]): Place[] {
   const roots = notes.filter((n) => n.role === 'root');
   return roots.filter((r, k) => roots.findIndex((o) => samePlace(o, r)) === k).map(({ string, fret }) => ({ string, fret }));
 }
-
-const samePlace = (a: Place, b: Place): boolean => a.string === b.string && a.fret === b.fret;
 
 /**
  * Pairs of neighbouring strings that are not a fourth apart, and by how many frets everything beyond them is moved.

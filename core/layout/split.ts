@@ -4,7 +4,7 @@ import type { Bench, Draft } from './shape';
 
 /**
  * The lower strings of one n-per-string shape, then one string back and up through the next shape: a run that
- * climbs without leaving known shapes (domain 4.7; ruling 9). The notes keep the order of the run.
+ * climbs without leaving known shapes (docs/decisions.md). The notes keep the order of the run.
  */
 export function laySplit(bench: Bench, layout: LayoutOf<'split'>): Draft[] {
   const strings = bench.neck.upward.length;

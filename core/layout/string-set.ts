@@ -5,8 +5,8 @@ import { pitchesFrom, scaleClasses, stepFrom, withFolds } from './climb';
 import { byPitch, type Bench, type Draft } from './shape';
 
 /**
- * Chosen strings only, a count on each, from a chosen place on the lowest of them (domain 4.5). Neighbouring strings
- * continue in pitch; after a skipped string the line goes on at the scale note nearest the previous first fret (rulings, 8).
+ * Chosen strings only, a count on each, from a chosen place on the lowest of them (common practice, no published source). Neighbouring strings
+ * continue in pitch; after a skipped string the line goes on at the scale note nearest the previous first fret (docs/decisions.md).
  */
 export function layStringSet(bench: Bench, layout: LayoutOf<'string-set'>): Draft[] {
   const { neck } = bench;

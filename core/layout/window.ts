@@ -1,4 +1,4 @@
-import { fail } from '../errors';
+import { fail, shown } from '../errors';
 import { fingerPath } from '../fingering';
 import { fretsWithScale, type ScaledNeck } from '../neck';
 import type { LayoutOf, Place, Reach, Stretch } from '../types';
@@ -20,12 +20,12 @@ interface Filled {
 
 /**
  * One finger per fret: the hand owns frets p..p+3 and every scale note there; holes between strings are filled by the
- * shorter reach (domain 4.1; rulings 2, 3, 12). The open position comes first; windows with the same places count once.
+ * shorter reach (docs/decisions.md). The open position comes first; windows with the same places count once.
  */
 export function layWindows(bench: Bench, layout: LayoutOf<'window'>): Draft[] {
   const school = layout.stretch ?? 'index';
   if (!['index', 'little', 'nearer'].includes(school))
-    fail('BAD_LAYOUT', 'layout.stretch', `layout.stretch: "${String(school)}" is none of index, little, nearer.`);
+    fail('BAD_LAYOUT', 'layout.stretch', `layout.stretch: "${shown(school)}" is none of index, little, nearer.`);
   const filled = windowsOn(bench.neck).map((w) => fill(bench, w, school));
   return distinct(
     bench.neck,

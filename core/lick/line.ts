@@ -67,7 +67,7 @@ export function fingerLick(
     const { finger } = notes[index];
     return finger && fingersFor(i, place, o).includes(finger) ? [{ index: k, finger }] : [];
   });
-  const steps = fingerNotes(i, struck.map((s) => s.place), { ...o, pins }); // prettier-ignore
+  const steps = fingerNotes(i, struck.map((s) => s.place), { ...o, pins, joins: struck.map(({ index }) => notes[index].join) }); // prettier-ignore
   const at = new Map(struck.map(({ index }, k) => [index, steps[k]]));
   return notes.map((_, k) => at.get(k) ?? null);
 }

@@ -27,18 +27,29 @@ export interface RoleOptions {
   passing?: readonly DegreeName[];
 }
 
-/** The fifth of the blues that is touched, not held; and Locrian's over a plain minor chord (common practice, no published source). */
-function isPassing(note: ScaleNote, notes: ScaleNote[], o: RoleOptions): boolean {
+/**
+ * The blue notes: ♭5 between 4 and 5 over a minor skeleton, ♭3 between 2 and 3 over a major one, touched and not held,
+ * whatever else the scale holds (common practice, no published source).
+ */
+function isPassing(note: ScaleNote, { sounds, skeleton }: Setting, o: RoleOptions): boolean {
   if (o.passing?.includes(note.degree)) return true;
-  const sounds = new Set(notes.map((n) => n.semitones));
-  const chromatic = (s: number): boolean => sounds.has(s - 1) && sounds.has(s + 1);
-  return notes.length === 6 && ((note.degree === 'b5' && chromatic(6)) || (note.degree === 'b3' && sounds.has(2) && sounds.has(4)));
+  if (note.degree !== 'b5' && note.degree !== 'b3') return false;
+  const between = sounds.has(note.semitones - 1) && sounds.has(note.semitones + 1);
+  return between && skeleton !== undefined && !skeleton.includes(note.semitones);
 }
 
-function roleOf(note: ScaleNote, notes: ScaleNote[], tonic: number, o: RoleOptions): Role {
+/** What a note's role is told by. */
+interface Setting {
+  tonic: number;
+  sounds: ReadonlySet<number>;
+  /** Half steps above the tonic, or undefined where no pentatonic underlies the scale. */
+  skeleton: number[] | undefined;
+}
+
+function roleOf(note: ScaleNote, setting: Setting, o: RoleOptions): Role {
   if (note.semitones === 0) return 'root';
-  if (o.chord?.includes(mod12(tonic + note.semitones))) return 'chord';
-  if (isPassing(note, notes, o) || locrianOverMinor(note, tonic, o)) return 'passing';
+  if (o.chord?.includes(mod12(setting.tonic + note.semitones))) return 'chord';
+  if (isPassing(note, setting, o) || locrianOverMinor(note, setting.tonic, o)) return 'passing';
   return 'scale';
 }
 
@@ -71,9 +82,10 @@ export function scaledNeck(i: Instrument, ref: ScaleRef, o: RoleOptions = {}): S
   const notes = scaleNotes(ref);
   const tonic = chromaOf(ref.tonic);
   const skeleton = skeletonOf(ref.scale)?.map(semitonesOf);
+  const setting = { tonic, sounds: new Set(notes.map((n) => n.semitones)), skeleton };
   const tones = notes.map((n, index) => ({
     ...n,
-    role: roleOf(n, notes, tonic, o),
+    role: roleOf(n, setting, o),
     added: skeleton ? !skeleton.includes(n.semitones) : false,
     index,
   }));

@@ -1,5 +1,5 @@
 import { Note } from 'tonal';
-import { fail } from '../errors';
+import { fail, shown } from '../errors';
 import type { NoteName, PitchName } from '../types';
 
 /** Letter, then up to two sharps or two flats. Wider accidentals arise only by computation. */
@@ -13,20 +13,20 @@ export const A4_MIDI = 69;
 /** Checks a tonic such as `F#` and returns it; throws BAD_NOTE naming `field`. */
 export function checkNote(name: unknown, field = 'tonic'): NoteName {
   if (typeof name === 'string' && TONIC.test(name)) return name;
-  return fail('BAD_NOTE', field, `${field}: "${String(name)}" is not a note. Use a letter A to G with up to two # or b, such as F# or Bb.`);
+  return fail('BAD_NOTE', field, `${field}: "${shown(name)}" is not a note. Use a letter A to G with up to two # or b, such as F# or Bb.`);
 }
 
 /** Pitch class 0 (C) to 11 of any note name, however many accidentals. Example: chromaOf('Cb') is 11. */
 export const chromaOf = (name: NoteName): number => Note.get(name).chroma ?? NaN;
 
-/** MIDI number of a pitch; C4 is 60, Cb4 is 59. Throws BAD_PITCH naming `field`. Range 0 to 127. */
-export function midiOf(pitch: unknown, field = 'pitch'): number {
+/** MIDI number of a pitch; C4 is 60, Cb4 is 59. Throws BAD_PITCH naming `field`, in words `where`. Range 0 to 127. */
+export function midiOf(pitch: unknown, field = 'pitch', where = field): number {
   const midi = typeof pitch === 'string' && PITCH.test(pitch) ? Note.get(pitch).midi : null;
   if (typeof midi === 'number') return midi;
   return fail(
     'BAD_PITCH',
     field,
-    `${field}: "${String(pitch)}" is not a pitch. Use a note and an octave, such as E2 or F#3 (C4 is middle C).`,
+    `${where}: ${shown(pitch)} is not a pitch; write a letter A to G, # or b where needed, and an octave, such as E2 or F#3 (C4 is middle C).`,
   );
 }
 

@@ -157,7 +157,7 @@ describe('ways from rung to rung', () => {
     expect(found).toBeGreaterThan(20);
   });
 
-  it('split of neighbours: as the split layout runs (ruling 9)', () => {
+  it('split of neighbours: as the split layout runs (docs/decisions.md)', () => {
     for (const frets of [22, 24]) {
       const i = guitar(frets);
       const rungs = layOut(i, DORIAN, { kind: 'per-string', notes: 3 });

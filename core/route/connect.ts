@@ -1,4 +1,4 @@
-import { checkWhole, fail } from '../errors';
+import { checkWhole, fail, shown } from '../errors';
 import { checkHand, runToEnd } from '../fingering';
 import { layOut } from '../layout';
 import { scaledNeck } from '../neck';
@@ -49,7 +49,7 @@ export const connectAll = (i: Instrument, ref: ScaleRef, o: ConnectRequest): Rou
 
 /** connectAll bit by bit, for a worker: yields the share of the work done, 0 to 1. */
 export function* connecting(i: Instrument, ref: ScaleRef, o: ConnectRequest): Generator<number, Route[]> {
-  if (!Object.hasOwn(WAYS, o.way)) fail('BAD_OPTION', 'way', `way: "${String(o.way)}" is none of ${CONNECT_WAYS.join(', ')}.`);
+  if (!Object.hasOwn(WAYS, o.way)) fail('BAD_OPTION', 'way', `way: "${shown(o.way)}" is none of ${CONNECT_WAYS.join(', ')}.`);
   checkHand(o.school, o.hand);
   const c = crossingOf(i, ref, o);
   const costs = routeTask(i, c.neck.open, o.school, o.hand?.size ?? 'medium', weightsOf(o.weights));

@@ -27,7 +27,7 @@ const AGAINST = 20;
 const OPEN_STRING = 40;
 const TONE = 30;
 const CROSSING = 60;
-/** Highest fret of the lower region (domain 4.8). */
+/** Highest fret of the lower region (common practice, no published source). */
 export const BORDER_FRET = 7;
 
 /** Checks weights and fills in the usual ones; throws BAD_OPTION. */

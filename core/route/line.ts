@@ -1,4 +1,4 @@
-import { checkWhole, fail } from '../errors';
+import { checkWhole, fail, shown } from '../errors';
 import { checkPlace } from '../instrument';
 import { pitchName } from '../pitch';
 import type { ScaledNeck } from '../neck';
@@ -142,7 +142,7 @@ const stepsBy = (motion: 'run' | 'thirds'): Steps =>
     ? run
     : motion === 'thirds'
       ? thirds
-      : fail('BAD_OPTION', 'motion', `motion: "${String(motion)}" is none of run, thirds.`);
+      : fail('BAD_OPTION', 'motion', `motion: "${shown(motion)}" is none of run, thirds.`);
 
 /** Up and down from the start as far as the field goes, at most three octaves; a line may end where the hand is at the fret. */
 function linesToFret(field: Field, start: number, fret: number, motion: 'run' | 'thirds', begun: { first?: Place }): RouteLine[] {

@@ -1,4 +1,4 @@
-import { fail } from '../errors';
+import { fail, shown } from '../errors';
 import { chromaOf } from '../pitch';
 import type { DegreeName, NoteName } from '../types';
 import { DEGREE_SEMITONES } from './catalogue';
@@ -18,7 +18,7 @@ export const plainDegree = (semitones: number): DegreeName => PLAIN[mod12(semito
 /** Checks a degree name; throws BAD_DEGREE listing the names that exist. */
 export function checkDegree(degree: unknown, field = 'degree'): DegreeName {
   if (typeof degree === 'string' && Object.hasOwn(DEGREE_SEMITONES, degree)) return degree;
-  return fail('BAD_DEGREE', field, `${field}: "${String(degree)}" is not a degree. Use one of ${Object.keys(DEGREE_SEMITONES).join(' ')}.`);
+  return fail('BAD_DEGREE', field, `${field}: "${shown(degree)}" is not a degree. Use one of ${Object.keys(DEGREE_SEMITONES).join(' ')}.`);
 }
 
 /** Accidentals as text: signs(-2) is 'bb', signs(1) is '#'. */

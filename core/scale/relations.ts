@@ -10,8 +10,9 @@ const heardFrom = (tonic: NoteName, ref: ScaleRef): DegreeName[] =>
 
 /**
  * What changes from scale a to scale b, in a's degrees.
- * `changed` pairs a degree of a that b lacks with b's degree of the same letter; what finds no partner is dropped or added.
- * Example: dorian → mixolydian on one tonic: changed b3 → 3.
+ * Where both have one note a letter, letter is compared with letter: lydian → locrian is 2 → b2, 3 → b3, #4 → 4, 5 → b5,
+ * 6 → b6, 7 → b7, though #4 and b5 sound alike. Else `changed` pairs a degree of a that b lacks with b's degree of the same
+ * letter; what finds no partner is dropped or added. `kept` are the notes of a that sound in b.
  */
 export function compareScales(
   a: ScaleRef,
@@ -21,6 +22,8 @@ export function compareScales(
   const there = heardFrom(a.tonic, b);
   const sounds = new Set(there.map(semitonesOf));
   const kept = notes.filter((n) => sounds.has(n.semitones));
+  const letters = byLetters(notes.map((n) => n.degree), there); // prettier-ignore
+  if (letters) return { kept: kept.map((n) => n.name), changed: letters, added: [], dropped: [] };
   const gone = notes.filter((n) => !sounds.has(n.semitones)).map((n) => n.degree);
   const here = new Set(notes.map((n) => n.semitones));
   const fresh = there.filter((d) => !here.has(semitonesOf(d)));
@@ -31,6 +34,17 @@ export function compareScales(
     added: fresh.filter((d) => !changed.some((c) => c.to === d)),
     dropped: gone.filter((d) => !changed.some((c) => c.from === d)),
   };
+}
+
+/** Degrees that differ letter by letter, or null unless both sides have the same letters once each. */
+function byLetters(a: DegreeName[], b: DegreeName[]): { from: DegreeName; to: DegreeName }[] | null {
+  const there = new Map(b.map((d) => [letterOf(d), d]));
+  const here = new Set(a.map(letterOf));
+  if (here.size !== a.length || there.size !== b.length || a.length !== b.length || [...here].some((l) => !there.has(l))) return null;
+  return a.flatMap((from) => {
+    const to = there.get(letterOf(from)) ?? from;
+    return semitonesOf(from) === semitonesOf(to) ? [] : [{ from, to }];
+  });
 }
 
 const pairOf = (from: DegreeName, fresh: DegreeName[]): { from: DegreeName; to: DegreeName }[] => {

@@ -155,6 +155,19 @@ describe('relations', () => {
   });
 
   it('says what changes between two scales on one tonic', () => {
+    // Common practice, no published source: modes on one tonic differ letter by letter.
+    expect(compareScales({ tonic: 'C', scale: 'lydian' }, { tonic: 'C', scale: 'locrian' })).toMatchObject({
+      changed: [
+        { from: '2', to: 'b2' },
+        { from: '3', to: 'b3' },
+        { from: '#4', to: '4' },
+        { from: '5', to: 'b5' },
+        { from: '6', to: 'b6' },
+        { from: '7', to: 'b7' },
+      ],
+      added: [],
+      dropped: [],
+    });
     const c = compareScales({ tonic: 'A', scale: 'dorian' }, { tonic: 'A', scale: 'mixolydian' });
     expect(c).toEqual({ kept: ['A', 'B', 'D', 'E', 'F#', 'G'], changed: [{ from: 'b3', to: '3' }], added: [], dropped: [] });
     expect(compareScales({ tonic: 'A', scale: 'minor pentatonic' }, { tonic: 'A', scale: 'aeolian' })).toMatchObject({

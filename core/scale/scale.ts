@@ -1,4 +1,4 @@
-import { fail } from '../errors';
+import { fail, shown } from '../errors';
 import { accidentals, ascii, checkNote, chromaOf } from '../pitch';
 import type { DegreeName, NoteName, ScaleInfo, ScaleNote, ScaleRef } from '../types';
 import { CATALOGUE, stepsOf } from './catalogue';
@@ -26,9 +26,8 @@ export const findScale = (name: string): ScaleInfo | null => BY_NAME.get(key(nam
  * Throws BAD_DEGREE or BAD_SCALE. Example: ['5','1','b3'] becomes ['1','b3','5'].
  */
 export function checkDegrees(list: readonly unknown[], field = 'scale'): DegreeName[] {
+  if (list.length < 2 || list.length > 12) fail('BAD_SCALE', field, `${field}: a scale has 2 to 12 degrees; this one has ${list.length}.`);
   const degrees = list.map((d, k) => checkDegree(d, `${field}[${k}]`));
-  if (degrees.length < 2 || degrees.length > 12)
-    fail('BAD_SCALE', field, `${field}: a scale has 2 to 12 degrees; this one has ${degrees.length}.`);
   degrees.sort((a, b) => semitonesOf(a) - semitonesOf(b));
   const twice = degrees.findIndex((d, k) => k > 0 && semitonesOf(d) === semitonesOf(degrees[k - 1]));
   if (twice > 0) fail('BAD_SCALE', field, `${field}: ${degrees[twice - 1]} and ${degrees[twice]} are the same fret. Keep one of them.`);
@@ -52,7 +51,7 @@ export function degreesOf(scale: ScaleRef['scale']): DegreeName[] {
     : fail(
         'UNKNOWN_SCALE',
         'scale',
-        `scale: there is no scale called "${scale}". Pick one from the list, or give its degrees, such as 1 b3 4 5 b7.`,
+        `scale: there is no scale called "${shown(scale)}". Pick one from the list, or give its degrees, such as 1 b3 4 5 b7.`,
       );
 }
 
@@ -129,7 +128,7 @@ const SKELETONS = ['1 b3 4 5 b7', '1 2 3 5 6'].map((s) => s.split(' '));
 const LETTER_SKELETONS = { minor: [1, 3, 4, 5, 7], major: [1, 2, 3, 5, 6] };
 
 /**
- * The pentatonic skeleton a scale is built round, or null (rulings, 5): a five-note scale itself; the minor, then
+ * The pentatonic skeleton a scale is built round, or null (docs/decisions.md): a five-note scale itself; the minor, then
  * the major pentatonic if contained; else, with one note a letter, letters 1 3 4 5 7 or 1 2 3 5 6 as the third is.
  */
 export function skeletonOf(scale: ScaleRef['scale']): DegreeName[] | null {

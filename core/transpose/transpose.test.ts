@@ -103,6 +103,29 @@ describe('to another tuning', () => {
     const { places, missing } = toTuning(guitar(), four, [at(6, 3), at(1, 3)], 'shape');
     expect([places, missing]).toEqual([[null, at(1, 3)], [43]]);
   });
+  it('the shape moves with the capo: an open E minor lick behind a capo at 3', () => {
+    const lick = [at(1, 0), at(1, 3), at(1, 0), at(2, 2), at(2, 0), at(3, 2), at(3, 0)];
+    const there = toTuning(guitar(), { ...guitar(), capo: 3 }, lick, 'shape').places;
+    expect(there.map((p) => p?.fret)).toEqual([3, 6, 3, 5, 3, 5, 3]);
+    expect(
+      toTuning(
+        { ...guitar(), capo: 3 },
+        guitar(),
+        there.filter((p) => p !== null),
+        'shape',
+      ).places,
+    ).toEqual(lick);
+  });
+  it('keeps the shape on another number of strings where most open pitches, then letters, agree', () => {
+    const on = (low: string) => ({ ...guitar(), strings: low.split(' ').reverse().map((open) => ({ open })) }); // prettier-ignore
+    const e = [at(6, 5), at(5, 7), at(3, 4), at(1, 5)];
+    const strings = (low: string): (number | undefined)[] => toTuning(guitar(), on(low), e, 'shape').places.map((p) => p?.string);
+    expect(strings('E1 A1 D2 G2')).toEqual([4, 3, 1, undefined]);
+    expect(strings('B1 E2 A2 D3 G3 B3 E4')).toEqual([6, 5, 3, 1]);
+    expect(strings('E2 A2 D3 G3 C4')).toEqual([5, 4, 2, undefined]);
+    expect(strings('D2 A2 D3 G3 B3 E4')).toEqual([6, 5, 3, 1]);
+    expect(strings('C2 C3 C4')).toEqual([3, 2, undefined, undefined]);
+  });
   it('a unison on two strings stays on two strings where it can', () => {
     const { places } = toTuning(guitar(), tuned('D2 G2 C3 F3 A3 D4'), [at(6, 5), at(5, 0)], 'sound');
     expect(new Set(places.map((p) => p?.string)).size).toBe(2);

@@ -24,7 +24,9 @@ const SAME_PLACE = 1000;
 /**
  * A line or shape from one instrument to another (tuning, number of strings, frets, capo).
  * `sound` keeps every pitch and finds new frets: by the least effort, near to the old strings and frets. `shape` keeps
- * every string and fret and says what scale they have become. Throws BAD_PLACE, BAD_INSTRUMENT.
+ * every string and fret and says what scale they have become: frets are counted from the capo, and on another number of
+ * strings the two necks are laid side by side where most open pitches agree. Throws BAD_PLACE, BAD_INSTRUMENT.
+ * Example: guitar to a four-string bass keeps E to E; E minor from the open strings behind a capo at 3 is 3 6 3 5.
  */
 export function toTuning(from: Instrument, to: Instrument, shape: readonly Place[], keep: 'sound' | 'shape'): Retuned {
   checkInstrument(from);
@@ -69,10 +71,30 @@ function nearestPlaces(to: Instrument, shape: readonly Place[], there: Place[][]
   });
 }
 
+/**
+ * By how much string numbers change from one neck to another of another count: so that most open pitches agree, then
+ * most letters, then as the thickest strings lie. The same count is never moved.
+ */
+function stringShift(from: Instrument, to: Instrument): number {
+  const [a, b] = [openMidis(from), openMidis(to)];
+  if (a.length === b.length) return 0;
+  const thick = b.length - a.length;
+  const agree = (by: number, like: (x: number, y: number) => boolean): number =>
+    a.filter((x, k) => b[k + by] !== undefined && like(x, b[k + by])).length;
+  const worth = (by: number): number[] => [agree(by, (x, y) => x === y), agree(by, (x, y) => mod12(x) === mod12(y)), -Math.abs(by - thick)];
+  const all = Array.from({ length: a.length + b.length - 1 }, (_, k) => k - a.length + 1);
+  return all.reduce((best, by) => (compare(worth(by), worth(best)) > 0 ? by : best), thick);
+}
+
+/** The first difference of two lists of numbers. */
+const compare = (a: number[], b: number[]): number => a.map((x, k) => x - b[k]).find((d) => d !== 0) ?? 0;
+
 function keepShape(from: Instrument, to: Instrument, shape: readonly Place[]): Retuned {
   const nut = to.capo ?? 0;
-  const fits = (p: Place): boolean => p.string <= to.strings.length && p.fret >= nut && p.fret <= to.frets;
-  const places = shape.map((p) => (fits(p) ? { string: p.string, fret: p.fret } : null));
+  const [strings, frets] = [stringShift(from, to), nut - (from.capo ?? 0)];
+  const moved = shape.map((p) => ({ string: p.string + strings, fret: p.fret + frets }));
+  const fits = (p: Place): boolean => p.string >= 1 && p.string <= to.strings.length && p.fret >= nut && p.fret <= to.frets;
+  const places = moved.map((p) => (fits(p) ? p : null));
   const kept = places.filter((p) => p !== null);
   return { places, missing: lost(sounds(from, shape), places), scale: kept.length ? scaleOf(sounds(to, kept)) : null };
 }

@@ -146,8 +146,16 @@ test('fingers that no hand can do are refused with a way out', async ({ page, se
 });
 
 test('a long search shows how far it is and can be cancelled', async ({ page, server }) => {
+  await page.addInitScript(() => {
+    // A slow machine: what is asked of a worker reaches it late while this is set.
+    const Quick = Worker;
+    window.Worker = class extends Quick {
+      postMessage(message: unknown): void {
+        setTimeout(() => super.postMessage(message), (window as { late?: number }).late ?? 0);
+      }
+    };
+  });
   await openConnect(page, server.url);
-  // A line of 400 notes on twelve strings keeps the worker busy long enough to be stopped.
   await page.goto(`${server.url}/map`);
   await part(page, 'strings and tuning').click();
   await page.getByRole('combobox').fill('E2 F2 G2 A2 B2 C3 D3 E3 F3 G3 A3 B3');
@@ -161,10 +169,12 @@ test('a long search shows how far it is and can be cancelled', async ({ page, se
   await page.keyboard.press('Enter');
   await part(page, 'way').click();
   await page.getByRole('radio', { name: 'given pitches' }).click();
+  await page.evaluate(() => Object.assign(window, { late: 20_000 }));
   await page.getByLabel('Pitches in the order they sound').fill('F#3 A3 B3 C#4 '.repeat(100));
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByText('The search was cancelled')).toBeVisible();
+  await page.evaluate(() => Object.assign(window, { late: 0 }));
   await page.getByRole('button', { name: 'Search again' }).click();
   await expect(tab(page).getByRole('option')).toHaveCount(400, { timeout: 40_000 });
 });
@@ -205,4 +215,20 @@ test('a finger can be asked why, settled, and freed; the settled one stays with 
   await page.getByRole('button', { name: 'Free again' }).click();
   await page.keyboard.press('Escape');
   await expect(ring).toBeVisible();
+});
+
+test('a route becomes a lick in one press, and a lick a route', async ({ page, server }) => {
+  await openConnect(page, server.url);
+  await page.getByRole('radio', { name: 'Best route', exact: true }).click();
+  await expect(ways(page).first()).toHaveText(/Hand at/);
+  const places = (texts: string[]): string[] => texts.map((t) => /string \d, fret \d+/.exec(t)?.[0] ?? '');
+  const line = places(await tab(page).getByRole('option').allTextContents());
+  await page.getByRole('button', { name: 'Make a lick of it' }).click();
+  await expect(heading(page)).toContainText('box 1 to box 3, best route');
+  const notes = page.getByRole('listbox', { name: 'Notes of the lick' }).getByRole('option');
+  await expect.poll(async () => places(await notes.allTextContents())).toEqual(line);
+  await page.getByRole('button', { name: 'Keep as a route' }).click();
+  await expect(heading(page)).toContainText('as it was kept');
+  expect(places(await tab(page).getByRole('option').allTextContents())).toEqual(line);
+  await saved(page);
 });

@@ -31,7 +31,7 @@ test('tuning up is cautioned; nonsense is refused in place', async ({ page, serv
   await page.getByLabel('Open pitch of string 6').fill('G2');
   await expect(page.getByRole('note')).toContainText('String 6 would pull 41 % harder');
   await page.getByLabel('Open pitch of string 6').fill('H2');
-  await expect(page.getByRole('alert')).toContainText('"H2" is not a pitch');
+  await expect(page.getByRole('alert')).toContainText('string 6: H2 is not a pitch');
   await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled();
   await page.getByRole('button', { name: 'Put back as saved' }).click();
   await page.getByRole('spinbutton', { name: 'Strings' }).fill('13');

@@ -184,3 +184,32 @@ test('a study on another neck: its licks stay, and are brought over by sound or 
   await expect(notes(page).first()).toHaveText(before ?? '');
   await saved(page);
 });
+
+test('a note pressed in the tab takes its fret, its length and undo from the keyboard; the hand’s school is at hand', async ({
+  page,
+  server,
+}) => {
+  await openLicks(page, server.url);
+  const list = page.getByRole('listbox', { name: 'Notes of the lick' });
+  const box = await list.locator('svg').boundingBox();
+  if (!box) throw new Error('no tab');
+  const first = notes(page).first();
+  const before = await first.textContent();
+  await list.focus();
+  await page.keyboard.press('Home');
+  await expect(first).toHaveAttribute('aria-selected', 'true');
+  await page.keyboard.press('1');
+  await page.keyboard.press('4');
+  await expect(first).toContainText('fret 14');
+  await page.keyboard.press(']');
+  await expect(first).toContainText('fret 15');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(first).toHaveText(before ?? '');
+  const fingers = await notes(page).allTextContents();
+  await part(page, 'fingering').click();
+  await page.getByLabel('Fingering school').selectOption('no-little-finger');
+  await page.keyboard.press('Escape');
+  await expect.poll(() => notes(page).allTextContents()).not.toEqual(fingers);
+});

@@ -129,3 +129,53 @@ test('hearing runs through the notes, and stops', async ({ page, server }) => {
   await expect(page.getByRole('button', { name: 'Hear it' })).toBeVisible();
   await expect(page.locator('svg[role=img] circle')).toHaveCount(0);
 });
+
+test('a root is asked for by string, fret and finger, and what is no place is said', async ({ page, server }) => {
+  await openMap(page, server.url);
+  await typeInto(page, 'tonic and scale', 'A major');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('A major (Ionian)');
+  await typeInto(page, 'layout', 'one finger');
+  await part(page, 'root').click();
+  const field = page.getByRole('combobox');
+  for (const [text, words] of [
+    ['6 5.5', 'is no place'],
+    ['abc', 'is no place'],
+    ['6 6', 'not the root A'],
+    ['6 5 7', 'There is no finger 7'],
+  ]) {
+    await field.fill(text);
+    await expect(page.getByText(words)).toBeVisible();
+  }
+  await field.fill('6 5 finger 2');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('string 6, fret 5 under the 2nd finger');
+  await expect(page.getByRole('heading', { name: 'Position 4, root on string 6 under the 2nd finger' })).toBeVisible();
+  const cells = page.getByRole('table').first().getByRole('row');
+  for (const [string, frets] of [
+    [6, '4 5 7'],
+    [5, '4 5 7'],
+    [4, '4 6 7'],
+    [3, '4 6 7'],
+    [2, '5 7'],
+    [1, '4 5 7'],
+  ] as const)
+    await expect(cells.filter({ hasText: `string ${string},` })).toContainText(frets);
+  await typeInto(page, 'layout', 'three notes');
+  await typeInto(page, 'tonic and scale', 'B phrygian');
+  await expect(page.getByRole('radiogroup', { name: /Rungs/ }).getByRole('radio', { checked: true })).toHaveAccessibleName(/B Phrygian/);
+});
+
+test('a grip that is typed leads to the shape under it', async ({ page, server }) => {
+  await openMap(page, server.url);
+  await typeInto(page, 'tonic and scale', 'C major');
+  await page.keyboard.press('g');
+  const field = page.getByRole('combobox');
+  await field.fill('x5776');
+  await expect(page.getByText('one sign for each of the 6 strings')).toBeVisible();
+  await field.fill('x57765');
+  await expect(page.getByRole('option').first()).toContainText('box 1');
+  await expect(page.getByRole('option').filter({ hasText: 'three notes a string' }).first()).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('radiogroup', { name: /Rungs/ }).getByRole('radio', { checked: true })).toHaveAccessibleName(/box 1/);
+  await saved(page);
+});

@@ -95,7 +95,7 @@ test('the whole notebook goes to a file, a damaged one changes nothing, a whole 
   await put.setInputFiles({
     name: 'broken.json',
     mimeType: 'application/json',
-    buffer: Buffer.from(text.replace('"tempo": 96', '"tempo": 9999')),
+    buffer: Buffer.from(text.replace('"tempo":96', '"tempo":9999')),
   });
   await expect(page.getByText(/studies\[\d\].*tempo.*Nothing was changed/)).toBeVisible();
   await put.setInputFiles({ name: 'whole.json', mimeType: 'application/json', buffer: Buffer.from(text) });

@@ -73,3 +73,15 @@ export async function typeInto(page: Page, name: string, text: string): Promise<
   await page.keyboard.press('Enter');
   await expect(page.getByRole('combobox')).toBeHidden();
 }
+
+/** Two windows changed one study: the first one's B♭ Mixolydian is saved, the second, handed back, is told of it with E♭ Lydian. */
+export async function inConflict(page: Page, url: string): Promise<Page> {
+  await openMap(page, url);
+  const other = await page.context().newPage();
+  await openMap(other, url);
+  await typeInto(page, 'tonic and scale', 'Bb mixo');
+  await saved(page);
+  await typeInto(other, 'tonic and scale', 'Eb lydian');
+  await expect(other.getByRole('alert')).toContainText('changed in another window');
+  return other;
+}

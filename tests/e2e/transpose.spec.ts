@@ -42,6 +42,7 @@ test('another mode, parallel and relative told apart, as a new study', async ({ 
   await expect(page.getByText('F♯ Mixolydian on the same root: ♭3 → 3 (A → A♯).')).toBeVisible();
   await expect(mode.getByLabel(/Relative/)).toHaveValue('');
   await page.getByRole('button', { name: 'Make a new study of it' }).click();
+  await expect(heading(page)).toContainText('laid out as');
   await expect(heading(page)).toContainText('F♯ Mixolydian');
   await page.getByRole('link', { name: 'Notebook' }).click();
   await expect(page.getByRole('button', { name: 'Weathervane, F♯ Dorian, F♯ Mixolydian', exact: true })).toBeVisible();

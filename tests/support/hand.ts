@@ -133,7 +133,7 @@ export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof ty
 
 type NaiveHandModel = ReturnType<typeof naiveHand>;
 
-type Allow = (h: NaiveHold, k: number) => boolean;
+type Allow = (h: NaiveHold, k: number, last: NaiveHold | null) => boolean;
 
 /** Tries every place and every hold of every note; hands over each way with its cost. `enough` cuts off what has become too dear. */
 function tryAll(
@@ -148,7 +148,7 @@ function tryAll(
     if (k === options.length) return done(key, cost);
     for (const p of options[k])
       for (const h of hand.holds(p, last?.hand ?? 0)) {
-        if (!allow(h, k)) continue;
+        if (!allow(h, k, last)) continue;
         // A hand that has not come down yet (0) does so for nothing.
         const from = last && last.hand === 0 && h.finger > 0 ? { ...last, hand: h.hand } : last;
         walk(k + 1, h, `${key} ${p.string}/${p.fret}/${h.hand}`, cost + h.own + (from ? hand.pass(from, h) : 0));

@@ -1,15 +1,15 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { ArrowRightLeft, Bookmark } from 'lucide-react';
-import { MOST_KEPT, WAYS, type StudyBody } from '../../../contract';
-import { defaultSchool, glyphs, midiOf, pickStrokes, placesOf, type NeckNote, type Picking, type Place, type Route, type Shape } from '../../../core'; // prettier-ignore
+import { MOST_KEPT, WAYS, type KeptRoute, type StudyBody } from '../../../contract';
+import { defaultSchool, glyphs, midiOf, pickStrokes, placesOf, samePlace, type NeckNote, type Picking, type Place, type Route, type Shape } from '../../../core'; // prettier-ignore
 import { LineNeck } from '../../neck/LineNeck';
 import { KeyList } from '../../shell/KeyList';
 import { useKeys } from '../../shell/keys';
 import { useTheme } from '../../shell/theme';
-import { useHear } from '../../sound/useHear';
+import { eighths, useHear } from '../../sound/useHear';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
-import { ask, endsNow, hold, settle, tell, turned, type Ends } from '../../store/connection';
+import { ask, endsNow, hold, keepRoute, settle, tell, turned, type Ends } from '../../store/connection';
 import { edited } from '../../store/editor';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
@@ -21,6 +21,7 @@ import { HearButton, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
 import { ConnectSentence } from './ConnectSentence';
 import { KeptRoutes } from './KeptRoutes';
+import { MakeLick } from './MakeLick';
 import { NotePanel } from './NotePanel';
 import { RouteTab } from './RouteTab';
 import { SearchNote } from '../SearchNote';
@@ -45,9 +46,6 @@ const PICKING_OPTIONS: { value: Picking; label: string }[] = [
   { value: 'hammered', label: 'Hammered' },
 ];
 const NO_STEPS: Route['steps'] = [];
-
-/** The line as heard: eighth notes, the last one held. */
-const heard = (midis: number[]) => midis.map((midi, k) => ({ midi, beat: k / 2, beats: k === midis.length - 1 ? 2 : 0.5 }));
 
 /** Puts a change of what Connect is asked through the store as it stands then. */
 function useAsk(): (make: (ends: Ends) => Partial<StudyBody>) => void {
@@ -79,7 +77,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
   const { on, start, stop } = hear;
   const toggleHear = useCallback(() => {
     if (on) stop();
-    else if (midis.length) start(heard(midis), body.tempo);
+    else if (midis.length) start(eighths(midis), body.tempo);
   }, [on, start, stop, midis, body.tempo]);
 
   const [keysOpen, setKeysOpen] = useState(false);
@@ -107,7 +105,8 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
     replace,
   });
   useKeys(commands);
-  const isKept = body.routes.some((r) => JSON.stringify(r.asked) === JSON.stringify(asked));
+  const asLine = route && { name: keptName(asked, shapes[ends.from], shapes[ends.to]), steps, strokes, instrument, scale: body.scale };
+  const isKept = route !== null && body.routes.some((r) => sameLine(r, route));
 
   return (
     <>
@@ -172,6 +171,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
         >
           {isKept ? 'Kept' : body.routes.length >= MOST_KEPT ? `Kept ${MOST_KEPT}: drop one first` : 'Keep this route'}
         </Button>
+        <MakeLick line={asLine} />
       </div>
       {route && routeNeedsCare(instrument, route) && (
         <p className="mt-2 text-xs text-clay">
@@ -192,12 +192,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
               onChoose={line.onChoose}
             />
           )}
-          <KeptRoutes
-            routes={body.routes}
-            onOpen={(r) => dispatch(edited({ connection: r.asked }))}
-            onRename={(k, name) => dispatch(edited({ routes: body.routes.map((r, at) => (at === k ? { ...r, name } : r)) }))}
-            onDrop={(k) => dispatch(edited({ routes: body.routes.filter((_, at) => at !== k) }))}
-          />
+          <KeptRoutes routes={body.routes} open={null} />
         </div>
         <div className="grid min-w-0 grid-cols-1 gap-3">
           {steps[line.chosen] && (
@@ -228,6 +223,11 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
   );
 }
 
+/** Whether a kept route is this very line, finger by finger. */
+const sameLine = (kept: KeptRoute, route: Route): boolean =>
+  kept.steps.length === route.steps.length &&
+  kept.steps.every((s, k) => samePlace(s, route.steps[k]) && s.finger === route.steps[k].finger && s.handFret === route.steps[k].handFret);
+
 /** The same pitch on the next place up (1) or down (-1) the neck. */
 function neighbourPlace(i: StudyBody['instrument'], at: Place, by: 1 | -1): Place | null {
   const midi = midiOf(i.strings[at.string - 1].open) + at.fret;
@@ -239,21 +239,7 @@ function neighbourPlace(i: StudyBody['instrument'], at: Place, by: 1 | -1): Plac
 /** Keeps what is asked and the notes as they are. */
 function useKeep(ends: Ends, shapes: Shape[], route: Route | null): () => void {
   const dispatch = useAppDispatch();
-  return useCallback(
-    () =>
-      void dispatch(
-        change(({ body }) =>
-          route && body.routes.length < MOST_KEPT
-            ? {
-                connection: ends.asked,
-                routes: [
-                  ...body.routes,
-                  { name: keptName(ends.asked, shapes[ends.from], shapes[ends.to]), asked: ends.asked, steps: route.steps },
-                ],
-              }
-            : null,
-        ),
-      ),
-    [dispatch, ends, shapes, route],
-  );
+  return useCallback(() => {
+    if (route) dispatch(change(({ body }) => keepRoute(body, ends, route, keptName(ends.asked, shapes[ends.from], shapes[ends.to]))));
+  }, [dispatch, ends, shapes, route]);
 }

@@ -3,12 +3,13 @@ import type { StudyBody } from '../../../contract';
 import { StudyGate } from '../StudyGate';
 import { Problem } from '../Problem';
 import { InstrumentBar } from '../InstrumentBar';
-import { ConflictBar } from '../../shell/SaveNote';
 import { useAppSelector } from '../../store';
-import { selectEnds, selectJob, type Ends } from '../../store/connection';
+import { selectEnds, selectJob, selectKept, type Ends } from '../../store/connection';
 import { selectNotes, type Laid } from '../../store/study';
 import { useRoutes } from '../../workers/useSearch';
 import { ConnectBench } from './ConnectBench';
+import { KeptRoutes } from './KeptRoutes';
+import { KeptRouteBench } from './KeptRouteBench';
 
 /** How the hand goes from one shape to the next. */
 export function ConnectView() {
@@ -17,14 +18,16 @@ export function ConnectView() {
 
 function OpenConnect({ body, laid }: { body: StudyBody; laid: Laid }) {
   const ends = useAppSelector(selectEnds);
+  const kept = useAppSelector(selectKept);
+  if (kept) return <KeptRouteBench key={kept.id} body={body} kept={kept} />;
   return (
     <>
-      <ConflictBar />
       <InstrumentBar body={body} />
       {laid.error && (
         <>
           <h1 className="mb-2 text-[21px] font-medium">No ladder to climb yet</h1>
           <Problem error={laid.error} body={body} />
+          <KeptRoutes routes={body.routes} open={null} />
         </>
       )}
       {ends && <Searching body={body} laid={laid} ends={ends} />}

@@ -1,45 +1,79 @@
-import { Trash2 } from 'lucide-react';
+import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
+import { memo } from 'react';
 import type { KeptRoute } from '../../../contract';
+import { useAppDispatch } from '../../store';
+import { change } from '../../store/change';
+import { dropRoute, renameRoute, reorderRoute } from '../../store/connection';
+import { edited } from '../../store/editor';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
 import { Signs } from '../../ui/Signs';
 import { WAY_WORDS } from '../../words/route-text';
+import { isolated } from '../../words/name-text';
 
-interface Props {
-  routes: KeptRoute[];
-  onOpen: (route: KeptRoute) => void;
-  onRename: (index: number, name: string) => void;
-  onDrop: (index: number) => void;
-}
-
-/** Routes kept with the study: as they were asked, ready to be asked again. */
-export function KeptRoutes({ routes, onOpen, onRename, onDrop }: Props) {
+/** Routes kept with the study: their notes as they were, opened, renamed, put in order, dropped. */
+export const KeptRoutes = memo(function KeptRoutes({ routes, open }: { routes: KeptRoute[]; open: string | null }) {
+  const dispatch = useAppDispatch();
   if (!routes.length) return null;
   return (
     <Panel title="Kept with this study">
-      <ul className="grid gap-1">
+      <ol className="grid gap-1">
         {routes.map((r, k) => (
-          <li key={k} className="flex flex-wrap items-center gap-2 border-b border-line/60 py-1 last:border-0">
+          <li key={r.id} className="flex flex-wrap items-center gap-2 border-b border-line/60 py-1 last:border-0">
             <input
               aria-label={`Name of kept route ${k + 1}`}
               defaultValue={r.name}
               key={r.name}
               maxLength={120}
-              onBlur={(e) => e.target.value.trim() && e.target.value !== r.name && onRename(k, e.target.value.trim())}
+              onBlur={(e) => {
+                const name = e.target.value.trim();
+                if (name && name !== r.name) dispatch(change((now) => renameRoute(now.body, r.id, name)));
+              }}
+              onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
               className="min-w-40 grow rounded border border-transparent bg-transparent px-1 py-0.5 font-semibold hover:border-line focus:border-line"
             />
             <span className="num text-xs text-soft">
-              <Signs>{`${r.steps.length} notes, ${WAY_WORDS[r.asked.way].chip.toLowerCase()}`}</Signs>
+              <Signs>{`${r.steps.length} ${r.steps.length === 1 ? 'note' : 'notes'}, ${WAY_WORDS[r.asked.way].chip.toLowerCase()}`}</Signs>
             </span>
-            <Button look="link" aria-label={`Open ${r.name}`} onClick={() => onOpen(r)}>
-              Open
+            <Button
+              look="link"
+              aria-label={`Open ${isolated(r.name)}`}
+              aria-pressed={r.id === open}
+              onClick={() => dispatch(edited({ route: r.id }))}
+            >
+              {r.id === open ? 'Shown' : 'Open'}
             </Button>
-            <Button look="quiet" icon={<Trash2 size={14} aria-hidden />} aria-label={`Drop ${r.name}`} onClick={() => onDrop(k)}>
+            <Step
+              dispatchStep={() => dispatch(change((now) => reorderRoute(now.body, r.id, -1)))}
+              disabled={k === 0}
+              label={`Move ${isolated(r.name)} up`}
+              up
+            />
+            <Step
+              dispatchStep={() => dispatch(change((now) => reorderRoute(now.body, r.id, 1)))}
+              disabled={k === routes.length - 1}
+              label={`Move ${isolated(r.name)} down`}
+            />
+            <Button
+              look="quiet"
+              icon={<Trash2 size={14} aria-hidden />}
+              aria-label={`Drop ${isolated(r.name)}`}
+              onClick={() => dispatch(change((now) => dropRoute(now.body, r.id)))}
+            >
               Drop
             </Button>
           </li>
         ))}
-      </ul>
+      </ol>
     </Panel>
+  );
+});
+
+function Step({ dispatchStep, disabled, label, up = false }: { dispatchStep: () => void; disabled: boolean; label: string; up?: boolean }) {
+  return (
+    <Button look="quiet" disabled={disabled} aria-label={label} title={label} onClick={dispatchStep}>
+      {up ? <ArrowUp size={14} aria-hidden /> : <ArrowDown size={14} aria-hidden />}
+      {up ? 'Up' : 'Down'}
+    </Button>
   );
 }

@@ -1,3 +1,4 @@
+import { refusalWords } from '../../words/save-text';
 import { useState } from 'react';
 import type { Kept } from '../../../contract';
 import { CoreError, checkInstrument, LIMITS, lengthMm, pitchName, type Instrument, type InstrumentString } from '../../../core';
@@ -57,7 +58,7 @@ export function InstrumentForm({ kept, onUse }: { kept: Kept<Instrument>; onUse:
     setSaid(
       status === 409
         ? 'Not saved: it was changed in another window. Open it again to see the newer one.'
-        : 'Not saved: the server does not answer, or refused it.',
+        : `Not saved: ${refusalWords(result.error)}`,
     );
   };
 

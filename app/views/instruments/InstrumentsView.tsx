@@ -1,3 +1,4 @@
+import { refusalWords } from '../../words/save-text';
 import { Copy, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import type { Instrument } from '../../../core';
@@ -17,6 +18,7 @@ import { instrumentWords } from '../../words/tuning-text';
 import { useOpenStudy } from '../useOpenStudy';
 import { InstrumentFiles } from './InstrumentFiles';
 import { InstrumentForm } from './InstrumentForm';
+import { isolated } from '../../words/name-text';
 
 const PLAIN: Instrument = {
   name: 'New six string',
@@ -27,12 +29,9 @@ const PLAIN: Instrument = {
   handedness: 'right',
 };
 
-const messageOf = (error: unknown): string =>
-  (error as { data?: { error?: { message?: string } } }).data?.error?.message ?? 'The server does not answer.';
-
 /** Everything that has strings: how it is tuned, strung and built. */
 export function InstrumentsView() {
-  const { data, isError } = useInstrumentsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data, error: missing } = useInstrumentsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [create] = useCreateInstrumentMutation();
   const [remove] = useDeleteInstrumentMutation();
   const [restore] = useRestoreInstrumentMutation();
@@ -50,16 +49,16 @@ export function InstrumentsView() {
   const make = async (body: Instrument): Promise<void> => {
     const result = await create(body);
     if (result.data) setChosen(result.data.id);
-    setProblem(result.error ? messageOf(result.error) : null);
+    setProblem(result.error ? `It was not kept: ${refusalWords(result.error)}` : null);
   };
   const onDelete = async (id: string, name: string): Promise<void> => {
     const { error } = await remove(id);
-    setProblem(error ? messageOf(error) : null);
+    setProblem(error ? `It was not deleted: ${refusalWords(error)}` : null);
     if (!error) setDeleted({ id, name });
   };
   const onUndo = async (id: string): Promise<void> => {
     const { error } = await restore(id);
-    setProblem(error ? messageOf(error) : null);
+    setProblem(error ? `It was not brought back: ${refusalWords(error)}` : null);
     if (!error) setDeleted(null);
   };
 
@@ -72,9 +71,9 @@ export function InstrumentsView() {
           New instrument
         </Button>
       </header>
-      {(problem || isError) && (
+      {(problem || missing) && (
         <p role="alert" className="mb-3 rounded border border-clay p-2 text-clay">
-          <Signs>{problem ?? 'The server does not answer. Start it again with npm start; nothing is lost.'}</Signs>
+          <Signs>{problem ?? `The instruments cannot be listed: ${refusalWords(missing)}`}</Signs>
         </p>
       )}
       <div className="grid grid-cols-1 gap-4 lg:grid-cols-[20rem_minmax(0,1fr)]">
@@ -87,7 +86,7 @@ export function InstrumentsView() {
                 onClick={() => setChosen(id)}
                 className="cursor-pointer text-left font-display text-[16px] font-semibold hover:text-feather"
               >
-                <Signs>{body.name}</Signs>
+                <Signs>{isolated(body.name)}</Signs>
               </button>
               <p className="text-soft">
                 <Signs>{instrumentWords(body)}</Signs>
@@ -120,7 +119,7 @@ export function InstrumentsView() {
         Tension is Mersenne’s law with plain steel at 7850 kg/m³ and wound strings at 6450 kg/m³ over their outer diameter: good to about
         one part in twenty.
       </p>
-      {deleted && <UndoBar name={deleted.name} onUndo={() => void onUndo(deleted.id)} onClose={() => setDeleted(null)} />}
+      {deleted && <UndoBar name={isolated(deleted.name)} onUndo={() => void onUndo(deleted.id)} onClose={() => setDeleted(null)} />}
     </>
   );
 }

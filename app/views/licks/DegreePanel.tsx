@@ -6,6 +6,7 @@ import { Panel } from '../../ui/Panels';
 import { Select } from '../../ui/Select';
 import { Signs } from '../../ui/Signs';
 import {
+  defaultSchool,
   alongScale,
   changeDegree,
   CoreError,
@@ -40,7 +41,7 @@ export function DegreePanel({ body, lick, neck, onNotes }: Props) {
   const changed = useMemo(() => changeDegree(body.scale, pitches, source, to), [body.scale, pitches, source, to]);
   const attempt = (make: () => number[]): void => {
     try {
-      onNotes(withPitches(neck, lick.notes, make(), { school: body.school ?? 'finger-per-fret', hand: { size: body.hand } }));
+      onNotes(withPitches(neck, lick.notes, make(), { school: body.school ?? defaultSchool(body.layout), hand: { size: body.hand } }));
       setProblem(null);
     } catch (e) {
       if (!(e instanceof CoreError)) throw e;

@@ -7,9 +7,12 @@ import { KeyList } from '../../shell/KeyList';
 import { useKeys } from '../../shell/keys';
 import { useTheme } from '../../shell/theme';
 import { useHear } from '../../sound/useHear';
+import { useAppDispatch } from '../../store';
+import { edited } from '../../store/editor';
 import { TabStaff } from '../../tab/TabStaff';
 import { tabGeometry } from '../../tab/layout';
 import { lickColumns, lickLength, lickNoteWords } from '../../words/lick-text';
+import { HandPart } from '../HandPart';
 import { HearButton, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
 import { CheckPanel } from './CheckPanel';
@@ -23,6 +26,7 @@ import { NeckBar } from './NeckBar';
 import { NoteTools } from './NoteTools';
 import { useLickCommands } from './useLickCommands';
 import { useLickEdit } from './useLickEdit';
+import { isolated } from '../../words/name-text';
 
 interface Props {
   body: StudyBody;
@@ -35,6 +39,7 @@ const NOTHING: (FingeredStep | null)[] = [];
 export function LickBench({ body, lick, neck }: Props) {
   const { notes } = lick;
   const edit = useLickEdit(lick, neck);
+  const dispatch = useAppDispatch();
   const school = body.school ?? defaultSchool(body.layout);
   const hand = useMemo(() => ({ size: body.hand }), [body.hand]);
   const steps = useMemo(() => (notes.length ? fingerLick(neck, notes, { school, hand }) : NOTHING), [neck, notes, school, hand]);
@@ -73,6 +78,7 @@ export function LickBench({ body, lick, neck }: Props) {
       <div className="no-print my-3 flex flex-wrap items-center gap-2">
         <NewLickTools body={body} />
         <LickFiles body={body} lick={lick} neck={neck} />
+        <HandPart layout={body.layout} school={body.school} hand={body.hand} onHand={(fields) => dispatch(edited(fields))} />
         <span className="grow" />
         <Tempo tempo={lick.tempo} onTempo={(tempo) => edit.set({ tempo })} />
         <HearButton on={on} disabled={!sounded.length} onHear={toggleHear} />
@@ -89,7 +95,7 @@ export function LickBench({ body, lick, neck }: Props) {
           notes={scale}
           steps={shown}
           title={glyphs(
-            `Neck with the lick ${lick.name}. Press a place to add a note after the caret. The list of notes after it has every place and length.`,
+            `Neck with the lick ${isolated(lick.name)}. Press a place to add a note after the caret. The list of notes after it has every place and length.`,
           )}
           chosen={copy ? -1 : chosen}
           sounding={sounding}

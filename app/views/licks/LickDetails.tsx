@@ -1,8 +1,10 @@
-import { Check, Copy, Trash2 } from 'lucide-react';
-import { MOST_TAGS, type Lick, type StudyBody } from '../../../contract';
+import { Check, Copy, Route, Trash2 } from 'lucide-react';
+import { useNavigate } from 'react-router';
+import { MOST_KEPT, MOST_TAGS, type Lick, type StudyBody } from '../../../contract';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { dropLick, duplicateLick } from '../../store/licks';
+import { routeOfLick } from '../../store/route-lick';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
 import { TagField } from '../../ui/TagField';
@@ -33,11 +35,28 @@ export function LickDetails({ body, lick, onSet }: { body: StudyBody; lick: Lick
         <Button icon={<Copy size={14} aria-hidden />} onClick={() => dispatch(change((now) => duplicateLick(now.body, lick.id)))}>
           Duplicate
         </Button>
+        <KeepAsRoute body={body} lick={lick} />
         <Button icon={<Trash2 size={14} aria-hidden />} onClick={() => dispatch(change((now) => dropLick(now.body, lick.id)))}>
           Delete
         </Button>
       </div>
       <p className="mt-2 text-xs text-soft">{`${body.licks.length} ${body.licks.length === 1 ? 'lick' : 'licks'} in this study. Undo brings a deleted one back.`}</p>
     </Panel>
+  );
+}
+
+/** A lick becomes a kept route in one press, and opens in Connect. */
+function KeepAsRoute({ body, lick }: { body: StudyBody; lick: Lick }) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const keep = (): void => {
+    dispatch(change((now) => routeOfLick(now.body, lick)));
+    void navigate('/connect');
+  };
+  const full = body.routes.length >= MOST_KEPT;
+  return (
+    <Button icon={<Route size={14} aria-hidden />} disabled={full || !lick.notes.some((n) => n.place)} onClick={keep}>
+      {full ? `${MOST_KEPT} routes: drop one first` : 'Keep as a route'}
+    </Button>
   );
 }

@@ -10,6 +10,7 @@ import { Signs } from '../../ui/Signs';
 import { lickLength } from '../../words/lick-text';
 import { scaleName } from '../../words/scale-text';
 import { instrumentWords } from '../../words/tuning-text';
+import { isolated } from '../../words/name-text';
 
 const METERS = ['4/4', '3/4', '2/4', '6/8', '12/8', '5/4', '7/8', '2/2'].map((value) => ({ value, label: value }));
 
@@ -22,7 +23,7 @@ export function LickSentence({ body, lick, neck }: { body: StudyBody; lick: Lick
     <header>
       <h1 className="text-[21px] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[25px]">
         The lick{' '}
-        <SentencePart name="lick" text={<Signs>{lick.name}</Signs>} shortcut="l">
+        <SentencePart name="lick" text={<Signs>{isolated(lick.name)}</Signs>} shortcut="l">
           {(close) => (
             <Chooser<Lick>
               label="Open another lick of this study"
@@ -33,7 +34,7 @@ export function LickSentence({ body, lick, neck }: { body: StudyBody; lick: Lick
                   .map((l) => ({
                     key: l.id,
                     value: l,
-                    title: l.name,
+                    title: isolated(l.name),
                     detail: `${l.notes.length} notes${l.tags.length ? `, ${l.tags.join(', ')}` : ''}`,
                   }))
               }

@@ -1,5 +1,5 @@
 import type { StudyBody } from '../../../contract';
-import { ConflictBar, SaveNote } from '../../shell/SaveNote';
+import { SaveNote } from '../../shell/SaveNote';
 import { useAppSelector } from '../../store';
 import { neckOf, selectLick } from '../../store/licks';
 import { InstrumentBar } from '../InstrumentBar';
@@ -17,7 +17,6 @@ function OpenLicks({ body }: { body: StudyBody }) {
   const lick = useAppSelector(selectLick);
   return (
     <>
-      <ConflictBar />
       <InstrumentBar body={body} />
       {lick ? <LickBench key={lick.id} body={body} lick={lick} neck={neckOf(body, lick)} /> : <NoLicks body={body} />}
     </>

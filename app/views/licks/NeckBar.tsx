@@ -12,6 +12,17 @@ import { instrumentWords } from '../../words/tuning-text';
 /** The lick lies on another neck than the study's: it can be brought over, by sound or by shape. */
 export function NeckBar({ body, lick }: { body: StudyBody; lick: Lick }) {
   const dispatch = useAppDispatch();
+  if (lick.stayed)
+    return (
+      <div role="note" className="mb-3 flex flex-wrap items-center gap-3 rounded-lg border border-feather bg-sheet p-3">
+        <p className="grow">
+          <Signs>{`This lick stayed in ${scaleName(lick.stayed)} when the study moved: it did not fit. The study is in ${scaleName(body.scale)}.`}</Signs>
+        </p>
+        <Button look="link" onClick={() => dispatch(edited(changeLick(body, lick.id, { stayed: null })))}>
+          It belongs here as it is
+        </Button>
+      </div>
+    );
   if (!lick.instrument) return null;
   const from = lick.instrument;
   const places = struckNotes(lick.notes).map((s) => s.place);

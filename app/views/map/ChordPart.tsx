@@ -27,8 +27,10 @@ function typed(text: string, known: Choice<string>[]): Choice<string>[] {
 /** A chord whose tones stand out in the shape. */
 export function ChordPart({ scale, chord, onChord }: { scale: ScaleRef; chord: string | null; onChord: (chord: string | null) => void }) {
   const find = (text: string): Choice<string>[] => {
-    const known = chordsOf(scale).filter((c) => c.title.toLowerCase().startsWith(text.trim().toLowerCase()));
-    return [...typed(text, known), ...known];
+    const wanted = text.trim().toLowerCase();
+    const known = chordsOf(scale).filter((c) => c.title.toLowerCase().startsWith(wanted));
+    const exact = known.filter((c) => c.title.toLowerCase() === wanted);
+    return [...exact, ...typed(text, known), ...known.filter((c) => !exact.includes(c))];
   };
   return (
     <SentencePart

@@ -1,9 +1,9 @@
 import { Popover } from 'radix-ui';
 import type { StudyBody } from '../../../contract';
-import { CoreError, defaultSchool, fingersFor, pinsThatHold, whyFinger, type Place, type Shape, type Why } from '../../../core';
+import { CoreError, defaultSchool, fingersFor, pinsThatHold, samePlace, whyFinger, type Place, type Shape, type Why } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
-import { withPin } from '../../store/moves';
+import { pinsOf, withoutPins, withPin } from '../../store/moves';
 import { Button } from '../../ui/Button';
 import { COST_WORDS, FINGER_WORDS, MOVE_WORDS, placeWords } from '../../words/route-text';
 
@@ -19,8 +19,12 @@ export function FingerPart({ body, shape, at, onClose }: Props) {
   const dispatch = useAppDispatch();
   const { place, button } = at;
   const anchor = { current: button };
-  const pin = (finger: number | null): void => void dispatch(change((now) => withPin(now.body, place, finger)));
-  const pinned = body.pins.find((p) => p.string === place.string && p.fret === place.fret)?.finger ?? null;
+  const here = pinsOf(body, shape);
+  const held = here.find((h) => samePlace(h, place)) ?? null;
+  const pinned = held?.finger ?? null;
+  const everywhere = held !== null && !held.pin.shape;
+  const pin = (finger: number | null, all = everywhere): void =>
+    void dispatch(change((now) => (now.shape ? withPin(now.body, now.shape, place, finger, all) : null)));
   const now = shape.notes.find((n) => n.string === place.string && n.fret === place.fret)?.finger ?? 0;
   const options = { school: body.school ?? defaultSchool(body.layout), hand: { size: body.hand } };
   const can = fingersFor(body.instrument, place, options);
@@ -61,11 +65,24 @@ export function FingerPart({ body, shape, at, onClose }: Props) {
               </Button>
             </div>
           )}
+          {pinned !== null && (
+            <label className="flex items-center gap-2">
+              <input type="checkbox" className="accent-brass" checked={everywhere} onChange={(e) => pin(pinned, e.target.checked)} />
+              Everywhere: in all shapes that have this place
+            </label>
+          )}
           <p className="text-xs text-soft">
             {pinned === null
-              ? 'Press a finger to settle it here; the others are solved around it.'
-              : 'Settled by you, in every shape that has this place.'}
+              ? 'Press a finger to settle it in this shape; the others are solved around it.'
+              : everywhere
+                ? 'Settled by you, in every shape that has this place.'
+                : 'Settled by you, in this shape and its copies twelve frets away.'}
           </p>
+          {here.length > 1 && (
+            <Button onClick={() => dispatch(change((n) => n.shape && withoutPins(n.body, n.shapes, n.shape)))}>
+              {`Free all ${here.length} settled fingers of this shape`}
+            </Button>
+          )}
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
@@ -79,9 +96,9 @@ function whyOf(
   place: Place,
   options: { school: Parameters<typeof whyFinger>[3]['school']; hand: { size: StudyBody['hand'] } },
 ): Why | null {
-  if (body.layout.kind === 'window' && !body.pins.length) return null;
+  if (body.layout.kind === 'window' && !pinsOf(body, shape).length) return null;
   const places = shape.notes.map(({ string, fret }) => ({ string, fret }));
-  const held = pinsThatHold(body.instrument, body.pins, options);
+  const held = pinsThatHold(body.instrument, pinsOf(body, shape), options);
   const pins = held.flatMap((p) =>
     places.flatMap((n, index) => (n.string === p.string && n.fret === p.fret ? [{ index, finger: p.finger }] : [])),
   );

@@ -9,11 +9,13 @@ import type { Laid } from '../../store/study';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
 import { overWords } from '../../words/bend-text';
-import { neighbourFacts, needsCare, seamFacts, shapeFacts } from '../../words/shape-text';
+import { neighbourFacts, needsCare, seamFacts, shapeFacts, shapeTitle } from '../../words/shape-text';
 import { whyWords } from '../../words/why-text';
 import { Hint } from '../../ui/Hint';
 import { Facts, Panel } from '../../ui/Panels';
 import { ScalePanel } from './ScalePanel';
+
+const capital = (words: string): string => words[0].toUpperCase() + words.slice(1);
 
 /** Why the shape looks so, and what a scale laid over it changes. */
 export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape; shapes: Shape[] }) {
@@ -48,8 +50,8 @@ export function MapPanels({ body, laid, current, seam }: { body: StudyBody; laid
       {isScale(body.scale.scale) && <ScalePanel scale={body.scale} passing={body.passing} own={body.ownScales} />}
       {shape && (
         <>
-          <Panel title={shape.label[0].toUpperCase() + shape.label.slice(1)}>
-            <Facts facts={shapeFacts(shape)} />
+          <Panel title={capital(shapeTitle(shape, body.layout.kind))}>
+            <Facts facts={shapeFacts(shape, body.instrument)} />
             {needsCare(body.instrument, shape) && (
               <p className="mt-2 text-xs text-clay">
                 A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.

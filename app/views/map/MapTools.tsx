@@ -2,15 +2,18 @@ import { memo } from 'react';
 import type { StudyBody } from '../../../contract';
 import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
+import { change } from '../../store/change';
+import { withLayout } from '../../store/moves';
 import { ChordPart } from './ChordPart';
+import { GripPart } from './GripPart';
 import { HandPart } from '../HandPart';
 import { OverPart } from './OverPart';
 import { ShowPart } from './ShowPart';
 
-type Props = Pick<StudyBody, 'scale' | 'over' | 'ownScales' | 'chord' | 'focus' | 'layout' | 'school' | 'hand'>;
+type Props = Pick<StudyBody, 'instrument' | 'scale' | 'over' | 'ownScales' | 'chord' | 'focus' | 'layout' | 'school' | 'hand'>;
 
 /** What lies over the shape, which notes stand out, and whose hand plays it. */
-export const MapTools = memo(function MapTools({ scale, over, ownScales, chord, focus, layout, school, hand }: Props) {
+export const MapTools = memo(function MapTools({ instrument, scale, over, ownScales, chord, focus, layout, school, hand }: Props) {
   const dispatch = useAppDispatch();
   const edit = (fields: Partial<StudyBody>): void => void dispatch(edited(fields));
   return (
@@ -18,6 +21,12 @@ export const MapTools = memo(function MapTools({ scale, over, ownScales, chord, 
       <OverPart scale={scale} over={over} own={ownScales} onOver={(next) => edit({ over: next })} />
       <ChordPart scale={scale} chord={chord} onChord={(next) => edit({ chord: next })} />
       <ShowPart scale={scale} focus={focus} onFocus={(next) => edit({ focus: next })} />
+      <GripPart
+        instrument={instrument}
+        scale={scale}
+        layout={layout}
+        onUnder={({ layout: to, rung }) => dispatch(change(({ body }) => ({ ...withLayout(body, to, null), rung })))}
+      />
       <HandPart layout={layout} school={school} hand={hand} onHand={edit} />
     </>
   );

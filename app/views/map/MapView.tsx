@@ -3,7 +3,6 @@ import type { StudyBody } from '../../../contract';
 import type { Place } from '../../../core';
 import { KeyList } from '../../shell/KeyList';
 import { useKeys } from '../../shell/keys';
-import { ConflictBar } from '../../shell/SaveNote';
 import { useTheme } from '../../shell/theme';
 import { upAndDown, useHear } from '../../sound/useHear';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -52,7 +51,6 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
   useKeys(commands);
   return (
     <>
-      <ConflictBar />
       <InstrumentBar body={body} />
       <Sentence
         scale={body.scale}
@@ -64,6 +62,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
       />
       <Toolbar labels={body.labels} tempo={body.tempo} hearing={hear.on} canHear={line !== null} onHear={toggleHear}>
         <MapTools
+          instrument={body.instrument}
           scale={body.scale}
           over={body.over}
           ownScales={body.ownScales}

@@ -1,40 +1,34 @@
-import type { Place, Shape } from '../../../core';
+import type { Instrument, ScaleRef, Shape } from '../../../core';
 import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
+import { Signs } from '../../ui/Signs';
+import { noRootWords, readRoot, rootsFor, rootWords, type RootWish } from '../../words/root-text';
 
 interface Props {
+  instrument: Instrument;
+  scale: ScaleRef;
   shapes: Shape[];
-  root: Place;
-  onRoot: (root: Place) => void;
+  root: RootWish;
+  onRoot: (root: RootWish) => void;
 }
 
-const words = (p: Place): string => `string ${p.string}, fret ${p.fret}`;
-
-/** Lowest roots of all rungs, from the lowest string up. */
-function choices(shapes: Shape[]): Place[] {
-  const all = new Map(shapes.flatMap((s) => s.roots).map((r) => [words(r), r]));
-  return [...all.values()].sort((a, b) => b.string - a.string || a.fret - b.fret);
-}
-
-const matches = (p: Place, text: string): boolean => {
-  const numbers = text.match(/\d+/g)?.map(Number) ?? [];
-  const [first, second] = numbers;
-  return numbers.length === 0 || (numbers.length === 1 ? p.string === first || p.fret === first : p.string === first && p.fret === second);
-};
-
-/** Where the root lies: the hand goes to the rung that has it. */
-export function RootPart({ shapes, root, onRoot }: Props) {
+/** Where the root lies, and under which finger: the hand goes to the rung that has it. */
+export function RootPart({ instrument, scale, shapes, root, onRoot }: Props) {
+  const read = (text: string) => readRoot(text, instrument, scale);
   return (
-    <SentencePart name="root" text={words(root)} shortcut="r">
+    <SentencePart name="root" text={rootWords(root)} shortcut="r">
       {(close) => (
-        <Chooser<Place>
-          label="Root place: string, then fret"
-          placeholder="5 9"
-          find={(text) => choices(shapes).filter((p) => matches(p, text)).map((p) => ({ key: words(p), value: p, title: words(p) }))} // prettier-ignore
-          onChoose={(value) => { onRoot(value); close(); }} // prettier-ignore
-          current={words(root)}
-          empty="No shape has a root there. Give a string and a fret that sound the tonic."
-          render={(text) => text}
+        <Chooser<RootWish>
+          label="Root place: string, fret, and a finger if you like"
+          placeholder="6 5, or 6 5 finger 2"
+          find={(text) => rootsFor(read(text), shapes).map((p) => ({ key: rootWords(p), value: p, title: rootWords(p) }))}
+          onChoose={(value) => {
+            onRoot(value);
+            close();
+          }}
+          current={rootWords(root)}
+          empty={(text) => noRootWords(read(text))}
+          render={(text) => <Signs>{text}</Signs>}
         />
       )}
     </SentencePart>

@@ -11,6 +11,7 @@ import { bendHints, bentWords, changeWords } from '../../words/bend-text';
 import { scaleName } from '../../words/scale-text';
 import type { OwnScale } from '../../../contract';
 import { Rail } from './Rail';
+import { isolated } from '../../words/name-text';
 
 interface Props {
   scale: ScaleRef;
@@ -68,7 +69,7 @@ function Bend(props: Whole) {
       <Rail {...props} />
       <p className="mt-1">
         <b className="font-semibold">
-          <Signs>{mine ? `${mine.name}, your own` : bentWords(scale.scale)}</Signs>
+          <Signs>{mine ? `${isolated(mine.name)}, your own` : bentWords(scale.scale)}</Signs>
         </b>
         <span className="text-soft"> Slide a peg, click it away, or click an empty slot. P marks a passing note.</span>
       </p>

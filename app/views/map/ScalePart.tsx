@@ -3,7 +3,8 @@ import type { OwnScale } from '../../../contract';
 import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
-import { matchScales, scaleName, tonicsFor } from '../../words/scale-text';
+import { askedScale, matchScales, scaleName, splitScaleText, tonicsFor } from '../../words/scale-text';
+import { isolated } from '../../words/name-text';
 
 interface Props {
   scale: ScaleRef;
@@ -13,19 +14,27 @@ interface Props {
 
 const stepsOf = (ref: ScaleRef): string => (Array.isArray(ref.scale) ? ref.scale.join(' ') : ref.scale);
 
-const choiceOf = (value: ScaleRef) => ({ key: stepsOf(value), value, title: scaleName(value), detail: degreesOf(value.scale).join(' ') });
+const choiceOf = (value: ScaleRef) => ({ key: stepsOf(value), value, title: askedScale(value), detail: degreesOf(value.scale).join(' ') });
 
-/** The study's own scales whose names hold what was typed. */
-const ownChoices = (text: string, { tonic }: ScaleRef, own: OwnScale[]) =>
-  own
-    .filter((o) => o.name.toLowerCase().includes(text.trim().toLowerCase()))
-    .map((o) => ({ ...choiceOf({ tonic, scale: o.degrees }), key: `own ${o.name}`, title: `${tonic} ${o.name}` }));
+/** The study's own scales whose names hold what was typed, on the tonic before it if one was typed ("G grit"). */
+function ownChoices(text: string, scale: ScaleRef, own: OwnScale[]) {
+  const typed = text.trim().toLowerCase();
+  const { tonic, words } = splitScaleText(text);
+  const found = (name: string): string | null => {
+    if (name.toLowerCase().includes(typed)) return scale.tonic;
+    return tonic !== null && name.toLowerCase().includes(words.toLowerCase()) ? tonic : null;
+  };
+  return own.flatMap((o) => {
+    const on = found(o.name);
+    return on ? [{ ...choiceOf({ tonic: on, scale: o.degrees }), key: `own ${o.name}`, title: `${on} ${isolated(o.name)}` }] : [];
+  });
+}
 
 /** Tonic and scale. Twelve tonics to click, or both typed in one go. */
 export function ScalePart({ scale, own, onScale }: Props) {
   const easier = isScale(scale.scale) ? easierTonic(scale) : null;
   return (
-    <SentencePart name="tonic and scale" text={<Signs>{scaleName(scale)}</Signs>} shortcut="s" wide>
+    <SentencePart name="tonic and scale" text={<Signs>{askedScale(scale, own)}</Signs>} shortcut="s" wide>
       {(close) => (
         <>
           <Chooser<ScaleRef>

@@ -3,7 +3,7 @@ import type { OwnScale } from '../../../contract';
 import { isScale, rootPlaces, type Instrument, type Layout, type Place, type ScaleRef, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
-import { leadRoot, toRoot, withInstrument, withLayout, withScale } from '../../store/moves';
+import { fingerOf, leadRoot, toRoot, typedScale, withInstrument, withLayout } from '../../store/moves';
 import { Signs } from '../../ui/Signs';
 import { scaleFacts } from '../../words/scale-text';
 import { LayoutPart } from './LayoutPart';
@@ -32,9 +32,11 @@ export function Sentence({ scale, instrument, layout, own, shapes, current }: Pr
           <>
             , root on{' '}
             <RootPart
+              instrument={instrument}
+              scale={scale}
               shapes={shapes}
-              root={root}
-              onRoot={(place: Place) => dispatch(change((now) => toRoot(now.shapes, now.current, place)))}
+              root={layout.kind === 'window' ? { ...root, finger: fingerOf(shapes[current], root) } : root}
+              onRoot={(wish) => dispatch(change((now) => toRoot(now.body.layout, now.shapes, now.current, wish)))}
             />
           </>
         )}
@@ -56,7 +58,7 @@ const What = memo(function What({
   const roots = useMemo(() => (isScale(scale.scale) ? rootPlaces(instrument, scale) : []), [instrument, scale]);
   return (
     <>
-      <ScalePart scale={scale} own={own} onScale={(next) => dispatch(change(({ body }) => withScale(body, next)))} /> on{' '}
+      <ScalePart scale={scale} own={own} onScale={(next) => dispatch(change(({ body }) => typedScale(body, next)))} /> on{' '}
       <TuningPart instrument={instrument} onInstrument={(next) => dispatch(change(({ body }) => withInstrument(body, next)))} />, laid out
       as{' '}
       <LayoutPart

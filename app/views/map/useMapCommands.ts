@@ -18,7 +18,7 @@ const openPart = (name: string): void => document.querySelector<HTMLElement>(`[d
 function rootStep({ body, shapes, current, shape }: Now, by: 1 | -1): Partial<StudyBody> | null {
   const root = leadRoot(shape);
   for (let string = (root?.string ?? 0) + by; string >= 1 && string <= body.instrument.strings.length; string += by) {
-    const found = toRoot(shapes, current, { string });
+    const found = toRoot(body.layout, shapes, current, { string });
     if (found) return found;
   }
   return null;
@@ -47,6 +47,7 @@ export function useMapCommands({ hear, showKeys, toggleTheme }: On): KeyCommand[
       { keys: ['r'], shown: 'R', does: 'choose the root place', run: () => openPart('root') },
       { keys: ['o'], shown: 'O', does: 'lay a second scale over it', run: () => openPart('scale laid over') },
       { keys: ['c'], shown: 'C', does: 'mark the tones of a chord', run: () => openPart('chord') },
+      { keys: ['g'], shown: 'G', does: 'which shape lies under a grip', run: () => openPart('grip') },
       { keys: ['f'], shown: 'F', does: 'roots or chosen degrees only', run: () => openPart('notes that stand out') },
       { keys: ['p'], shown: 'P', does: 'print or export', run: () => openPart('print or export') },
       { keys: ['mod+z'], shown: 'Ctrl Z', does: 'undo', run: () => dispatch(undone()) },

@@ -16,6 +16,7 @@ import { Signs } from '../../ui/Signs';
 import { dayWords } from '../../words/date-text';
 import type { Entry } from '../../words/notebook-text';
 import { StudyActions } from './StudyActions';
+import { isolated } from '../../words/name-text';
 
 interface Props {
   entries: Entry[];
@@ -34,7 +35,7 @@ const byTime = (a: Row<Entry>, b: Row<Entry>, id: string): number =>
 
 const COLUMNS = [
   column.accessor('name', { header: 'Name', sortingFn: (a, b) => a.original.name.localeCompare(b.original.name) }),
-  column.accessor((e) => e.tags.join(', '), { id: 'tags', header: 'Tags' }),
+  column.accessor((e) => e.tags.map(isolated).join(', '), { id: 'tags', header: 'Tags' }),
   column.accessor('practisedAt', { header: 'Practised', sortingFn: byTime, sortDescFirst: true }),
   column.accessor('changedAt', { header: 'Changed', sortingFn: byTime, sortDescFirst: true }),
 ];
@@ -129,7 +130,7 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
                   {e.kind === 'study' && (
                     <input
                       type="checkbox"
-                      aria-label={`Choose ${e.name}`}
+                      aria-label={`Choose ${isolated(e.name)}`}
                       checked={chosen.has(e.study.id)}
                       onChange={(ev) => toggle([e.study.id], ev.target.checked)}
                       className="accent-brass"
@@ -139,7 +140,7 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
                 <th scope="row" className="min-w-56 py-2.5 pr-3 font-normal">
                   <NameCell e={e} open={e.study.id === openId && e.kind === 'study'} onOpen={() => onOpen(e)} />
                 </th>
-                <td className="py-3 pr-3 text-xs">{e.tags.join(', ')}</td>
+                <td className="py-3 pr-3 text-xs">{e.tags.map(isolated).join(', ')}</td>
                 <td className="num py-3 pr-3 text-xs whitespace-nowrap text-soft">{e.practisedAt ? dayWords(e.practisedAt) : '–'}</td>
                 <td className="num py-3 pr-3 text-xs whitespace-nowrap text-soft">{dayWords(e.changedAt)}</td>
                 <td className="py-2.5 pr-3">
@@ -154,7 +155,7 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
                     <Button
                       look="link"
                       icon={<FolderOpen size={14} aria-hidden />}
-                      aria-label={`Open the lick ${e.name}`}
+                      aria-label={`Open the lick ${isolated(e.name)}`}
                       onClick={() => onOpen(e)}
                     >
                       Open
@@ -182,7 +183,7 @@ function NameCell({ e, open, onOpen }: { e: Entry; open: boolean; onOpen: () => 
   return (
     <>
       <button type="button" onClick={onOpen} className={`cursor-pointer text-left hover:text-feather ${look}`}>
-        <Signs>{e.name}</Signs>
+        <Signs>{isolated(e.name)}</Signs>
       </button>
       <span className={`block text-xs ${e.study.problems.length ? 'text-clay' : 'text-soft'}`}>
         {e.kind === 'lick' && <b className="mr-1 font-semibold">lick</b>}

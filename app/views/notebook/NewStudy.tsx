@@ -1,12 +1,13 @@
 import { useState, type FormEvent } from 'react';
-import { PLAIN_STUDY, type StudyBody } from '../../../contract';
+import { plainStudy, type StudyBody } from '../../../contract';
 import { NEW_INSTRUMENT } from '../plain-instrument';
 import { useCreateStudyMutation } from '../../store/api';
 import { Button } from '../../ui/Button';
+import { refusalWords } from '../../words/save-text';
 
 /** A new study begins on a plain six-string guitar; the sentence on the Map makes it what it is to be. */
 const freshStudy = (name: string, set: string): StudyBody => ({
-  ...structuredClone(PLAIN_STUDY),
+  ...plainStudy(),
   name,
   set,
   note: '',
@@ -26,7 +27,7 @@ const FIELD = 'w-full rounded-md border border-line bg-paper px-3 py-2 text-base
 export function NewStudy({ onMade, onCancel }: { onMade: (id: string) => void; onCancel: () => void }) {
   const [name, setName] = useState('');
   const [set, setSet] = useState('');
-  const [create, { isError, isLoading }] = useCreateStudyMutation();
+  const [create, { error, isLoading }] = useCreateStudyMutation();
   const submit = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
     const result = await create(freshStudy(name.trim(), set.trim()));
@@ -53,9 +54,9 @@ export function NewStudy({ onMade, onCancel }: { onMade: (id: string) => void; o
         Make it
       </Button>
       <Button onClick={onCancel}>Cancel</Button>
-      {isError && (
+      {error !== undefined && (
         <p role="alert" className="w-full text-clay">
-          It could not be made: the server does not answer. What you typed is still here; try again.
+          {`It could not be made: ${refusalWords(error)}`}
         </p>
       )}
     </form>

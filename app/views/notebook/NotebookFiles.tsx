@@ -2,13 +2,22 @@ import { Archive, Download, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { API, NOTEBOOK_LIMIT, readBundle, writeBundle, type Bundle } from '../../../contract';
 import { useAppDispatch } from '../../store';
-import { api, useCopiesQuery, useMakeCopyMutation, useReplaceNotebookMutation, useRestoreCopyMutation } from '../../store/api';
+import {
+  api,
+  useCopiesQuery,
+  useMakeCopyMutation,
+  useReplaceNotebookMutation,
+  useRestoreCopyMutation,
+  useTakingInQuery,
+} from '../../store/api';
 import { studyClosed } from '../../store/editor';
 import { Button } from '../../ui/Button';
 import { download } from '../../ui/files';
 import { SentencePart } from '../../ui/SentencePart';
 import { dateWords } from '../../words/date-text';
+import { refusalWords } from '../../words/save-text';
 import { useBringIn } from '../BringIn';
+import { isolated } from '../../words/name-text';
 
 interface Props {
   chosen: ReadonlySet<string>;
@@ -77,6 +86,7 @@ function useExport(onProblem: (message: string | null) => void) {
   };
 }
 
+const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 const sizeWords = (bytes: number): string => (bytes < 1_000_000 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`);
 
 function Backups({ onProblem }: { onProblem: (message: string | null) => void }) {
@@ -84,7 +94,9 @@ function Backups({ onProblem }: { onProblem: (message: string | null) => void })
   const { data = [] } = useCopiesQuery(undefined, { refetchOnMountOrArgChange: true });
   const [makeCopy, { isLoading }] = useMakeCopyMutation();
   const [restore] = useRestoreCopyMutation();
-  const [replace] = useReplaceNotebookMutation();
+  const [replace, { isLoading: replacing }] = useReplaceNotebookMutation();
+  const [versions, setVersions] = useState(false);
+  const { data: taking } = useTakingInQuery(undefined, { skip: !replacing, pollingInterval: replacing ? 300 : 0 });
   const [asked, setAsked] = useState<{ words: string; go: () => Promise<{ error?: unknown }> } | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
@@ -96,24 +108,23 @@ function Backups({ onProblem }: { onProblem: (message: string | null) => void })
       setSaid('Done. What was here before is kept as a dated copy.');
       return onProblem(null);
     }
-    const { data: answer } = result.error as { data?: { error?: { message?: string } } };
-    setSaid(answer?.error?.message ?? 'It was not done: the server does not answer. Nothing was changed.');
+    setSaid(`Nothing was changed: ${refusalWords(result.error)}`);
   };
   const onFile = async (file: File | undefined): Promise<void> => {
     if (!file) return;
-    if (file.size > NOTEBOOK_LIMIT) return setSaid('That file is larger than 64 MB; nothing was changed.');
+    if (file.size > NOTEBOOK_LIMIT) return setSaid(`That file is larger than ${NOTEBOOK_LIMIT / 1024 / 1024} MB; nothing was changed.`);
     const read = readBundle(await file.text());
-    if ('problem' in read) return setSaid(`${file.name}: ${read.problem} Nothing was changed.`);
+    if ('problem' in read) return setSaid(`${isolated(file.name)}: ${read.problem} Nothing was changed.`);
     const { bundle }: { bundle: Bundle } = read;
     setAsked({
-      words: `Put ${bundle.studies.length} studies and ${bundle.instruments.length} instruments from ${file.name} in the place of everything that is here?`,
+      words: `Put ${counted(bundle.studies.length, 'study', 'studies')} and ${counted(bundle.instruments.length, 'instrument')} from ${isolated(file.name)} in the place of everything that is here?`,
       go: () => replace(bundle),
     });
   };
   return (
     <>
       <div className="flex flex-wrap gap-2">
-        <a href={API.notebook} download="crow-ladder-notebook.json" className="inline-flex min-h-8 items-center gap-2 rounded-md border border-line bg-sheet px-3 py-1 text-[12.5px] hover:border-soft">
+        <a href={versions ? `${API.notebook}?versions=1` : API.notebook} download="crow-ladder-notebook.json" className="inline-flex min-h-8 items-center gap-2 rounded-md border border-line bg-sheet px-3 py-1 text-[12.5px] hover:border-soft">
           <Download size={14} aria-hidden /> Whole notebook to a file
         </a>
         <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
@@ -121,6 +132,15 @@ function Backups({ onProblem }: { onProblem: (message: string | null) => void })
         </Button>
         <input ref={input} type="file" accept=".json" className="sr-only" tabIndex={-1} aria-label="Notebook file to put back" onChange={(e) => { void onFile(e.target.files?.[0]); e.target.value = ''; }} />
       </div>
+      <label className="flex items-center gap-2">
+        <input type="checkbox" className="accent-brass" checked={versions} onChange={(e) => setVersions(e.target.checked)} />
+        with the earlier versions of every study (dated copies always have them)
+      </label>
+      {replacing && (
+        <p role="status">
+          Putting it back … <progress value={taking?.done ?? undefined} max={1} aria-label="How far it is" />
+        </p>
+      )}
       <h3 className="text-[13px] font-semibold">Dated copies, made by themselves once a day</h3>
       <ul aria-label="Dated copies" className="num grid gap-1">
         {data.map((c) => (

@@ -10,8 +10,11 @@ import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { Select } from '../../ui/Select';
 import { UndoBar } from '../../ui/UndoBar';
+import { isolated } from '../../words/name-text';
 import { countWords, entriesOf, sifted, tagsIn, type Entry, type Sieve } from '../../words/notebook-text';
 import { useOpenAndGo } from '../useOpenAndGo';
+import { OPENING_WORDS } from '../../words/open-text';
+import { refusalWords } from '../../words/save-text';
 import { EntryTable } from './EntryTable';
 import { NewStudy } from './NewStudy';
 import { NotebookFiles } from './NotebookFiles';
@@ -25,7 +28,7 @@ const NOTHING: Entry[] = [];
 
 /** All studies and licks: found, opened, made, duplicated, renamed, tagged, deleted and brought back; in and out as files. */
 export function NotebookView() {
-  const { data, isError, refetch } = useStudiesQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data, error, refetch } = useStudiesQuery(undefined, { refetchOnMountOrArgChange: true });
   const [problem, setProblem] = useState<string | null>(null);
   const [making, setMaking] = useState(false);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
@@ -55,9 +58,9 @@ export function NotebookView() {
         </p>
       )}
       {making && <NewStudy onMade={(id) => void openAndGo(id)} onCancel={() => setMaking(false)} />}
-      {isError && (
+      {error && (
         <p role="alert" className="mb-3">
-          The server does not answer. Start it again with npm start; nothing is lost.{' '}
+          {`The notebook cannot be listed: ${refusalWords(error)} `}
           <Button onClick={() => void refetch()}>Try again</Button>
         </p>
       )}
@@ -115,7 +118,7 @@ export function NotebookView() {
       <p className="mt-4 text-xs text-soft">
         Studies are kept on this machine only. Drop files on the window to bring them in: tab, MusicXML, MIDI, Scala, JSON.
       </p>
-      {deleted && <UndoBar name={deleted.name} onUndo={() => void onUndo()} onClose={forget} />}
+      {deleted && <UndoBar name={isolated(deleted.name)} onUndo={() => void onUndo()} onClose={forget} />}
     </>
   );
 }
@@ -140,10 +143,7 @@ function useOpenEntry(openAndGo: (id: string) => Promise<void>, onProblem: (mess
   return async ({ study, lick }: Entry): Promise<void> => {
     if (!lick) return openAndGo(study.id);
     const result = store.getState().editor.id === study.id ? 'open' : await openStudy(study.id);
-    if (result !== 'open')
-      return onProblem(
-        result === 'missing' ? 'That study is gone; it may have been deleted in another window.' : 'The server does not answer.',
-      );
+    if (result !== 'open') return onProblem(OPENING_WORDS[result]);
     dispatch(change(() => ({ lick: lick.id })));
     await navigate('/licks');
   };
@@ -156,14 +156,14 @@ function useDeleting(onProblem: (message: string | null) => void) {
   const dispatch = useAppDispatch();
   const onDelete = async ({ id, name }: Deleted): Promise<void> => {
     const result = await remove(id);
-    if ('error' in result && result.error) return onProblem('It could not be deleted: the server does not answer.');
+    if ('error' in result && result.error) return onProblem(`It could not be deleted: ${refusalWords(result.error)}`);
     if (store.getState().editor.id === id) dispatch(studyClosed());
     setDeleted({ id, name });
   };
   const onUndo = async (): Promise<void> => {
     if (!deleted) return;
     const result = await restore(deleted.id);
-    if ('error' in result && result.error) onProblem('It could not be brought back: the server does not answer. Try again.');
+    if ('error' in result && result.error) onProblem(`It could not be brought back: ${refusalWords(result.error)}`);
     else setDeleted(null);
   };
   return { deleted, onDelete, onUndo, forget: () => setDeleted(null) };

@@ -1,12 +1,15 @@
-import { Copy, FolderOpen, Tag, Trash2 } from 'lucide-react';
+import { Copy, Download, FolderOpen, History, Tag, Trash2 } from 'lucide-react';
+import { useNavigate } from 'react-router';
 import { useState, type FormEvent } from 'react';
-import { MOST_TAGS, type StudyBody, type StudySummary } from '../../../contract';
+import { API, MOST_TAGS, type StudyBody, type StudySummary } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { api, useCreateStudyMutation, useSaveStudyMutation } from '../../store/api';
 import { edited } from '../../store/editor';
 import { Button } from '../../ui/Button';
 import { SentencePart } from '../../ui/SentencePart';
 import { TagField } from '../../ui/TagField';
+import { refusalWords } from '../../words/save-text';
+import { isolated } from '../../words/name-text';
 
 interface Props {
   study: StudySummary;
@@ -23,16 +26,15 @@ function useStudyActions(study: StudySummary, onProblem: (message: string) => vo
   const [save] = useSaveStudyMutation();
   const load = () => dispatch(api.endpoints.study.initiate(study.id, { forceRefetch: true, subscribe: false }));
   const duplicate = async (): Promise<void> => {
-    const { data } = await load();
+    const { data, error } = await load();
     const result = data && (await create({ ...data.body, name: `${data.body.name.slice(0, 110)} (copy)` }));
-    if (!result || result.error) onProblem('It could not be duplicated: the server does not answer, or refused it.');
+    if (!result || result.error) onProblem(`It could not be duplicated: ${refusalWords(result?.error ?? error)}`);
   };
   const set = async (fields: Partial<StudyBody>): Promise<void> => {
     if (openId === study.id) return void dispatch(edited(fields));
-    const { data } = await load();
+    const { data, error } = await load();
     const result = data && (await save({ id: study.id, revision: data.revision, body: { ...data.body, ...fields } }));
-    if (!result || result.error)
-      onProblem('It could not be changed: it was changed in another window, or the server does not answer. Try again.');
+    if (!result || result.error) onProblem(`It could not be changed: ${refusalWords(result?.error ?? error)}`);
   };
   return { duplicate, set };
 }
@@ -70,13 +72,37 @@ function Details({ study, set, close }: { study: StudySummary; set: (fields: Par
 /** What can be done with a study in the list. */
 export function StudyActions({ study, onOpen, onDelete, onProblem }: Props) {
   const { duplicate, set } = useStudyActions(study, onProblem);
+  const navigate = useNavigate();
+  const remove = (
+    <Button icon={<Trash2 size={14} aria-hidden />} onClick={onDelete}>
+      Delete
+    </Button>
+  );
+  const versions = (
+    <Button icon={<History size={14} aria-hidden />} onClick={() => void navigate(`/versions/${study.id}`)}>
+      Versions
+    </Button>
+  );
+  if (study.damaged)
+    return (
+      <div role="group" aria-label={study.name} className="flex flex-wrap gap-1">
+        <a
+          className="inline-flex min-h-8 items-center gap-2 rounded-md border border-line bg-sheet px-3 py-1 text-[12.5px] hover:border-soft"
+          href={`${API.studies}/${encodeURIComponent(study.id)}/raw`}
+          download
+        >
+          <Download size={14} aria-hidden /> Export as it is
+        </a>
+        {remove}
+      </div>
+    );
   return (
     <div role="group" aria-label={study.name} className="flex flex-wrap gap-1 xl:flex-nowrap">
       <Button look="link" icon={<FolderOpen size={14} aria-hidden />} onClick={onOpen}>
         Open
       </Button>
       <SentencePart
-        name={`name and tags of ${study.name}`}
+        name={`name and tags of ${isolated(study.name)}`}
         look="chip"
         text={
           <>
@@ -89,9 +115,8 @@ export function StudyActions({ study, onOpen, onDelete, onProblem }: Props) {
       <Button icon={<Copy size={14} aria-hidden />} onClick={() => void duplicate()}>
         Duplicate
       </Button>
-      <Button icon={<Trash2 size={14} aria-hidden />} onClick={onDelete}>
-        Delete
-      </Button>
+      {versions}
+      {remove}
     </div>
   );
 }

@@ -5,7 +5,7 @@ import { degreeMarks } from '../../neck/path';
 import { keepInSight, useNeckGeometry } from '../../neck/useNeckGeometry';
 import { Panel } from '../../ui/Panels';
 import { Signs } from '../../ui/Signs';
-import type { Preview } from '../../store/transpose';
+import type { Preview } from '../../store/transpose-preview';
 import { scaleName } from '../../words/scale-text';
 import { pitchesOf, stringChanges } from '../../words/transpose-text';
 import { instrumentWords } from '../../words/tuning-text';

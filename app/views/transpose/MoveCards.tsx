@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { StudyBody } from '../../../contract';
-import { brightnessOrder, chromaOf, isScale, nutFret, relatedModes, struckNotes, toKey, type Instrument, type ScaleRef, type Shape } from '../../../core'; // prettier-ignore
+import { brightnessOrder, chromaOf, isOnNeck, isScale, nutFret, relatedModes, toKey, type Instrument, type Place, type ScaleRef, type Shape } from '../../../core'; // prettier-ignore
 import { LIMITS } from '../../../core';
 import { Chooser } from '../../ui/Chooser';
 import { NumberField } from '../../ui/NumberField';
@@ -8,7 +8,8 @@ import { Segmented } from '../../ui/Segmented';
 import { Select } from '../../ui/Select';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
-import { rootStrings, type Keep, type Line, type StudyMove } from '../../store/transpose';
+import { type Keep, type StudyMove } from '../../store/transpose';
+import { rootStrings, type Line } from '../../store/transpose-preview';
 import { movedKey, scaleName, tonicsFor } from '../../words/scale-text';
 import { byWords, MOVE_NAMES, modeChangeWords } from '../../words/transpose-text';
 import { countWord, instrumentWords, matchTunings, retuned, type TuningChoice } from '../../words/tuning-text';
@@ -67,8 +68,12 @@ function Card({ kind, move, children }: Props & { kind: StudyMove['kind']; child
 
 const placesOf = ({ body, shapes, current, line }: Props) =>
   line
-    ? { neck: line.neck, places: struckNotes(line.notes).map((s) => s.place) }
+    ? { neck: line.neck, places: line.places }
     : { neck: body.instrument, places: shapes[current].notes.map(({ string, fret }) => ({ string, fret })) };
+
+/** Every place where it fits in a key; none where a place is not on the neck at all (a capo above it). */
+const fitsOf = (neck: Instrument, places: Place[], by: number): ReturnType<typeof toKey> =>
+  places.every((p) => isOnNeck(neck, p)) ? toKey(neck, places, by) : [];
 
 /** The key, and every place where it then fits, nearest first. */
 function KeyMove(props: Props) {
@@ -80,11 +85,11 @@ function KeyMove(props: Props) {
   const target = (((now + by) % 12) + 12) % 12;
   const up = (((target - now) % 12) + 12) % 12;
   const nearest = up > 6 ? up - 12 : up;
-  const fits = toKey(neck, places, nearest).map((f) => f.places[0].fret - places[0].fret);
+  const fits = fitsOf(neck, places, nearest).map((f) => f.places[0].fret - places[0].fret);
   const choose = (tonic: string): void => {
     const rise = (((chromaOf(tonic) - now) % 12) + 12) % 12;
     const near = rise > 6 ? rise - 12 : rise;
-    const [first] = toKey(neck, places, near);
+    const [first] = fitsOf(neck, places, near);
     onMove({ kind: 'key', by: first ? first.places[0].fret - places[0].fret : near });
   };
   return (

@@ -1,7 +1,7 @@
+import { dequal } from 'dequal/lite';
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { MOST_LICKS, type StudyBody } from '../../../contract';
-import { ConflictBar } from '../../shell/SaveNote';
 import { KeyList } from '../../shell/KeyList';
 import { useKeys } from '../../shell/keys';
 import { useTheme } from '../../shell/theme';
@@ -11,11 +11,13 @@ import { change } from '../../store/change';
 import { edited } from '../../store/editor';
 import { addLick, freshLick, sameNeck } from '../../store/licks';
 import { selectRung, type Laid } from '../../store/study';
-import { linesOf, movedLine, movedStudy, previewLine, previewShape, type Line, type StudyMove } from '../../store/transpose';
+import { movedStudy, type Moved, type StudyMove } from '../../store/transpose';
+import { asLick, linesOf, previewLine, previewShape, type Line } from '../../store/transpose-preview';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { Signs } from '../../ui/Signs';
-import { previewWords } from '../../words/transpose-text';
+import { leftWords, previewWords } from '../../words/transpose-text';
+import { refusalWords } from '../../words/save-text';
 import { scaleName } from '../../words/scale-text';
 import { instrumentWords } from '../../words/tuning-text';
 import { InstrumentBar } from '../InstrumentBar';
@@ -26,6 +28,7 @@ import { useOpenAndGo } from '../useOpenAndGo';
 import { BeforeAfter } from './BeforeAfter';
 import { MoveCards } from './MoveCards';
 import { useTransposeCommands } from './useTransposeCommands';
+import { isolated } from '../../words/name-text';
 
 /** The four moves side by side, before and after on two necks. */
 export function TransposeView() {
@@ -38,7 +41,6 @@ function OpenTranspose({ body, laid }: { body: StudyBody; laid: Laid }) {
   const current = useAppSelector(selectRung);
   return (
     <>
-      <ConflictBar />
       <InstrumentBar body={body} />
       {laid.error || current < 0 ? (
         <>
@@ -58,11 +60,11 @@ function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: 
   const line = lines.find((l) => l.key === wanted) ?? null;
   const [move, setMove] = useState<StudyMove>({ kind: 'key', by: 2 });
   const shape = laid.shapes[current];
+  const moved = useMemo(() => movedStudy(body, laid.shapes, current, move), [body, laid.shapes, current, move]);
   const preview = useMemo(
-    () => (line ? previewLine(body, line, move) : previewShape(body, laid.shapes, current, move)),
-    [line, body, laid.shapes, current, move],
+    () => (line ? previewLine(body, line, move, moved) : previewShape(body, laid.shapes, current, move, moved)),
+    [line, body, laid.shapes, current, move, moved],
   );
-  const whole = useMemo(() => movedStudy(body, laid.shapes, current, move), [body, laid.shapes, current, move]);
   const [, toggleTheme] = useTheme();
   const [keysOpen, setKeysOpen] = useState(false);
   const showKeys = useCallback(() => setKeysOpen(true), []);
@@ -74,7 +76,7 @@ function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: 
         <h1 className="text-[21px] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[25px]">
           Move{' '}
           <b className="font-semibold text-feather">
-            <Signs>{line ? `the ${line.kind} ${line.name}` : `the shape ${shape.label}`}</Signs>
+            <Signs>{line ? `the ${line.kind} ${isolated(line.name)}` : `the shape ${shape.label}`}</Signs>
           </b>{' '}
           to{' '}
           <b className="font-semibold text-feather">
@@ -98,7 +100,7 @@ function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: 
             value={line?.key ?? SHAPE}
             options={[
               { value: SHAPE, label: `Shape: ${shape.label}` },
-              ...lines.map((l) => ({ value: l.key, label: `${l.kind === 'lick' ? 'Lick' : 'Route'}: ${l.name}` })),
+              ...lines.map((l) => ({ value: l.key, label: `${l.kind === 'lick' ? 'Lick' : 'Route'}: ${isolated(l.name)}` })),
             ]}
             onChange={setSubject}
           />
@@ -109,7 +111,7 @@ function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: 
         <Signs>{previewWords(move, preview)}</Signs>
       </p>
       <BeforeAfter preview={preview}>
-        <Actions body={body} move={move} line={line} fits={preview.after !== null} edit={whole.edit} lost={whole.lost} />
+        <Actions body={body} move={move} line={line} fits={preview.after !== null} moved={moved} />
       </BeforeAfter>
       <StudyFooter hint="1 key · 2 root string · 3 mode · 4 tuning" onKeys={showKeys} />
       <KeyList commands={commands} open={keysOpen} onOpenChange={setKeysOpen} />
@@ -128,42 +130,47 @@ interface ActionProps {
   move: StudyMove;
   line: Line | null;
   fits: boolean;
-  edit: Partial<StudyBody>;
-  lost: string[];
+  moved: Moved;
 }
 
 /** What to do with the move: here, as a new study, or as a new lick. Undo takes any of them back. */
-function Actions({ body, move, line, fits, edit, lost }: ActionProps) {
+function Actions({ body, move, line, fits, moved: { study, left } }: ActionProps) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [create, { isLoading }] = useCreateStudyMutation();
   const [said, setSaid] = useState<string | null>(null);
   const openAndGo = useOpenAndGo(setSaid);
-  const changes = Object.keys(edit).length > 0 && (fits || line !== null);
+  const changes = !dequal(study, body) && (fits || line !== null);
   const here = (): void => {
-    dispatch(edited(edit));
+    dispatch(edited(study));
     setSaid('The whole study was moved. Undo brings it back.');
   };
   const asNew = async (): Promise<void> => {
-    const next = { ...structuredClone(body), ...edit };
-    const result = await create({ ...next, name: `${body.name.slice(0, 80)}, ${scaleName(next.scale)}` });
+    const result = await create({ ...study, name: `${body.name.slice(0, 80)}, ${scaleName(study.scale)}` });
     if (result.data) await openAndGo(result.data.id);
-    else setSaid('It could not be made: the server does not answer, or refused it.');
+    else setSaid(`It could not be made: ${refusalWords(result.error)}`);
   };
-  const asLick = (): void => {
-    const moved = line && movedLine(body, line.neck, line.notes, move);
-    if (!moved) return;
-    const { tempo, meter, tags } = line;
-    const instrument = sameNeck(moved.instrument, body.instrument) ? null : moved.instrument;
-    const name = `${line.name}, ${scaleName(moved.scale)}`.slice(0, 120);
-    dispatch(change((now) => addLick(now.body, { ...freshLick(now.body, name), tempo, meter, tags, instrument, notes: moved.notes })));
+  const keepAsLick = (): void => {
+    const name = `${line?.name ?? ''}, ${scaleName(study.scale)}`.slice(0, 120);
+    dispatch(
+      change((now) => {
+        const lick = line && asLick(study, line, freshLick(now.body, name));
+        return (
+          lick &&
+          addLick(now.body, {
+            ...lick,
+            instrument: lick.instrument && sameNeck(lick.instrument, now.body.instrument) ? null : lick.instrument,
+          })
+        );
+      }),
+    );
     void navigate('/licks');
   };
   return (
     <div className="no-print grid gap-2">
       <div className="flex flex-wrap items-center gap-2">
         {line && move.kind !== 'root' && (
-          <Button look="brass" disabled={!fits || body.licks.length >= MOST_LICKS} onClick={asLick}>
+          <Button look="brass" disabled={!fits || body.licks.length >= MOST_LICKS} onClick={keepAsLick}>
             Keep it as a new lick
           </Button>
         )}
@@ -184,11 +191,11 @@ function Actions({ body, move, line, fits, edit, lost }: ActionProps) {
           {`The whole study: its scale and shapes, ${body.licks.length} ${body.licks.length === 1 ? 'lick' : 'licks'} and ${body.routes.length} kept ${body.routes.length === 1 ? 'route' : 'routes'}.`}
         </p>
       )}
-      {lost.length > 0 && (
+      {left.length > 0 && (
         <ul aria-label="What cannot follow" className="text-clay">
-          {lost.map((l) => (
-            <li key={l}>
-              <Signs>{l}</Signs>
+          {left.map((l) => (
+            <li key={`${l.kind} ${l.id}`}>
+              <Signs>{leftWords(l)}</Signs>
             </li>
           ))}
         </ul>

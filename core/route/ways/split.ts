@@ -7,7 +7,7 @@ import { cellsIn, settledLine, type Crossing, type Ways } from './way';
 const MOST = 400;
 
 /**
- * The lower strings of one rung, then one string back and up through the next (domain 4.7). First as ruling 9 shares the
+ * The lower strings of one rung, then one string back and up through the next (common practice, no published source). First as the split layout shares the
  * strings out, evenly; then every other share.
  */
 export function splitWay(c: Crossing): Ways {

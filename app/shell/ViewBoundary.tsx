@@ -1,0 +1,71 @@
+import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
+import { Link, Outlet, useLocation } from 'react-router';
+import { writeBundle } from '../../contract';
+import { useAppDispatch, useAppSelector } from '../store';
+import { undone } from '../store/editor';
+import { Button } from '../ui/Button';
+import { download, fileName } from '../ui/files';
+import { Signs } from '../ui/Signs';
+import { isolated } from '../words/name-text';
+
+/** A view that breaks leaves the rest of the application standing, and comes back as soon as the study or the address is another. */
+export function ViewBoundary() {
+  const body = useAppSelector((s) => s.editor.body);
+  const { pathname } = useLocation();
+  return (
+    <ErrorBoundary FallbackComponent={ViewBroke} resetKeys={[pathname, body]}>
+      <Outlet />
+    </ErrorBoundary>
+  );
+}
+
+const NOT_LOADED = /dynamically imported module|Importing a module|Failed to fetch/i;
+
+/** Says what happened and what helps: step back, an earlier version, the study as a file. */
+export function ViewBroke({ error, resetErrorBoundary }: FallbackProps) {
+  const { id, body, past } = useAppSelector((s) => s.editor);
+  const dispatch = useAppDispatch();
+  const message = error instanceof Error ? error.message : String(error);
+  const unloaded = NOT_LOADED.test(message);
+  return (
+    <div role="alert" className="mx-auto max-w-2xl px-4 py-16">
+      <h1 className="text-[21px] font-medium">
+        {unloaded ? 'This view could not be loaded.' : 'This view cannot show the study as it stands.'}
+      </h1>
+      <p className="mt-2">
+        {unloaded
+          ? 'The server does not answer, or a newer Crow Ladder was installed meanwhile. Load the page again.'
+          : 'That is a fault of ours, not yours. Nothing is lost: the study is kept, and the other views work.'}
+      </p>
+      {!unloaded && <p className="mt-2 text-xs text-soft">{`What was said: ${message.slice(0, 200)}`}</p>}
+      <div className="mt-4 flex flex-wrap gap-2">
+        {!unloaded && past.length > 0 && (
+          <Button look="brass" onClick={() => dispatch(undone())}>
+            Undo the last change
+          </Button>
+        )}
+        <Button look={unloaded ? 'brass' : 'plain'} onClick={() => (unloaded ? location.reload() : resetErrorBoundary())}>
+          {unloaded ? 'Load the page again' : 'Try again'}
+        </Button>
+        {id && (
+          <Link
+            className="inline-flex min-h-8 items-center rounded-md border border-line bg-sheet px-3 py-1 text-[12.5px]"
+            to={`/versions/${id}`}
+          >
+            Earlier versions
+          </Link>
+        )}
+        {id && body && (
+          <Button onClick={() => download(`${fileName(body.name)}.json`, 'application/json', writeBundle([{ id, body }], []))}>
+            Export the study
+          </Button>
+        )}
+      </div>
+      {body && (
+        <p className="mt-4 text-soft">
+          <Signs>{`Open: “${isolated(body.name)}”.`}</Signs>
+        </p>
+      )}
+    </div>
+  );
+}

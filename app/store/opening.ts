@@ -1,0 +1,47 @@
+import { dequal } from 'dequal/lite';
+import type { Kept, Problem, StudyBody } from '../../contract';
+import type { Opened } from './editor';
+import type { OpenRecord } from './local';
+
+export type Opening = 'open' | 'missing' | 'offline' | 'damaged';
+
+/** What this browser has of a study. */
+export interface Local {
+  /** This window's own record. */
+  own: OpenRecord | null;
+  /** What closed windows left unsaved, newest first. */
+  strays: OpenRecord[];
+}
+
+/** What a closed window left goes on in this one, if nothing was saved since (or nobody knows); else it is offered. */
+export function takenOver({ own, strays }: Local, stands: number | null): Local {
+  const [newest, ...others] = strays;
+  const goesOn = !own?.unsaved && newest && (stands === null || newest.revision === stands);
+  return goesOn ? { own: newest, strays: others } : { own, strays };
+}
+
+type Held = Kept<StudyBody> & { problems: Problem[] };
+
+/** Unsaved work from the revision that stands is still to be saved; from an older one it is a conflict to be settled, unless what stands is what this window had sent. */
+export function openedFrom({ problems, ...kept }: Held, { own }: Pick<Local, 'own'>): Opened {
+  if (!own || problems.length) return { kept, problems };
+  const history = { past: own.past, future: own.future };
+  const arrived = own.sent !== null && own.revision < kept.revision && dequal(own.sent, kept.body);
+  if (dequal(own.body, kept.body)) return { kept, problems, ...(own.revision === kept.revision || arrived ? history : {}) };
+  if (!own.unsaved) return { kept, problems };
+  return own.revision === kept.revision || arrived
+    ? { kept, problems, draft: own.body, ...history }
+    : { kept, problems, draft: own.body, conflict: kept, ...history };
+}
+
+/** Without the server's record: what the browser kept of it, or why nothing can be shown. */
+export function openedWithout(error: unknown, { own }: Pick<Local, 'own'>): Opened | { why: Exclude<Opening, 'open'> } {
+  const { status } = (error ?? {}) as { status?: unknown };
+  if (status === 422) return { why: 'damaged' };
+  if (status === 404 && !own?.unsaved) return { why: 'missing' };
+  if (!own) return { why: 'offline' };
+  const { id, revision, body, savedAt, past, future, unsaved } = own;
+  const kept: Kept<StudyBody> = { id, revision, createdAt: 0, updatedAt: savedAt ?? 0, body };
+  const save = status === 404 ? 'gone' : unsaved ? 'offline' : 'saved';
+  return { kept, problems: [], draft: body, save, past, future };
+}

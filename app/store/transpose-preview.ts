@@ -1,0 +1,89 @@
+import type { Lick, StudyBody } from '../../contract';
+import { openMidis, placeKey, placesOf, plainPlace, struckNotes, type Instrument, type Place, type ScaleRef, type Shape } from '../../core';
+import { neckOf, openLick } from './licks';
+import { leadRoot } from './moves';
+import { rungIndex } from './study';
+import { laidOut, notesOf, type Moved, type StudyMove } from './transpose';
+
+/** What a move makes of one shape or line: places before and after, each with its neck and scale. */
+export interface Preview {
+  before: { instrument: Instrument; scale: ScaleRef; places: Place[] };
+  after: { instrument: Instrument; scale: ScaleRef; places: Place[] } | null;
+  /** Places before whose sound there is no more. */
+  gone: Place[];
+  /** Scale that kept frets sound now; null for none with a name, undefined where it is not asked. */
+  became?: ScaleRef | null;
+}
+
+/** Places whose pitch has no place on a neck. */
+function ceasing(from: Instrument, to: Instrument, places: readonly Place[]): Place[] {
+  const open = openMidis(from);
+  return places.filter((p) => !placesOf(to, Math.max(0, Math.min(163, open[p.string - 1] + p.fret))).length).map(plainPlace);
+}
+
+const became = (move: StudyMove, scale: ScaleRef): Pick<Preview, 'became'> =>
+  move.kind === 'tuning' && move.keep === 'shape' ? { became: Array.isArray(scale.scale) ? null : scale } : {};
+
+/** The chosen shape before and after, read off the moved study. */
+export function previewShape(body: StudyBody, shapes: Shape[], current: number, move: StudyMove, { study }: Moved): Preview {
+  const shape = shapes[current];
+  const before = { instrument: body.instrument, scale: body.scale, places: shape.notes.map(plainPlace) };
+  const laid = laidOut(study);
+  const there = laid[rungIndex(laid, study.rung)] as Shape | undefined;
+  const still = move.kind === 'root' && (!there || leadRoot(there)?.string !== move.string);
+  if (!there || still) return { before, after: null, gone: before.places };
+  const after = { instrument: study.instrument, scale: study.scale, places: there.notes.map(plainPlace) };
+  if (move.kind !== 'tuning') return { before, after, gone: [] };
+  const gone =
+    move.keep === 'shape'
+      ? before.places.filter((p) => !after.places.some((q) => placeKey(q) === placeKey(p)))
+      : ceasing(body.instrument, study.instrument, before.places);
+  return { before, after, gone, ...became(move, study.scale) };
+}
+
+/** A line of a study that can be moved: a lick, or a kept route. */
+export interface Line {
+  key: string;
+  kind: 'lick' | 'route';
+  id: string;
+  name: string;
+  neck: Instrument;
+  places: Place[];
+}
+
+/** Lines that can be moved by themselves: the open lick, and every kept route. */
+export function linesOf(body: StudyBody): Line[] {
+  const lick = openLick(body);
+  const lickLine = lick?.notes.some((n) => n.place) ? [lick] : [];
+  return [
+    ...lickLine.map((l) => ({ key: `lick ${l.id}`, kind: 'lick' as const, id: l.id, name: l.name, neck: neckOf(body, l), places: struckNotes(l.notes).map((s) => plainPlace(s.place)) })), // prettier-ignore
+    ...body.routes.map((r) => ({ key: `route ${r.id}`, kind: 'route' as const, id: r.id, name: r.name, neck: r.on.instrument, places: r.steps.map(plainPlace) })), // prettier-ignore
+  ];
+}
+
+/** One line before and after, read off the moved study. */
+export function previewLine(body: StudyBody, line: Line, move: StudyMove, { study, left }: Moved): Preview {
+  const route = study.routes.find((r) => r.id === line.id);
+  const lick = study.licks.find((l) => l.id === line.id);
+  const was = line.kind === 'lick' ? body.licks.find((l) => l.id === line.id)?.stayed : body.routes.find((r) => r.id === line.id)?.on.scale;
+  const before = { instrument: line.neck, scale: was ?? body.scale, places: line.places };
+  if (left.some((l) => l.kind === line.kind && l.id === line.id))
+    return { before, after: null, gone: move.kind === 'tuning' ? ceasing(line.neck, move.instrument, line.places) : line.places };
+  const after =
+    line.kind === 'route' && route
+      ? { instrument: route.on.instrument, scale: route.on.scale, places: route.steps.map(plainPlace) }
+      : { instrument: lick ? neckOf(study, lick) : line.neck, scale: lick?.stayed ?? study.scale, places: struckNotes(lick?.notes ?? []).map((s) => plainPlace(s.place)) }; // prettier-ignore
+  return { before, after, gone: [], ...became(move, after.scale) };
+}
+
+/** A moved line as a lick of its own. */
+export function asLick(study: StudyBody, line: Line, fresh: Lick): Lick | null {
+  const lick = line.kind === 'lick' ? study.licks.find((l) => l.id === line.id) : undefined;
+  const route = line.kind === 'route' ? study.routes.find((r) => r.id === line.id) : undefined;
+  if (lick) return { ...fresh, tempo: lick.tempo, meter: lick.meter, tags: lick.tags, notes: lick.notes, instrument: neckOf(study, lick) };
+  return route ? { ...fresh, notes: notesOf(route), instrument: route.on.instrument } : null;
+}
+
+/** Strings on which some rung has its lowest root, thickest first. */
+export const rootStrings = (shapes: Shape[]): number[] =>
+  [...new Set(shapes.flatMap((s) => leadRoot(s)?.string ?? []))].sort((a, b) => b - a);

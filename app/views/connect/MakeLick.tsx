@@ -1,0 +1,24 @@
+import { ListMusic } from 'lucide-react';
+import { useNavigate } from 'react-router';
+import { MOST_LICKS } from '../../../contract';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { change } from '../../store/change';
+import { lickOfRoute, type RouteLine } from '../../store/route-lick';
+import { Button } from '../../ui/Button';
+
+/** A route becomes a lick of the study in one press, and opens in Licks. */
+export function MakeLick({ line }: { line: RouteLine | null }) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const full = useAppSelector((s) => (s.editor.body?.licks.length ?? 0) >= MOST_LICKS);
+  const make = (): void => {
+    if (!line) return;
+    dispatch(change(({ body }) => lickOfRoute(body, line)));
+    void navigate('/licks');
+  };
+  return (
+    <Button icon={<ListMusic size={14} aria-hidden />} disabled={!line || full} onClick={make}>
+      {full ? `${MOST_LICKS} licks: delete one first` : 'Make a lick of it'}
+    </Button>
+  );
+}

@@ -1,0 +1,42 @@
+import type { Instrument, Layout, ScaleRef } from '../../../core';
+import { Chooser } from '../../ui/Chooser';
+import { SentencePart } from '../../ui/SentencePart';
+import { Signs } from '../../ui/Signs';
+import { readGrip, type Under } from '../../words/grip-text';
+
+interface Props {
+  instrument: Instrument;
+  scale: ScaleRef;
+  layout: Layout;
+  onUnder: (under: Under) => void;
+}
+
+/** A grip as it is played, and the shapes that lie under it in each way of cutting the neck; choosing one goes there. */
+export function GripPart({ instrument, scale, layout, onUnder }: Props) {
+  const read = (text: string) => readGrip(text, instrument, scale, layout);
+  return (
+    <SentencePart name="grip" look="chip" shortcut="g" text={<span>Grip</span>}>
+      {(close) => (
+        <Chooser<Under>
+          label="A grip, thickest string first"
+          placeholder="x57765"
+          find={(text) => {
+            const answer = read(text);
+            return 'found' in answer
+              ? answer.found.map((u) => ({ key: `${u.detail} ${u.title}`, value: u, title: u.title, detail: u.detail }))
+              : [];
+          }}
+          onChoose={(under) => {
+            onUnder(under);
+            close();
+          }}
+          empty={(text) => {
+            const answer = read(text);
+            return 'problem' in answer ? answer.problem : '';
+          }}
+          render={(text) => <Signs>{text}</Signs>}
+        />
+      )}
+    </SentencePart>
+  );
+}

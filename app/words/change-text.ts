@@ -1,0 +1,97 @@
+import { isDigest, type Facts, type StudyBody } from '../../contract';
+import { isScale, type ScaleRef } from '../../core';
+import { layoutWords } from './layout-text';
+import { scaleName } from './scale-text';
+import { SCHOOL_WORDS } from './school-text';
+import { instrumentWords } from './tuning-text';
+import { isolated } from './name-text';
+
+/** The views by the first part of their address, as they are named to the player. */
+const VIEW_NAMES: Readonly<Record<string, string>> = Object.freeze({
+  map: 'Map',
+  connect: 'Connect',
+  transpose: 'Transpose',
+  licks: 'Licks',
+  notebook: 'the Notebook',
+  versions: 'Versions',
+});
+
+type Says<T> = (after: T, before: T | undefined) => string;
+const count = (value: unknown): number => (isDigest(value) ? value.count : Array.isArray(value) ? value.length : value ? 1 : 0);
+
+/** One more, one fewer, or changed: of a list. */
+const listed =
+  (one: string, many = `${one}s`): Says<unknown> =>
+  (after, before) => {
+    const by = count(after) - count(before);
+    if (by === 0) return count(after) === 1 ? `the ${one}` : many;
+    const n = Math.abs(by);
+    return `${n} ${n === 1 ? one : many} ${by > 0 ? 'more' : 'fewer'}`;
+  };
+
+const known = (s: ScaleRef | null | undefined): s is ScaleRef => !!s && !isDigest(s) && isScale(s.scale);
+function scaleChange(after: ScaleRef, before: ScaleRef | undefined): string {
+  if (!known(after)) return 'another scale';
+  const sameKind = before && JSON.stringify(before.scale) === JSON.stringify(after.scale);
+  return sameKind ? `key to ${after.tonic}` : `scale to ${scaleName(after)}`;
+}
+
+/** How a change of each field is said, in the order in which they are told. */
+const SAY: { [K in keyof StudyBody]?: Says<StudyBody[K]> } = {
+  scale: scaleChange,
+  instrument: (i, before) =>
+    before && i.capo !== before.capo && i.strings === before.strings
+      ? `capo to ${i.capo ?? 0}`
+      : `instrument to ${isDigest(i) ? 'another' : instrumentWords(i)}`,
+  layout: (l) => (isDigest(l) ? 'another layout' : `layout to ${layoutWords(l)}`),
+  rung: (r) => `to rung ${r.number}`,
+  name: (n) => `name to “${isolated(n)}”`,
+  set: (s) => (s ? `set to “${isolated(s)}”` : 'out of its set'),
+  note: () => 'the note',
+  school: (s) => (s ? `fingers to ${SCHOOL_WORDS[s]}` : 'fingers as the layout wants'),
+  hand: (h) => `a ${h} hand`,
+  labels: (l) => `labels to ${l}`,
+  tempo: (t) => `tempo to ${t}`,
+  over: (o) => (known(o) ? `${scaleName(o)} laid over` : o ? 'a scale laid over' : 'no scale laid over'),
+  chord: (c) => (c ? `chord to ${c}` : 'no chord'),
+  passing: () => 'passing notes',
+  focus: () => 'degrees that stand out',
+  ownScales: listed('own scale'),
+  pins: listed('settled finger'),
+  routes: listed('kept route'),
+  licks: listed('lick'),
+  connection: () => 'what Connect is asked',
+  route: (r) => (r ? 'a kept route shown' : 'back to what Connect is asked'),
+  lick: () => 'another lick open',
+  tags: () => 'tags',
+  practisedAt: () => 'practised',
+  built: () => 'strings shown',
+};
+
+/** Fields that change along with others and say nothing of their own then. */
+const QUIET: readonly (keyof StudyBody)[] = ['connection', 'rung', 'lick', 'route', 'built', 'instrumentId'];
+const MOST_SAID = 3;
+
+/** What two states of a study have not in common, in words: "key to B♭, 1 lick more". Fields that one of them lacks are not compared. */
+export function changeWords(before: Facts, after: Facts): string {
+  const fields = (Object.keys(SAY) as (keyof StudyBody)[]).filter(
+    (k) => k in after && JSON.stringify(after[k]) !== JSON.stringify(before[k]),
+  );
+  const loud = fields.filter((k) => !QUIET.includes(k));
+  const told = loud.length ? loud : fields;
+  if (!told.length) return 'nothing that shows';
+  const say = (k: keyof StudyBody): string => (SAY[k] as Says<unknown>)(after[k], k in before ? before[k] : undefined);
+  const more = told.length - MOST_SAID;
+  return [...told.slice(0, MOST_SAID).map(say), ...(more > 0 ? [`${more} more`] : [])].join(', ');
+}
+
+const KINDS = { undone: 'Undone', redone: 'Done again', 'taken back': 'Taken back' };
+
+/** A step back or forth: "Undone: key to B♭, in Transpose". */
+export function stepWords(
+  kind: keyof typeof KINDS,
+  change: { before: Partial<StudyBody>; after: Partial<StudyBody>; view: string },
+): string {
+  const where = VIEW_NAMES[change.view];
+  return `${KINDS[kind]}: ${changeWords(change.before, change.after)}${where ? `, in ${where}` : ''}`;
+}

@@ -1,0 +1,33 @@
+import { layOut, type Layout } from '../../core';
+import { DEMO } from '../../demo';
+import { readGrip } from './grip-text';
+
+const { instrument } = DEMO.studies[0].body;
+const scale = { tonic: 'C', scale: 'ionian' };
+const own: Layout = { kind: 'per-string', notes: 3 };
+const read = (text: string) => readGrip(text, instrument, scale, own);
+
+describe('shapes under a grip', () => {
+  it('are told layout by layout, the study’s own first, and lead to their rungs', () => {
+    // A D minor barre at fret 5 lies in box 1 of C major, whose minor root is A: common practice, no published source.
+    const answer = read('x57765');
+    if ('problem' in answer) throw new Error(answer.problem);
+    expect(answer.found[0].layout).toEqual(own);
+    const box = answer.found.find((u) => u.layout.kind === 'box');
+    expect(box).toMatchObject({ title: 'box 1', detail: expect.stringMatching(/^five boxes, frets \d+ to \d+$/) as string });
+    for (const u of answer.found) {
+      const shape = layOut(instrument, scale, u.layout).find((s) => s.number === u.rung.number && s.handFret === u.rung.fret);
+      for (const [string, fret] of [[5, 5], [4, 7], [3, 7], [2, 6], [1, 5]]) expect(shape?.notes.some((n) => n.string === string && n.fret === fret)).toBe(true); // prettier-ignore
+    }
+  });
+  it.each([
+    ['', 'Write a fret for each string'],
+    ['x5776', 'one sign for each of the 6 strings'],
+    ['xxxxxx', 'No string sounds'],
+    ['x57764', 'off the scale'],
+    ['1xxxx9', 'too wide'],
+  ])('%j: %s', (text, words) => {
+    const answer = read(text);
+    expect('problem' in answer && answer.problem).toContain(words);
+  });
+});

@@ -1,0 +1,56 @@
+import type { RungRef } from '../../contract';
+import { CoreError, layOut, parseGrip, shapesUnder, type Instrument, type Layout, type Place, type ScaleRef } from '../../core';
+import { layoutWords } from './layout-text';
+
+/** A shape that lies under a grip, in one way of cutting the neck. */
+export interface Under {
+  layout: Layout;
+  rung: RungRef;
+  title: string;
+  detail: string;
+}
+
+/** Ways of cutting the neck that players know positions by. */
+const KNOWN: readonly Layout[] = [
+  { kind: 'box', numbering: 'minor-root' },
+  { kind: 'per-string', notes: 3 },
+  { kind: 'per-string', notes: 2 },
+  { kind: 'window', stretch: 'index' },
+];
+/** At most so many of one layout: those nearest to the hand. */
+const MOST = 3;
+
+/** Shapes of one layout that hold every place; none where the scale has no such layout. */
+function under(i: Instrument, scale: ScaleRef, layout: Layout, grip: Place[]): Under[] {
+  try {
+    const shapes = layOut(i, scale, layout);
+    return shapesUnder(i, scale, layout, grip).slice(0, MOST).map(({ index, label, handFret }) => ({
+      layout,
+      rung: { number: shapes[index].number, fret: handFret },
+      title: label,
+      detail: `${layoutWords(layout)}, frets ${shapes[index].lowFret} to ${shapes[index].highFret}`,
+    })); // prettier-ignore
+  } catch (e) {
+    if (e instanceof CoreError) return [];
+    throw e;
+  }
+}
+
+/** Reads a grip and finds the shapes under it, the study's own layout first; or says what is wrong. */
+export function readGrip(text: string, i: Instrument, scale: ScaleRef, own: Layout): { found: Under[] } | { problem: string } {
+  if (!text.trim())
+    return { problem: 'Write a fret for each string, thickest first, x for one that is not sounded: x57765, or x-10-12-12-11-10.' };
+  let grip: Place[];
+  try {
+    grip = parseGrip(text, i);
+  } catch (e) {
+    if (e instanceof CoreError) return { problem: e.message };
+    throw e;
+  }
+  if (!grip.length) return { problem: 'No string sounds in that grip.' };
+  const layouts = [own, ...KNOWN.filter((l) => layoutWords(l) !== layoutWords(own))];
+  const found = layouts.flatMap((layout) => under(i, scale, layout, grip));
+  return found.length
+    ? { found }
+    : { problem: 'No shape of this scale holds all its notes: one of them may be off the scale, or it is too wide for one position.' };
+}

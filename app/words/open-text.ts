@@ -1,0 +1,8 @@
+import type { Opening } from '../store/opening';
+
+/** Why a study could not be opened. */
+export const OPENING_WORDS: Record<Exclude<Opening, 'open'>, string> = {
+  missing: 'That study is gone; it may have been deleted in another window.',
+  offline: 'The server does not answer. Start it again with npm start; nothing is lost.',
+  damaged: 'That study is damaged and cannot be read. The Notebook can export it as it is, or delete it; its earlier versions may hold.',
+};

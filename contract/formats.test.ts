@@ -1,0 +1,58 @@
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { FORMAT, FORMATS, plainStudy, problemsOf, studySchema, upgradeStudy } from './index';
+
+const file = (name: string): string => readFileSync(join('tests', 'fixtures', 'studies', name), 'utf8');
+const read = (name: string): object => JSON.parse(file(name)) as object;
+const sum = (text: string): string => createHash('sha256').update(text).digest('hex').slice(0, 16);
+
+describe('studies of every format there was', () => {
+  it.each([1, 2, 3, 4])('format %i is brought up to what it became in format 5, and holds', (n) => {
+    const study = upgradeStudy(read(`format-${n}.json`));
+    if (FORMAT === 5) expect(study).toEqual(read(`format-${n}.as-5.json`));
+    expect(problemsOf(studySchema, study)).toEqual([]);
+  });
+  it('the files themselves are never changed: a study once written looks so for ever', () => {
+    expect([1, 2, 3, 4].map((n) => sum(file(`format-${n}.json`)))).toEqual(SUMS);
+  });
+  it('each row adds what it always added: append only', () => {
+    expect(FORMATS.slice(0, 4).map((f) => Object.keys(f.adds))).toEqual([
+      ['over', 'chord', 'passing', 'focus', 'built', 'ownScales'],
+      ['pins', 'connection', 'routes'],
+      ['licks', 'lick', 'tags', 'practisedAt'],
+      ['route'],
+    ]);
+    expect(FORMATS.slice(0, 4).map((f) => Object.values(f.adds))).toEqual([
+      [null, null, [], [], null, []],
+      [[], null, []],
+      [[], null, [], null],
+      [null],
+    ]);
+  });
+  it('a study of today is not touched', () => {
+    const today = { ...upgradeStudy(read('format-4.json')), name: 'Mine' };
+    expect(upgradeStudy(today)).toBe(today);
+  });
+  it('a plain study is the caller’s own', () => {
+    plainStudy().licks.push({} as never);
+    expect(plainStudy().licks).toEqual([]);
+  });
+  it('a kept route keeps its notes and gets the strokes of its picking, and what it was asked of', () => {
+    const old = read('format-4.json') as { routes: { steps: object[] }[]; scale: object };
+    const [route] = (upgradeStudy(old) as { routes: { steps: object[]; strokes: string[]; on: { scale: object } }[] }).routes;
+    expect(route.steps).toEqual(old.routes[0].steps);
+    expect(route.on.scale).toEqual(old.scale);
+    expect(route.strokes).toHaveLength(route.steps.length);
+  });
+  it('a kept route whose fingers do not hold is solved once', () => {
+    const old = read('format-4.json') as { routes: { steps: { handFret?: number; string: number; fret: number }[] }[] };
+    for (const s of old.routes[0].steps) delete s.handFret;
+    const study = upgradeStudy(old) as { routes: { steps: { string: number; fret: number; handFret: number }[] }[] };
+    expect(study.routes[0].steps.map((s) => [s.string, s.fret])).toEqual(old.routes[0].steps.map((s) => [s.string, s.fret]));
+    expect(problemsOf(studySchema, study)).toEqual([]);
+  });
+});
+
+/** Written down when the files were made. */
+const SUMS = ['e73fef6b28f861c6', '4a7d7d0225f956c6', '9813391261e2d376', '036740e00338116d'];

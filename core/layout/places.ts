@@ -1,0 +1,21 @@
+import { fail } from '../errors';
+import { placeKey } from '../neck';
+import type { LayoutOf } from '../types';
+import { onNeck, withFolds } from './climb';
+import { byPitch, type Bench, type Draft } from './shape';
+
+/**
+ * Places as they stand, for a shape that was carried to another tuning and is no shape of a school there: those on the
+ * neck and in the scale, each once, and their copies twelve frets up and down.
+ */
+export function layPlaces({ neck }: Bench, layout: LayoutOf<'places'>): Draft[] {
+  if (!Array.isArray(layout.places) || layout.places.length > MOST_PLACES)
+    fail('BAD_LAYOUT', 'layout.places', `layout.places: give 1 to ${MOST_PLACES} places.`);
+  const here = layout.places.filter((p) => p.string <= neck.instrument.strings.length && onNeck(neck, p.fret));
+  const inScale = here.filter((p) => neck.toneOf[(neck.open[p.string] + p.fret) % 12]);
+  const once = [...new Map(inScale.map((p) => [placeKey(p), { string: p.string, fret: p.fret }])).values()];
+  return once.length ? withFolds(neck, byPitch(neck, once)).map((places) => ({ number: 1, label: 'kept shape', places })) : [];
+}
+
+/** Most places of such a shape: every fret of twelve strings would be no shape any more. */
+export const MOST_PLACES = 160;
