@@ -5,6 +5,7 @@ export default defineConfig({
   testDir: 'tests/e2e',
   workers: 1,
   timeout: 60_000,
+  retries: 1, // named in the log by scripts/test.mjs
   expect: { timeout: 10_000 },
   reporter: [['list']],
   use: {

@@ -28,5 +28,5 @@ export function useOpenStudy(): StudyThere {
   if (open) return 'open';
   if (why === 'damaged') return 'damaged';
   if (isError || why === 'offline') return 'offline';
-  return data && !data.length ? 'none' : 'opening';
+  return data?.length === 0 ? 'none' : 'opening';
 }

@@ -95,6 +95,7 @@ test('every format of a lick is a file that others read', async ({ page, server,
   for (const font of fonts) expect(font).toMatch(/yes no +yes/);
   await part(page, 'export the lick').click();
   await page.getByRole('button', { name: 'Copy the text' }).click();
+  await expect(page.getByText('Copied: paste it into a message.')).toBeVisible();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toContain('Latch');
 });
 

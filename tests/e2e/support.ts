@@ -45,11 +45,14 @@ export const test = base.extend<{ server: Running; complaints: string[] }>({
     if (server.child.exitCode === null && server.child.signalCode === null) await kill(server, 'SIGTERM');
   },
   complaints: [
-    async ({ page }, use) => {
+    async ({ page }, use, info) => {
       const complaints: string[] = [];
       page.on('pageerror', (e) => complaints.push(e.message));
       page.on('console', (m) => m.type() === 'error' && !/Failed to load resource/.test(m.text()) && complaints.push(m.text()));
       await use(complaints);
+      // What was on the screen goes into the log: the machine that failed may not be at hand.
+      if (info.status !== info.expectedStatus && !page.isClosed())
+        console.log(`On the screen at ${page.url()}:\n${(await page.locator('body').innerText()).slice(0, 2000)}`);
       expect(complaints).toEqual([]);
     },
     { auto: true },
