@@ -1,37 +1,40 @@
 import './words';
-import { lazy, number, object, string } from 'yup';
-import { MOST_PLACES, type Layout, type LayoutKind, type LayoutOf } from '../core';
-import { list, place, record, someWholes, whole, wholes } from './parts';
+import { lazy, number, object, string, type Schema } from 'yup';
+import { LAYOUT_KINDS, ruleOf, type Field, type Layout, type LayoutKind } from '../core';
+import { list, oneOf, place, someWholes, whole, wholes } from './parts';
 import { isPlainPlace } from './lick';
 
-const kind = (name: LayoutKind) => string().strict().oneOf([name]).required();
-const optional = (values: string[]) => string().strict().oneOf(values);
+export { LAYOUT_KINDS };
 
-/** One schema a layout; its fields as in the core. */
-const LAYOUT_SCHEMAS = {
-  window: record<LayoutOf<'window'>>({ kind: kind('window'), stretch: optional(['index', 'little', 'nearer']) }),
-  box: record<LayoutOf<'box'>>({ kind: kind('box'), numbering: optional(['minor-root', 'major-root']) }),
-  'per-string': record<LayoutOf<'per-string'>>({ kind: kind('per-string'), notes: whole(1, 6) }),
-  'one-string': record<LayoutOf<'one-string'>>({ kind: kind('one-string'), string: whole(1, 12) }),
-  'string-set': record<LayoutOf<'string-set'>>({
-    kind: kind('string-set'),
-    strings: wholes(1, 12, { min: 1, max: 12 }),
-    counts: wholes(1, 12, { min: 1, max: 12 }),
-    start: place.required(),
+const MOST_STRINGS = 12;
+const MOST_FRETS = 36;
+const optionalWhole = (min: number, max: number) => number().strict().integer().min(min).max(max);
+
+/** What a record may hold for each sort of option. */
+const SCHEMAS: { [S in Field['is']]: (f: Extract<Field, { is: S }>) => unknown } = {
+  whole: (f) => (f.usual === undefined ? whole(f.from, f.to) : optionalWhole(f.from, f.to)),
+  string: () => whole(1, MOST_STRINGS),
+  fret: (f) => (f.blank ? optionalWhole(0, MOST_FRETS) : whole(0, MOST_FRETS)),
+  root: () => place.required(),
+  start: () => place.required(),
+  choice: (f) => string().strict().oneOf(f.of.map((o) => o.value)), // prettier-ignore
+  pair: (f) => someWholes(f.from, f.to, { min: 2, max: 2 }),
+  strings: () => wholes(1, MOST_STRINGS, { min: 1, max: MOST_STRINGS }),
+  counts: (f) => wholes(f.from, f.to, { min: 1, max: MOST_STRINGS }),
+  places: (f) => list(place, f.most, { min: 1, plainly: isPlainPlace }),
+};
+const schemaOf = (f: Field): Schema => (SCHEMAS[f.is] as (f: Field) => Schema)(f);
+
+/** One schema a layout, of exactly the options that its rule names. */
+const BY_KIND = Object.fromEntries(
+  LAYOUT_KINDS.map((kind) => {
+    const options = Object.entries(ruleOf(kind).fields).map(([name, field]) => [name, schemaOf(field)]);
+    return [kind, object({ kind: oneOf([kind]), ...Object.fromEntries(options) }).noUnknown().strict()]; // prettier-ignore
   }),
-  diagonal: record<LayoutOf<'diagonal'>>({ kind: kind('diagonal'), counts: someWholes(1, 12, { min: 2, max: 2 }), root: place.required() }),
-  split: record<LayoutOf<'split'>>({ kind: kind('split'), notes: number().strict().integer().min(1).max(6) }),
-  region: record<LayoutOf<'region'>>({ kind: kind('region'), fromFret: whole(0, 36), toFret: whole(0, 36) }),
-  anchor: record<LayoutOf<'anchor'>>({ kind: kind('anchor'), root: place.required(), notes: whole(1, 6) }),
-  places: record<LayoutOf<'places'>>({ kind: kind('places'), places: list(place, MOST_PLACES, { min: 1, plainly: isPlainPlace }) }),
-} satisfies Record<LayoutKind, unknown>;
-
-export const LAYOUT_KINDS = Object.keys(LAYOUT_SCHEMAS) as LayoutKind[];
+) as unknown as Record<LayoutKind, Schema<Layout>>;
 
 export const layoutSchema = lazy((value: unknown) => {
   const name = (value as Layout | null)?.kind;
-  const known = typeof name === 'string' && Object.hasOwn(LAYOUT_SCHEMAS, name);
-  return known
-    ? (LAYOUT_SCHEMAS[name] as ReturnType<typeof record<Layout>>)
-    : object({ kind: string().strict().required().oneOf(LAYOUT_KINDS) }).required();
+  const known = typeof name === 'string' && Object.hasOwn(BY_KIND, name);
+  return known ? BY_KIND[name] : object({ kind: oneOf(LAYOUT_KINDS) }).required();
 });

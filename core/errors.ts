@@ -45,6 +45,11 @@ export function checkWhole(code: CoreErrorCode, field: string, value: unknown, m
   return fail(code, field, `${where}: ${shown(value)} is not a whole number from ${min} to ${max}.`);
 }
 
+/** Throws unless `value` is one of some words. */
+export function checkOneOf(code: CoreErrorCode, field: string, value: unknown, words: readonly string[]): void {
+  if (!words.includes(value as string)) fail(code, field, `${field}: "${shown(value)}" is none of ${words.join(', ')}.`);
+}
+
 /** Throws unless `value` is a finite number from `min` to `max`, both included. */
 export function checkNumber(code: CoreErrorCode, field: string, value: unknown, min: number, max: number, where = field): number {
   if (typeof value === 'number' && Number.isFinite(value) && value >= min && value <= max) return value;

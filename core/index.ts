@@ -1,5 +1,7 @@
 export * from './types';
 export * from './errors';
+export * from './place';
+export * from './words';
 export * from './pitch';
 export * from './scale';
 export * from './instrument';
@@ -14,6 +16,20 @@ export {
   pinsIn,
   shapeRef,
   MOST_PLACES,
+  foldedCopies,
+  groupBy,
+  hangsOn,
+  hungOn,
+  jogWords,
+  LAYOUT_KINDS,
+  ruleOf,
+  stretchWords,
+  withStrings,
+  type AnyRule,
+  type Field,
+  type Offer,
+  type Shown,
+  type Start,
   type PinHere,
   type LayOutOptions,
 } from './layout';

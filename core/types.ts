@@ -118,6 +118,10 @@ export interface Shape {
   stretches: Stretch[];
   /** Fret under the first finger at rest, as the fingering holds it most of the time. */
   handFret: number;
+  /** Where the hand stands, in playing order: the fret under its index at rest, and how many notes it plays from there. */
+  hands: { fret: number; notes: number }[];
+  /** True where the label is that of a known shape which this one turned out to be. */
+  known?: true;
   /** Notes of the whole shape that lie beyond the nut or the last fret; left out where it is whole. */
   missing?: number;
 }
@@ -129,12 +133,13 @@ export type Layout =
   | { kind: 'window'; stretch?: Reach }
   | { kind: 'box'; numbering?: Numbering }
   | { kind: 'per-string'; notes: number }
-  | { kind: 'one-string'; string: number }
+  | { kind: 'one-string'; string: number; range?: 'all' | 'octave' | 'frets'; from?: number; to?: number }
   | { kind: 'string-set'; strings: number[]; counts: number[]; start: Place }
   | { kind: 'diagonal'; counts?: [number, number]; root: Place }
   | { kind: 'split'; notes?: number }
   | { kind: 'region'; fromFret: number; toFret: number }
   | { kind: 'anchor'; root: Place; notes: number }
+  | { kind: 'octaves'; root: Place }
   /** Places as they stand: a shape kept through a change of tuning. */
   | { kind: 'places'; places: Place[] };
 

@@ -1,5 +1,5 @@
 import { memo, type ReactNode } from 'react';
-import type { Instrument } from '../../core';
+import { placeKey, type Instrument } from '../../core';
 import { Board } from './Board';
 import { fretX, stringY, wireX, type NeckGeometry } from './geometry';
 import { Mark } from './Mark';
@@ -32,14 +32,7 @@ export const Neck = memo(function Neck({ g, instrument, marks, title, band, unde
       {band && <Band g={g} {...band} />}
       {under}
       {marks.map((m) => (
-        <Mark
-          key={`${m.string}/${m.fret}`}
-          x={fretX(g, m.fret)}
-          y={stringY(g, m.string)}
-          look={m.look}
-          text={m.text}
-          mirrored={g.mirrored}
-        />
+        <Mark key={placeKey(m)} x={fretX(g, m.fret)} y={stringY(g, m.string)} look={m.look} text={m.text} mirrored={g.mirrored} />
       ))}
       {children}
     </svg>

@@ -1,5 +1,5 @@
 import type { Labels } from '../../contract';
-import type { DegreeName, NeckNote, Shape } from '../../core';
+import { placeIndex, type DegreeName, type NeckNote, type Shape } from '../../core';
 
 /**
  * How a mark looks: by role, and by shape and fill as well as colour. `gone` is crossed out, `new` is a diamond:
@@ -45,19 +45,18 @@ const textOf = (n: Labelled, labels: Labels): string => {
   return labels === 'fingers' ? String(n.finger ?? '') : '';
 };
 
-const key = (p: { string: number; fret: number }): number => p.string * 100 + p.fret;
 const focused = (n: NeckNote, o: MarkOptions): boolean => !o.focus?.length || o.focus.includes(n.degree);
 const shown = (n: NeckNote, o: MarkOptions): boolean => !o.strings || o.strings.includes(n.string);
 
 /** The shape in full, what a second scale changes in its place, and small studs for the rest of the scale. */
 export function marksOf(notes: NeckNote[], shape: Shape | null, o: MarkOptions): NeckMark[] {
-  const inside = new Map<number, Labelled>((shape?.notes ?? []).filter((n) => shown(n, o)).map((n) => [key(n), n]));
-  const over = o.over ? new Set(o.over.map(key)) : null;
+  const inside = new Map<number, Labelled>((shape?.notes ?? []).filter((n) => shown(n, o)).map((n) => [placeIndex(n), n]));
+  const over = o.over ? new Set(o.over.map(placeIndex)) : null;
   const own = notes.map((n): NeckMark => {
-    const mine = inside.get(key(n));
+    const mine = inside.get(placeIndex(n));
     const place = { string: n.string, fret: n.fret };
     if (mine && focused(n, o))
-      return { ...place, look: over && !over.has(key(n)) ? 'gone' : lookOf(mine, o), text: textOf(mine, o.labels) };
+      return { ...place, look: over && !over.has(placeIndex(n)) ? 'gone' : lookOf(mine, o), text: textOf(mine, o.labels) };
     if (mine) return { ...place, look: 'faint', text: '' };
     return { ...place, look: n.role === 'root' && focused(n, o) ? 'root-stud' : 'stud', text: '' };
   });
@@ -69,16 +68,16 @@ export function marksOf(notes: NeckNote[], shape: Shape | null, o: MarkOptions):
  * first scale was crossed out beside it if there is such a place, so that the eye sees one move to the other.
  */
 function newcomers(notes: NeckNote[], shape: Shape, o: MarkOptions): NeckMark[] {
-  const known = new Set(notes.map(key));
-  const there = new Set((o.over ?? []).map(key));
-  const gone = new Set(shape.notes.map(key).filter((k) => !there.has(k)));
+  const known = new Set(notes.map(placeIndex));
+  const there = new Set((o.over ?? []).map(placeIndex));
+  const gone = new Set(shape.notes.map(placeIndex).filter((k) => !there.has(k)));
   const cells = new Map(shape.cells.map((c) => [c.string, c.frets]));
   const near = (n: NeckNote): boolean => {
     const frets = cells.get(n.string);
     return !!frets && n.fret >= frets[0] - 1 && n.fret <= frets[frets.length - 1] + 1 && shown(n, o);
   };
-  const beside = (n: NeckNote): number => (gone.has(key(n) - 1) || gone.has(key(n) + 1) ? 0 : 1);
-  const fresh = (o.over ?? []).filter((n) => !known.has(key(n)) && near(n)).sort((a, b) => beside(a) - beside(b));
+  const beside = (n: NeckNote): number => (gone.has(placeIndex(n) - 1) || gone.has(placeIndex(n) + 1) ? 0 : 1);
+  const fresh = (o.over ?? []).filter((n) => !known.has(placeIndex(n)) && near(n)).sort((a, b) => beside(a) - beside(b));
   return fresh
     .filter((n, k) => fresh.findIndex((other) => other.midi === n.midi) === k)
     .map((n) => ({ string: n.string, fret: n.fret, look: 'new', text: o.labels === 'fingers' ? '' : textOf(n, o.labels) }));

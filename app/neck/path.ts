@@ -1,13 +1,11 @@
-import { handPlaces, type FingeredStep, type Instrument, type NeckNote, type Place, type Seam, type Shape } from '../../core';
+import { handPlaces, placeIndex, type FingeredStep, type Instrument, type NeckNote, type Place, type Seam, type Shape } from '../../core';
 import { fretX, lanesOf, stringY, wireX, type NeckGeometry } from './geometry';
 import type { MarkLook, NeckMark } from './marks';
-
-const key = (p: Place): number => p.string * 64 + p.fret;
 
 /** Fingers of a place that a line takes more than once, in the order they come, each once: "1/3". */
 function fingersByPlace(steps: readonly FingeredStep[]): Map<number, string> {
   const fingers = new Map<number, Set<number>>();
-  for (const s of steps) fingers.set(key(s), (fingers.get(key(s)) ?? new Set()).add(s.finger));
+  for (const s of steps) fingers.set(placeIndex(s), (fingers.get(placeIndex(s)) ?? new Set()).add(s.finger));
   return new Map([...fingers].map(([k, set]) => [k, [...set].join('/')]));
 }
 
@@ -19,8 +17,8 @@ const lookOf = (n: NeckNote | undefined): MarkLook => {
 
 /** Some places in full, each with its text; the rest of the scale as studs. A place off the scale is dashed. */
 function placesMarked(notes: readonly NeckNote[], texts: Map<number, string>): NeckMark[] {
-  const known = new Map(notes.map((n) => [key(n), n]));
-  const rest = notes.filter((n) => !texts.has(key(n)));
+  const known = new Map(notes.map((n) => [placeIndex(n), n]));
+  const rest = notes.filter((n) => !texts.has(placeIndex(n)));
   const studs = rest.map((n): NeckMark => ({ string: n.string, fret: n.fret, look: n.role === 'root' ? 'root-stud' : 'stud', text: '' }));
   const line = [...texts].map(([k, text]): NeckMark => ({ string: k >> 6, fret: k % 64, look: lookOf(known.get(k)), text }));
   return [...studs, ...line];
@@ -32,10 +30,10 @@ export const pathMarks = (notes: readonly NeckNote[], steps: readonly FingeredSt
 
 /** Places by their degrees; those in `gone` are crossed out. */
 export function degreeMarks(notes: readonly NeckNote[], places: readonly Place[], gone: readonly Place[] = []): NeckMark[] {
-  const degrees = new Map(notes.map((n) => [key(n), n.degree]));
-  const lost = new Set(gone.map(key));
-  const marks = placesMarked(notes, new Map(places.map((p) => [key(p), degrees.get(key(p)) ?? '']))); // prettier-ignore
-  return marks.map((m) => (lost.has(key(m)) ? { ...m, look: 'gone' as const } : m));
+  const degrees = new Map(notes.map((n) => [placeIndex(n), n.degree]));
+  const lost = new Set(gone.map(placeIndex));
+  const marks = placesMarked(notes, new Map(places.map((p) => [placeIndex(p), degrees.get(placeIndex(p)) ?? '']))); // prettier-ignore
+  return marks.map((m) => (lost.has(placeIndex(m)) ? { ...m, look: 'gone' as const } : m));
 }
 
 /** A line from note to note, as an SVG path. */
@@ -88,10 +86,10 @@ export function spansOf(g: NeckGeometry, i: Instrument, byFret: Map<number, numb
 
 /** Two neighbouring rungs at once: what they share with both fingers, "3/1", lower hand first; the rest outlined with its own. */
 export function seamMarks(notes: readonly NeckNote[], below: Shape, above: Shape, seam: Seam): NeckMark[] {
-  const both = new Map(seam.shared.map((s) => [key(s.place), `${s.fingerBelow}/${s.fingerAbove}`]));
-  const one = new Map([...below.notes, ...above.notes].map((n) => [key(n), String(n.finger ?? '')]));
+  const both = new Map(seam.shared.map((s) => [placeIndex(s.place), `${s.fingerBelow}/${s.fingerAbove}`]));
+  const one = new Map([...below.notes, ...above.notes].map((n) => [placeIndex(n), String(n.finger ?? '')]));
   return notes.map((n): NeckMark => {
-    const [shared, own] = [both.get(key(n)), one.get(key(n))];
+    const [shared, own] = [both.get(placeIndex(n)), one.get(placeIndex(n))];
     const { string, fret } = n;
     const root = n.role === 'root';
     if (shared !== undefined) return { string, fret, look: root ? 'root' : 'solid', text: shared };

@@ -7,6 +7,7 @@ import {
   nutFret,
   pinsIn,
   plainPlace,
+  ruleOf,
   samePlace,
   shapeAtRoot,
   shapeRef,
@@ -54,7 +55,7 @@ function movedPins({ pins, instrument }: StudyBody, by: number): StudyBody['pins
     const shape = pin.shape && {
       ...pin.shape,
       lowFret: Math.max(0, Math.min(36, pin.shape.lowFret + moved)),
-      number: pin.shape.kind === 'window' ? pin.shape.number + moved : pin.shape.number,
+      number: ruleOf(pin.shape.kind).still ? pin.shape.number + moved : pin.shape.number,
     };
     return { ...pin, fret, ...(shape ? { shape } : {}) };
   });
@@ -63,7 +64,7 @@ function movedPins({ pins, instrument }: StudyBody, by: number): StudyBody['pins
 /** Windows are numbered by their fret, so their number moves too. */
 function movedRung({ instrument, layout, rung }: StudyBody, by: number): RungRef {
   const fret = foldFret(rung.fret + by, nutFret(instrument), instrument.frets - 2);
-  return { number: layout.kind === 'window' ? fret : rung.number, fret };
+  return { number: ruleOf(layout.kind).still ? fret : rung.number, fret };
 }
 
 /** What was settled note by note of a line belongs to the scale and the neck it was settled on. */
@@ -77,7 +78,7 @@ export function withScale(body: StudyBody, scale: ScaleRef): Edit {
 /** A scale or mode asked for by name: n notes a string open the shape that starts on its tonic, the one nearest to the hand. */
 export function typedScale(body: StudyBody, scale: ScaleRef): Edit {
   const edit = withScale(body, scale);
-  return body.layout.kind === 'per-string' ? { ...edit, rung: { number: 1, fret: body.rung.fret } } : edit;
+  return ruleOf(body.layout.kind).opensBy === 'start' ? { ...edit, rung: { number: 1, fret: body.rung.fret } } : edit;
 }
 
 export const withInstrument = (body: StudyBody, instrument: Instrument, instrumentId: string | null = null): Edit => ({
@@ -106,7 +107,7 @@ interface Wanted {
 export function toRoot(layout: Layout, shapes: Shape[], current: number, { string, fret, finger }: Wanted): Edit | null {
   const here = shapes[current]?.handFret ?? 0;
   if (fret !== undefined) {
-    const found = shapes[shapeAtRoot(layout.kind, shapes, { string, fret }, finger, layout.kind === 'window' ? undefined : here)] as
+    const found = shapes[shapeAtRoot(layout.kind, shapes, { string, fret }, finger, ruleOf(layout.kind).still ? undefined : here)] as
       Shape | undefined;
     return found ? { rung: rungOf(found) } : null;
   }
@@ -137,7 +138,7 @@ function nearestRung(body: StudyBody, layout: Layout, fret: number): RungRef {
 
 /** A grown shape begins with its root's string and gets one more at a time; after the last it stands whole again. */
 export function buildNext({ layout, instrument, built }: StudyBody): Edit | null {
-  if (layout.kind !== 'anchor') return null;
+  if (!ruleOf(layout.kind).grows) return null;
   const next = (built ?? 0) + 1;
   return { built: next >= instrument.strings.length ? null : next };
 }

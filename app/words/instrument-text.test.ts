@@ -1,9 +1,8 @@
 import { DEMO } from '../../demo';
-import { layOut, pitchName, type Layout } from '../../core';
+import { layOut, pitchName, ruleOf, type Layout } from '../../core';
 import { bendHints, bentWords, changeWords, overWords } from './bend-text';
 import { differenceWords, fanned, tensionWords, tightened, tuningsFor, withStringCount } from './instrument-text';
 import { twinRoot } from './scale-text';
-import { whyWords } from './why-text';
 
 const { instrument, scale } = DEMO.studies[0].body;
 const retune = (string: number, open: string) => ({
@@ -76,7 +75,7 @@ describe('why a shape looks so', () => {
   const root = { string: 6, fret: 2 };
   const why = (layout: Layout, pick = 0): string => {
     const shapes = layOut(instrument, scale, layout);
-    return whyWords(layout, { instrument, scale, shapes, shape: shapes[pick] });
+    return ruleOf(layout.kind).why(layout, { instrument, scale, shapes, shape: shapes[pick] });
   };
   it.each<[Layout, number, string]>([
     [{ kind: 'window' }, 4, 'this window is at rest'],
@@ -94,7 +93,7 @@ describe('why a shape looks so', () => {
   });
   it('tells of pairs only where they are', () => {
     const shapes = layOut(instrument, { tonic: 'Bb', scale: 'ionian' }, { kind: 'per-string', notes: 3 });
-    const all = shapes.map((shape) => whyWords({ kind: 'per-string', notes: 3 }, { instrument, scale, shapes, shape }));
+    const all = shapes.map((shape) => ruleOf('per-string').why({ kind: 'per-string', notes: 3 }, { instrument, scale, shapes, shape }));
     expect(all.filter((w) => w.includes('in pairs: W-W, H-W, W-H'))).toHaveLength(1);
   });
 });

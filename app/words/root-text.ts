@@ -1,6 +1,5 @@
-import { nameAgainst, openMidis, samePlace, type Instrument, type Place, type ScaleRef, type Shape } from '../../core';
+import { countWord, nameAgainst, openMidis, samePlace, type Instrument, type Place, type ScaleRef, type Shape } from '../../core';
 import { NTH_FINGER } from './shape-text';
-import { countWord } from './tuning-text';
 
 /** A root as a player asks for it: a place, and the finger that is to take it. */
 export interface RootWish extends Place {

@@ -1,9 +1,10 @@
 import type { Connection, Way } from '../../contract';
 import {
+  countWord,
+  fretDistanceMm,
   handPlaces,
   midiOf,
   pitchName,
-  fretDistanceMm,
   samePlace,
   type CostWord,
   type FingeredStep,
@@ -17,7 +18,6 @@ import {
   type Stroke,
 } from '../../core';
 import { FAR_REACH_MM, WIDE_CELL_MM } from './shape-text';
-import { countWord } from './tuning-text';
 
 /** Each way as a chip says it, as the sentence says it, and what it does. */
 export const WAY_WORDS: Record<Way, { chip: string; by: string; does: string }> = {

@@ -1,57 +1,30 @@
-import { fretDistanceMm, type Instrument, type Jog, type LayoutKind, type Place, type Seam, type Shape, type Stretch } from '../../core';
-import { countWord } from './tuning-text';
+import {
+  countWord,
+  foldedCopies,
+  fretDistanceMm,
+  groupBy,
+  jogWords,
+  placeKey,
+  ruleOf,
+  samePlace,
+  stretchWords,
+  type Instrument,
+  type LayoutKind,
+  type Place,
+  type Seam,
+  type Shape,
+} from '../../core';
 
 export interface Fact {
   name: string;
   words: string;
 }
 
-const FINGER = ['open string', 'first finger', 'middle finger', 'ring finger', 'little finger'];
-const INTERVALS = [
-  'a unison',
-  'a half step',
-  'a whole step',
-  'a minor third',
-  'a major third',
-  'a fourth',
-  'a tritone',
-  'a fifth',
-  'a minor sixth',
-  'a major sixth',
-  'a minor seventh',
-  'a major seventh',
-  'an octave',
-];
-export const intervalWords = (semitones: number): string => INTERVALS[semitones] ?? `${semitones} half steps`;
-
 /** "6/2 ①": string, fret and the finger that has it. */
 const CIRCLED = ['⓪', '①', '②', '③', '④'];
-export const placeWords = (p: Place, finger?: number): string =>
-  `${p.string}/${p.fret}${finger === undefined ? '' : ` ${CIRCLED[finger]}`}`;
+export const placeWords = (p: Place, finger?: number): string => `${placeKey(p)}${finger === undefined ? '' : ` ${CIRCLED[finger]}`}`;
 
-const fingerAt = (shape: Shape, p: Place): number | undefined =>
-  shape.notes.find((n) => n.string === p.string && n.fret === p.fret)?.finger;
-
-/** "one fret up from string 2: strings 3 and 2 are a major third apart". */
-export function jogWords(j: Jog): string {
-  const frets = Math.abs(j.frets);
-  return `${countWord(frets)} fret${frets === 1 ? '' : 's'} ${j.frets > 0 ? 'up' : 'down'} from string ${j.above} on: strings ${j.below} and ${j.above} are ${intervalWords(j.semitones)} apart`;
-}
-
-const groupBy = <T>(items: T[], key: (t: T) => string): T[][] => [
-  ...items.reduce((m, t) => m.set(key(t), [...(m.get(key(t)) ?? []), t]), new Map<string, T[]>()).values(),
-];
-
-const fingerTo = (items: { string: number; fret: number; finger: number }[]): string =>
-  groupBy(items, (s) => `${s.finger}/${s.fret}`)
-    .map(
-      (group) =>
-        `${FINGER[group[0].finger]} to fret ${group[0].fret} on string${group.length > 1 ? 's' : ''} ${group.map((s) => s.string).join(', ')}`,
-    )
-    .join('; ');
-
-/** "first finger to fret 1 on strings 4, 3". */
-export const stretchWords = (stretches: Stretch[]): string => (stretches.length ? fingerTo(stretches) : 'none');
+const fingerAt = (shape: Shape, p: Place): number | undefined => shape.notes.find((n) => samePlace(n, p))?.finger;
 
 /** Where the hand itself moves inside a shape: the lowest finger of each string that is held from another place. */
 export function handWords(shape: Shape): string {
@@ -75,7 +48,7 @@ export const NTH_FINGER = ['', '1st', '2nd', '3rd', '4th'];
 export function shapeTitle(shape: Shape, kind: LayoutKind): string {
   const root = shape.roots[0] as Place | undefined;
   const finger = root ? fingerAt(shape, root) : undefined;
-  if (kind !== 'window' || !root) return shape.label;
+  if (!ruleOf(kind).still || !root) return shape.label;
   return `${shape.label}, root on string ${root.string}${finger ? ` under the ${NTH_FINGER[finger]} finger` : ', open'}`;
 }
 
@@ -112,12 +85,6 @@ export const seamLine = (other: Shape, seam: Seam): string => {
   const shared = n === 0 ? 'no shared places' : `${n} shared place${n === 1 ? '' : 's'}`;
   return `${other.label}, frets ${other.lowFret} to ${other.highFret}; ${shared}, ${shiftWords(seam)}`;
 };
-
-/** The same shape again some twelves of frets away: every cell moved alike. */
-export function foldedCopies(shapes: Shape[], shape: Shape): Shape[] {
-  const form = (s: Shape): string => s.cells.map((c) => `${c.string}:${c.frets.map((f) => f - s.lowFret).join()}`).join(' ');
-  return shapes.filter((s) => s !== shape && (s.lowFret - shape.lowFret) % 12 === 0 && form(s) === form(shape));
-}
 
 /** The rungs next to a shape: what they share with it and how far the hand goes. */
 export function neighbourFacts(shapes: Shape[], seams: Seam[], k: number): Fact[] {

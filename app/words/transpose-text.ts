@@ -1,8 +1,18 @@
-import { compareScales, glyphs, noteOnDegree, openMidis, pitchName, type Instrument, type Place, type ScaleRef } from '../../core';
+import {
+  compareScales,
+  countWord,
+  glyphs,
+  noteOnDegree,
+  openMidis,
+  pitchName,
+  type Instrument,
+  type Place,
+  type ScaleRef,
+} from '../../core';
 import type { Left, StudyMove } from '../store/transpose';
 import type { Preview } from '../store/transpose-preview';
 import { listWords, scaleName } from './scale-text';
-import { countWord, instrumentWords } from './tuning-text';
+import { instrumentWords } from './tuning-text';
 
 export const MOVE_NAMES: Record<StudyMove['kind'], { name: string; does: string }> = {
   key: { name: 'Another key', does: 'Every note the same number of frets along its string.' },

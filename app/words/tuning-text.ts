@@ -1,7 +1,4 @@
-import { CoreError, midiOf, parseTuning, registerOf, spellTuning, TUNINGS, type Instrument } from '../../core';
-
-const COUNT = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
-export const countWord = (n: number): string => COUNT[n] ?? String(n);
+import { CoreError, TUNINGS, countWord, midiOf, parseTuning, registerOf, spellTuning, type Instrument } from '../../core';
 
 /** "six strings, E A D G B E", with the capo if there is one. */
 export function instrumentWords(i: Instrument): string {

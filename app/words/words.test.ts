@@ -1,19 +1,8 @@
 import { DEMO } from '../../demo';
-import { glyphs, ascii, layOut, type Layout } from '../../core';
+import { ascii, glyphs, intervalWords, jogWords, layOut, stretchWords, type Layout } from '../../core';
 import { layoutWords, matchLayouts } from './layout-text';
 import { askedScale, matchScales, movedKey, scaleFacts, scaleName, skeletonWords, splitScaleText, tonicsFor } from './scale-text';
-import {
-  cutWords,
-  handWords,
-  intervalWords,
-  jogWords,
-  neckTitle,
-  needsCare,
-  neighbourFacts,
-  shapeFacts,
-  shapeTitle,
-  stretchWords,
-} from './shape-text';
+import { cutWords, handWords, neckTitle, needsCare, neighbourFacts, shapeFacts, shapeTitle } from './shape-text';
 import { instrumentWords, matchTunings, readTuning, retuned } from './tuning-text';
 
 const { body } = DEMO.studies[0];
@@ -104,7 +93,7 @@ describe('tunings as typed', () => {
 });
 
 describe('layouts in words', () => {
-  const start = { instrument: body.instrument, root: { string: 6, fret: 2 } };
+  const start = { instrument: body.instrument, scale: body.scale, root: { string: 6, fret: 2 } };
   it.each<[Layout, string]>([
     [{ kind: 'box' }, 'five boxes'],
     [{ kind: 'per-string', notes: 1 }, 'one note a string'],

@@ -1,3 +1,4 @@
+import { placeIndex } from '../place';
 import type { Place } from '../types';
 import { FREE, holdsOf, type HandModel, type Hold } from './model';
 
@@ -52,7 +53,7 @@ export function layerMaker(m: HandModel, line: Line): (k: number, before: Layer 
 
 /** One stopped place, any finger: the same in every line. */
 function placeLayer(m: HandModel, options: readonly Option[]): Layer {
-  const key = options[0].string * 64 + options[0].fret;
+  const key = placeIndex(options[0]);
   const kept = m.layers.get(key) as Layer | undefined;
   if (kept) return kept;
   const layer = buildLayer(m, options, 0, undefined);
@@ -89,7 +90,7 @@ export function labelsOf(layer: Layer, same: Same): number[][] {
 function grouped(layer: Layer, same: Same): number[][] {
   const labels = new Map<number, number[]>();
   layer.states.forEach((s, n) => {
-    const key = (s.string * 64 + s.fret) * 64 + (same === 'hand' ? s.hand : 0);
+    const key = placeIndex(s) * 64 + (same === 'hand' ? s.hand : 0);
     const known = labels.get(key);
     if (known) known.push(n);
     else labels.set(key, [n]);

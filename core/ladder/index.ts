@@ -1,3 +1,4 @@
+import { placeKey } from '../place';
 import { layOut, type LayOutOptions } from '../layout';
 import { widestMm } from '../neck';
 import type { Instrument, Layout, Place, ScaleRef, Seam, Shape } from '../types';
@@ -8,9 +9,9 @@ const placesIn = (s: Shape): (Place & { finger: number })[] =>
 
 /** The places two shapes share, with the finger each has for it, and how far the hand moves between them. */
 export function seamBetween(i: Instrument, below: Shape, above: Shape): Seam {
-  const fingers = new Map(placesIn(below).map((p) => [`${p.string}/${p.fret}`, p.finger]));
+  const fingers = new Map(placesIn(below).map((p) => [placeKey(p), p.finger]));
   const shared = placesIn(above).flatMap(({ finger, ...place }) => {
-    const fingerBelow = fingers.get(`${place.string}/${place.fret}`);
+    const fingerBelow = fingers.get(placeKey(place));
     return fingerBelow === undefined ? [] : [{ place, fingerBelow, fingerAbove: finger }];
   });
   const strings = i.strings.map((_, k) => k + 1);

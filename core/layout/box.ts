@@ -1,9 +1,12 @@
-import { fail, shown } from '../errors';
+import { checkOneOf, fail } from '../errors';
 import { type ScaledNeck } from '../neck';
 import { isMinorSkeleton, mod12, semitonesOf, skeletonOf } from '../scale';
 import type { LayoutOf, Numbering, Place } from '../types';
-import { byPitch, type Bench, type Draft } from './shape';
+import { capital } from '../words';
 import { climb, onNeck, stepFrom } from './climb';
+import type { LayoutRule } from './rule';
+import { byPitch, type Bench, type Draft } from './shape';
+import { jogsWords } from './words';
 
 /** Neighbouring strings are taken to be a fourth apart beyond the outermost ones. */
 const FOURTH = 5;
@@ -13,11 +16,10 @@ const FOURTH = 5;
  * One draft for every place where the box lies on the neck; at an end it is the same box less the notes that are missing,
  * never with notes moved to other strings (docs/decisions.md).
  */
-export function layBoxes(bench: Bench, layout: LayoutOf<'box'>): Draft[] {
+function layBoxes(bench: Bench, layout: LayoutOf<'box'>): Draft[] {
   const { neck } = bench;
   const numbering = layout.numbering ?? 'minor-root';
-  if (numbering !== 'minor-root' && numbering !== 'major-root')
-    fail('BAD_LAYOUT', 'layout.numbering', `layout.numbering: "${shown(numbering)}" is neither minor-root nor major-root.`);
+  checkOneOf('BAD_LAYOUT', 'layout.numbering', numbering, ['minor-root', 'major-root']);
   const skeleton = skeletonClasses(neck);
   const word = numbering === 'minor-root' ? 'box' : 'pattern';
   return startsAround(neck, skeleton).flatMap(({ midi, index }) => {
@@ -109,3 +111,28 @@ function placeBetween(lower: Pair, upper: Pair, midi: number): Place[] {
   const there = midi - lower.low < upper.high - midi ? lower : upper;
   return there.string === null ? [] : [{ string: there.string, fret: midi - there.open }];
 }
+
+const NUMBERINGS: Record<Numbering, { says: string; detail: string }> = {
+  'minor-root': { says: 'five boxes', detail: 'box 1 has the minor root lowest' },
+  'major-root': { says: 'five patterns', detail: 'pattern 1 has the major root lowest' },
+};
+const BOTH = Object.keys(NUMBERINGS) as Numbering[];
+
+export const boxes: LayoutRule<'box'> = {
+  fields: {
+    numbering: {
+      is: 'choice',
+      label: 'Numbered',
+      usual: 'minor-root',
+      of: BOTH.map((value) => ({ value, label: NUMBERINGS[value].says })),
+    },
+  },
+  lay: layBoxes,
+  school: () => 'finger-per-fret',
+  says: (l) => NUMBERINGS[l.numbering ?? 'minor-root'].says,
+  why: (_, { shape }) =>
+    `Two skeleton notes on every string; the other notes go where the hand stays narrower. ${capital(jogsWords(shape))}.`,
+  offers: () => BOTH.map((numbering) => ({ layout: { kind: 'box', numbering }, detail: NUMBERINGS[numbering].detail })),
+  known: [{ kind: 'box', numbering: 'minor-root' }],
+  twins: true,
+};

@@ -2,8 +2,12 @@ import { checkWhole, fail } from '../errors';
 import type { ScaledNeck } from '../neck';
 import { mod12, semitonesOf, skeletonOf } from '../scale';
 import type { LayoutOf, Place } from '../types';
+import { capital } from '../words';
 import { pitchesFrom, stepFrom, withFolds } from './climb';
+import { reroot } from './reanchor';
+import type { LayoutRule } from './rule';
 import { byPitch, type Bench, type Draft } from './shape';
+import { atPlace, jogsWords, octavesWords } from './words';
 import { checkScalePlace } from './string-set';
 
 /**
@@ -13,7 +17,7 @@ import { checkScalePlace } from './string-set';
  * the root stays the last of its set, or the first. Counts that are given count all but passing notes.
  * Example: A Dorian from string 6, fret 5: 2 3 5 / 2 3 5 7 / 4 5 7 / 4 5 7 9 / … (common practice, no published source).
  */
-export function layDiagonal(bench: Bench, layout: LayoutOf<'diagonal'>): Draft[] {
+function layDiagonal(bench: Bench, layout: LayoutOf<'diagonal'>): Draft[] {
   const { neck } = bench;
   const root = checkRoot(neck, layout.root, 'layout.root');
   const given = checkedCounts(layout.counts);
@@ -94,3 +98,17 @@ const classesOf = (neck: ScaledNeck, sounds: number[]): number[] => {
 };
 
 const sum = (numbers: number[]): number => numbers.reduce((a, b) => a + b, 0);
+
+export const diagonals: LayoutRule<'diagonal'> = {
+  fields: {
+    root: { is: 'root', label: 'Root place' },
+    counts: { is: 'pair', label: 'Counts in turn', from: 1, to: 6, offered: [[2, 3], [3, 4], [2, 4], [3, 3], [2, 2], [4, 3]] }, // prettier-ignore
+  },
+  lay: layDiagonal,
+  school: () => 'first-and-third',
+  reanchor: reroot,
+  says: (l) => `a diagonal${l.counts ? ` of ${l.counts.join(' and ')}` : ''} from ${atPlace(l.root)}`,
+  why: (_, { shape, shapes }) =>
+    `Two counts take turns, so every pair of strings moves the hand up the neck. ${capital(jogsWords(shape))}. ${octavesWords(shapes, shape)}`,
+  offers: ({ root }) => [{ layout: { kind: 'diagonal', root }, detail: 'climbs the neck, two counts in turn' }],
+};

@@ -1,12 +1,149 @@
-import { checkWhole } from '../errors';
-import { fretsWithScale } from '../neck';
-import type { LayoutOf } from '../types';
+import { checkOneOf, checkWhole, fail } from '../errors';
+import { bestPath, handModel, holdsOf, SCHOOLS, type HandCosts, type HandModel, type Path, type State, type Task } from '../fingering';
+import { fretsWithScale, type ScaledNeck } from '../neck';
+import { samePlace } from '../place';
+import type { FingeringSchool, LayoutOf, Place } from '../types';
+import type { LayoutRule } from './rule';
 import type { Bench, Draft } from './shape';
 
-/** The whole scale on one string, from the open string to the last fret (common practice, no published source). */
-export function layOneString(bench: Bench, layout: LayoutOf<'one-string'>): Draft[] {
+const OCTAVE = 12;
+
+/**
+ * The scale along one string: all of it, from fret to fret, or from root to root, a shape for each octave that fits (common
+ * practice, no published source). Fingered from root to root, the same in every octave (docs/decisions.md).
+ */
+function layOneString(bench: Bench, layout: LayoutOf<'one-string'>): Draft[] {
   const { neck } = bench;
   const string = checkWhole('BAD_LAYOUT', 'layout.string', layout.string, 1, neck.upward.length);
-  const places = fretsWithScale(neck, string).map((fret) => ({ string, fret }));
-  return places.length ? [{ number: 1, label: `string ${string}`, places }] : [];
+  return spans(neck, layout).flatMap(([from, to, label]): Draft[] => {
+    const places = fretsWithScale(neck, string, from, to).map((fret) => ({ string, fret }));
+    return places.length ? [{ number: 1, label, places, fingers: repeated(bench, places) }] : [];
+  });
 }
+
+/** From which fret to which, and what that stretch is called. */
+function spans(neck: ScaledNeck, layout: LayoutOf<'one-string'>): [number, number, string][] {
+  const { string } = layout;
+  const range = rangeOf(layout);
+  checkOneOf('BAD_LAYOUT', 'layout.range', range, ['all', 'octave', 'frets']);
+  const to = checkWhole('BAD_LAYOUT', 'layout.to', layout.to ?? neck.last, 0, neck.last);
+  const from = checkWhole('BAD_LAYOUT', 'layout.from', layout.from ?? 0, 0, to);
+  if (range === 'all') return [[neck.nut, neck.last, `string ${string}`]];
+  if (range === 'frets') return [[from, to, `string ${string}, frets ${from} to ${to}`]];
+  const octaves = rootsOn(neck, string).filter((root) => root + OCTAVE <= neck.last);
+  if (!octaves.length) fail('NO_SHAPE_FITS', 'layout.range', `No octave from root to root fits on string ${string}: show all of it.`);
+  return octaves.map((root) => [root, root + OCTAVE, `string ${string}, fret ${root} to ${root + OCTAVE}`]);
+}
+
+/** Frets alone, without a range, mean what they say. */
+const rangeOf = (l: LayoutOf<'one-string'>): 'all' | 'octave' | 'frets' => l.range ?? ((l.from ?? l.to) === undefined ? 'all' : 'frets');
+
+const rootsOn = (neck: ScaledNeck, string: number): number[] =>
+  fretsWithScale(neck, string).filter((fret) => isRoot(neck, { string, fret }));
+const isRoot = (neck: ScaledNeck, p: Place): boolean => neck.toneOf[(neck.open[p.string] + p.fret) % OCTAVE]?.semitones === 0;
+
+/**
+ * One octave's fingers, over and over: an inner root opens the next octave, only a last note closes one, and what lies below
+ * the first root is fingered as its copy an octave above. Open strings have none.
+ */
+function repeated(bench: Bench, places: readonly Place[]): number[] {
+  const { neck } = bench;
+  const octave = octaveFingers(bench, places[0].string);
+  const [opens, closes] = [octave[0], octave[octave.length - 1]];
+  return places.map((p, k) => {
+    if (p.fret === neck.nut) return 0;
+    const degree = neck.toneOf[(neck.open[p.string] + p.fret) % OCTAVE]?.index ?? 0;
+    const finger = degree > 0 ? octave[degree] : k > 0 && k === places.length - 1 ? closes : opens;
+    return holdsOf(bench.model, p.string, p.fret).some((h) => h.finger === finger) ? finger : 0; // 0 where the nut is in the way: the search decides
+  });
+}
+
+/** No higher than this many frets from the nut: fingers that hold there hold above. */
+const MODEL_FRET = 5;
+
+/** The best fingers from the lowest stopped root to the next, as if the neck were long enough for both. */
+function octaveFingers({ neck, by }: Bench, string: number): number[] {
+  let lowest = neck.nut + 1;
+  while (!isRoot(neck, { string, fret: lowest })) lowest++;
+  const root = Math.min(lowest, neck.nut + MODEL_FRET);
+  const long = handModel({ ...neck.instrument, frets: root + 2 * OCTAVE }, by.school, by.hand?.size, ALONG[by.school]);
+  const frets = [...neck.tones.map((t) => root + t.semitones), root + OCTAVE];
+  return (bestPath(withoutRuns(long, by.school === 'first-and-third' ? RING : null, frets.map((fret) => ({ string, fret })))) as Path).states.map((s) => s.finger); // prettier-ignore
+}
+
+/**
+ * Along one string the hand moves in groups, so a shift inside the string is no worse than with one finger per fret. Index and
+ * ring slide on the ring finger, and leave the half step after a slide to the little one (common practice, no published source).
+ */
+const ALONG: Record<FingeringSchool, HandCosts> = {
+  'finger-per-fret': SCHOOLS['finger-per-fret'],
+  stretch: { ...SCHOOLS.stretch, shiftInsideString: SCHOOLS['finger-per-fret'].shiftInsideString },
+  'first-and-third': { ...SCHOOLS['first-and-third'], finger: [0, 0, 60, 0, 15] },
+  'no-little-finger': { ...SCHOOLS['no-little-finger'], slide: SCHOOLS['finger-per-fret'].slide },
+};
+const RING = 3;
+
+/** More than any way round it. */
+const NEVER = 10_000;
+/** A note reached by a slide. */
+const SLID = 1;
+
+/** No finger slides twice in a row, and none but `slider` if there is one: each place stands twice, once for a hand that slides there and once for any other. */
+function withoutRuns(hand: HandModel, slider: number | null, places: readonly Place[]): Task {
+  const slides = (a: State, b: State): boolean => a.finger === b.finger && a.hand !== b.hand && !samePlace(a, b);
+  const wrong = (a: State, b: State): boolean => b.tag === SLID && (a.tag === SLID || (slider !== null && b.finger !== slider));
+  return {
+    hand,
+    options: places.map((p, k) => (k ? [{ ...p, tag: 0 }, { ...p, tag: SLID }] : [{ ...p, tag: 0 }])), // prettier-ignore
+    extra: (a: State, b: State): number => (slides(a, b) !== (b.tag === SLID) ? Infinity : wrong(a, b) ? NEVER : 0),
+  };
+}
+
+const RANGES = [
+  { value: 'all', label: 'all of it' },
+  { value: 'octave', label: 'root to root' },
+  { value: 'frets', label: 'from fret to fret' },
+] as const;
+
+const rangeWords = (l: LayoutOf<'one-string'>): string => {
+  const range = rangeOf(l);
+  if (range === 'octave') return `string ${l.string} from root to root`;
+  return range === 'all' ? `string ${l.string} alone` : `string ${l.string}, frets ${l.from ?? 0} to ${l.to ?? 'the last'}`;
+};
+
+export const oneString: LayoutRule<'one-string'> = {
+  fields: {
+    string: { is: 'string', label: 'String' },
+    range: { is: 'choice', label: 'How much of it', usual: 'all', of: RANGES },
+    from: { is: 'fret', label: 'From fret', notAbove: 'to', blank: 'the nut' },
+    to: { is: 'fret', label: 'To fret', notBelow: 'from', blank: 'the last' },
+  },
+  lay: layOneString,
+  school: () => 'finger-per-fret',
+  reanchor: (i, _, l) => {
+    const string = Math.min(l.string, i.strings.length);
+    const cut = (fret: number | undefined): number | undefined => (fret === undefined ? fret : Math.min(fret, i.frets));
+    const fits = string === l.string && cut(l.from) === l.from && cut(l.to) === l.to;
+    if (fits) return l;
+    const { from, to, ...rest } = l;
+    return { ...rest, string, ...(from === undefined ? {} : { from: Math.min(from, i.frets) }), ...(to === undefined ? {} : { to: Math.min(to, i.frets) }) }; // prettier-ignore
+  },
+  says: rangeWords,
+  why: (l) =>
+    `The formula laid out along string ${l.string}, fingered from root to root. Each frame is one place of the hand; it shifts or slides where the next begins. Twelve frets make the octave.`,
+  offers: ({ instrument, root }) => {
+    const strings = [root.string, ...instrument.strings.map((_, k) => instrument.strings.length - k).filter((s) => s !== root.string)];
+    return [
+      ...strings.map((string, k) => ({
+        layout: { kind: 'one-string' as const, string },
+        detail: k ? '' : 'the formula along one string',
+        title: `one string: string ${string}`,
+      })),
+      ...strings.map((string) => ({
+        layout: { kind: 'one-string' as const, string, range: 'octave' as const },
+        detail: '',
+        title: `one string, root to root: string ${string}`,
+      })),
+    ];
+  },
+};

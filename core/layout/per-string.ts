@@ -1,9 +1,12 @@
 import { checkWhole } from '../errors';
 import type { ScaledNeck } from '../neck';
 import { relatedModes, scaleTitle } from '../scale';
-import type { LayoutOf, Place } from '../types';
+import type { FingeringSchool, LayoutOf, Place } from '../types';
+import { capital, countWord } from '../words';
 import { climb, isWhole, scaleClasses, startsOn } from './climb';
+import type { LayoutRule, Shown } from './rule';
 import type { Bench, Draft } from './shape';
+import { jogsWords, notesAString } from './words';
 
 /** One whole n-per-string shape, string by string, and the scale note it starts on (0 is the root). */
 export interface Tier {
@@ -29,8 +32,35 @@ export function startNames(neck: ScaledNeck): string[] {
 }
 
 /** n notes on every string, a shape for each scale note the lowest string can start on (common practice, no published source). */
-export function layPerString(bench: Bench, layout: LayoutOf<'per-string'>): Draft[] {
+function layPerString(bench: Bench, layout: LayoutOf<'per-string'>): Draft[] {
   const tiers = tiersOf(bench.neck, layout.notes);
   const names = startNames(bench.neck);
   return tiers.map((t) => ({ number: t.index + 1, label: names[t.index], places: t.cells.flat() }));
 }
+
+/** Spacings that come in runs of two are true of the shape that starts on the major root, with three a string (docs/decisions.md). */
+function runsOfTwo({ shape }: Shown): string {
+  const steps = shape.cells.map((c) => c.steps.join('-'));
+  const paired = steps.length === 6 && [0, 2, 4].every((k) => steps[k] === steps[k + 1]);
+  return paired ? ` The spacings come in pairs: ${steps[0]}, ${steps[2]}, ${steps[4]}.` : '';
+}
+
+const USUAL: Record<number, string> = { 2: 'usual for pentatonics', 3: 'usual for seven notes' };
+const OFFERED = [3, 2, 4, 1, 5, 6];
+
+/** The usual hand for so many notes a string. */
+export const schoolFor = (notes: number): FingeringSchool => (notes >= 3 ? 'stretch' : 'finger-per-fret');
+/** How many notes of a scale lie on a string. */
+export const NOTES_A_STRING = { is: 'whole', label: 'Notes a string', from: 1, to: 6 } as const;
+
+export const perString: LayoutRule<'per-string'> = {
+  fields: { notes: NOTES_A_STRING },
+  lay: layPerString,
+  school: (l) => schoolFor(l.notes),
+  says: (l) => notesAString(l.notes),
+  why: (l, shown) =>
+    `${capital(countWord(l.notes))} on every string, so the shape drifts up the neck as it goes to the thin strings.${runsOfTwo(shown)} ${capital(jogsWords(shown.shape))}.`,
+  offers: () => OFFERED.map((notes) => ({ layout: { kind: 'per-string', notes }, detail: USUAL[notes] ?? '' })),
+  known: [2, 3, 4, 1, 5, 6].map((notes) => ({ kind: 'per-string', notes })),
+  opensBy: 'start',
+};

@@ -1,4 +1,4 @@
-import { samePlace } from '../neck';
+import { samePlace } from '../place';
 import type { LayoutKind, Place, PlacePin, Shape, ShapeRef } from '../types';
 
 const OCTAVE = 12;
@@ -6,11 +6,11 @@ const OCTAVE = 12;
 /** What tells a shape from the others of its layout, whichever of its copies it is. */
 export const shapeRef = (kind: LayoutKind, { number, lowFret }: Pick<Shape, 'number' | 'lowFret'>): ShapeRef => ({ kind, number, lowFret });
 
-/** By how many frets `to` is a copy of `from` (0, ±12, ±24); null where it is another shape. Windows count their number in frets. */
+/** By how many frets `to` is a copy of `from` (0, ±12, ±24); null where it is another shape. Layouts that number by fret count on; no other has numbers twelve apart. */
 function copyBy(from: ShapeRef, to: ShapeRef): number | null {
   const by = OCTAVE * Math.round((to.lowFret - from.lowFret) / OCTAVE);
   const number = to.number - from.number;
-  return from.kind === to.kind && (number === 0 || (from.kind === 'window' && number === by)) ? by : null;
+  return from.kind === to.kind && (number === 0 || number === by) ? by : null;
 }
 
 /** A settled finger where it holds in a shape: the place there, and the pin it comes from. */

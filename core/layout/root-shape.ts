@@ -1,9 +1,10 @@
 import { checkWhole, fail } from '../errors';
 import { checkPlace } from '../instrument';
-import { placeKey, samePlace, scaledNeck } from '../neck';
+import { scaledNeck } from '../neck';
+import { placeKey, samePlace } from '../place';
 import type { FingeringSchool, Hand, Instrument, Layout, LayoutKind, Place, ScaleRef, Shape } from '../types';
 import { checkRoot } from './diagonal';
-import { layOut } from './index';
+import { hungOn, layOut, ruleOf } from './index';
 
 export interface RootOptions {
   /** The finger that is to take the root, 1 index to 4 little. */
@@ -24,7 +25,8 @@ export function shapeAtRoot(kind: LayoutKind, shapes: readonly Shape[], root: Pl
   const holding = shapes.map((s, index) => ({ s, index })).filter(({ s }) => fingerAt(s, root) !== undefined);
   const under = (f: number): typeof holding => holding.filter(({ s }) => fingerAt(s, root) === f);
   const usual = (): typeof holding => {
-    const first = kind === 'per-string' ? holding.filter(({ s }) => startsAt(s, root)) : kind === 'window' ? under(1) : holding;
+    const { opensBy } = ruleOf(kind);
+    const first = opensBy === 'start' ? holding.filter(({ s }) => startsAt(s, root)) : opensBy === 'index' ? under(1) : holding;
     return first.length ? first : holding;
   };
   const meant = finger === undefined ? usual() : under(finger);
@@ -42,8 +44,7 @@ export function shapeAtRoot(kind: LayoutKind, shapes: readonly Shape[], root: Pl
 export function rootShape(i: Instrument, ref: ScaleRef, layout: Layout, root: Place, o: RootOptions = {}): Shape {
   if (o.finger !== undefined) checkWhole('BAD_OPTION', 'finger', o.finger, 1, 4);
   checkRoot(scaledNeck(i, ref), root, 'root');
-  const here = layout.kind === 'diagonal' || layout.kind === 'anchor' ? { ...layout, root } : layout;
-  const shapes = layOut(i, ref, here, o);
+  const shapes = layOut(i, ref, hungOn(layout, root), o);
   const found = shapes[shapeAtRoot(layout.kind, shapes, root, o.finger)] as Shape | undefined;
   return (
     found ??

@@ -1,7 +1,21 @@
 import { fingerPath, handModel, pinsThatHold, type HandModel } from '../fingering';
-import { noteAt, samePlace, widestMm, type ScaledNeck } from '../neck';
+import { noteAt, widestMm, type ScaledNeck } from '../neck';
+import { midiOn, placeKey, samePlace } from '../place';
 import { stepLetters } from '../scale';
-import type { Cell, FingeringSchool, Hand, Jog, LayoutKind, Place, PlacePin, Shape, ShapeNote, ShapeRef, Stretch } from '../types';
+import type {
+  Cell,
+  FingeredStep,
+  FingeringSchool,
+  Hand,
+  Jog,
+  LayoutKind,
+  Place,
+  PlacePin,
+  Shape,
+  ShapeNote,
+  ShapeRef,
+  Stretch,
+} from '../types';
 import { pinsIn } from './pins';
 
 /** What a layout decides: which places, in playing order, under which number and name. */
@@ -11,6 +25,10 @@ export interface Draft {
   places: Place[];
   /** Notes of the whole shape that the neck has no room for. */
   missing?: number;
+  /** The label is that of a known shape. */
+  known?: true;
+  /** Fingers that the layout prefers, note by note, for the search to find the hand to. */
+  fingers?: number[];
   /** Where the layout itself fixes the hand (windows); otherwise the fingering search decides. */
   hand?: { fret: number; fingers: number[]; stretches: Stretch[] };
 }
@@ -42,11 +60,11 @@ export function shapeOf(bench: Bench, kind: LayoutKind, draft: Draft): Shape {
   const lowFret = Math.min(...frets);
   const highFret = Math.max(...frets);
   const pins = pinsOn(bench, { kind, number: draft.number, lowFret }, draft.places);
-  const hold = draft.hand && !pins ? draft.hand : searchedHand(bench, draft.places, pins);
+  const hold = draft.hand && !pins ? { ...draft.hand, hands: [{ fret: draft.hand.fret, notes: draft.places.length }] } : searchedHand(bench, draft.places, settledOver(draft.fingers, pins)); // prettier-ignore
   const notes = draft.places.map((p, k) => fingered(noteAt(neck, p.string, p.fret) as ShapeNote, hold.fingers[k]));
   const cells = cellsOf(neck, notes);
   return {
-    id: `${kind}:${draft.number}@${notes[0].string}/${notes[0].fret}-${lowFret}`,
+    id: `${kind}:${draft.number}@${placeKey(notes[0])}-${lowFret}`,
     number: draft.number,
     label: draft.label,
     notes,
@@ -59,6 +77,8 @@ export function shapeOf(bench: Bench, kind: LayoutKind, draft: Draft): Shape {
 
     stretches: hold.stretches,
     handFret: hold.fret,
+    hands: hold.hands,
+    ...(draft.known ? { known: true } : {}),
     ...(draft.missing ? { missing: draft.missing } : {}),
   };
 }
@@ -76,7 +96,18 @@ function pinsOn({ pins, neck, by }: Bench, shape: ShapeRef, places: Place[]): nu
   return here.length ? places.map((p) => here.find((pin) => samePlace(p, pin))?.finger ?? 0) : undefined;
 }
 
-function searchedHand(bench: Bench, places: Place[], pins?: number[]): { fret: number; fingers: number[]; stretches: Stretch[] } {
+/** The layout's own fingers, but for those that the player has settled. */
+const settledOver = (own?: number[], pins?: number[]): number[] | undefined =>
+  own && pins ? own.map((f, k) => pins[k] || f) : (pins ?? own);
+
+interface Held {
+  fret: number;
+  fingers: number[];
+  stretches: Stretch[];
+  hands: Shape['hands'];
+}
+
+function searchedHand(bench: Bench, places: Place[], pins?: number[]): Held {
   const steps = fingerPath(bench.model, places, pins);
   const mm = bench.model.mm;
   const reach = (s: (typeof steps)[number]): number => s.fret - (s.handFret + s.finger - 1);
@@ -84,6 +115,7 @@ function searchedHand(bench: Bench, places: Place[], pins?: number[]): { fret: n
   return {
     fret: commonest(steps.filter((s) => s.finger > 0).map((s) => s.handFret)) ?? bench.neck.nut + 1,
     fingers: steps.map((s) => s.finger),
+    hands: handsOf(steps),
     stretches: stretched.map((s) => ({
       string: s.string,
       fret: s.fret,
@@ -91,6 +123,17 @@ function searchedHand(bench: Bench, places: Place[], pins?: number[]): { fret: n
       mm: Math.abs(mm[s.string][s.fret] - mm[s.string][s.fret - reach(s)]),
     })),
   };
+}
+
+/** Runs of notes that one hand place plays. */
+function handsOf(steps: readonly FingeredStep[]): Shape['hands'] {
+  const hands: Shape['hands'] = [];
+  for (const { handFret: fret } of steps) {
+    const last = hands[hands.length - 1] as Shape['hands'][number] | undefined;
+    if (last?.fret === fret) last.notes++;
+    else hands.push({ fret, notes: 1 });
+  }
+  return hands;
 }
 
 /** The value that stands most often; the lowest of those that tie. */
@@ -159,6 +202,7 @@ export function jogsOf(neck: ScaledNeck, strings: number[]): Jog[] {
 
 /** Place by ascending pitch; on a unison the lower string first. */
 export const byPitch = (neck: ScaledNeck, places: Place[]): Place[] => {
-  const pitch = (p: Place): number => neck.open[p.string] + p.fret;
-  return [...places].sort((a, b) => pitch(a) - pitch(b) || neck.upward.indexOf(a.string) - neck.upward.indexOf(b.string));
+  return [...places].sort(
+    (a, b) => midiOn(neck.open, a) - midiOn(neck.open, b) || neck.upward.indexOf(a.string) - neck.upward.indexOf(b.string),
+  );
 };

@@ -1,14 +1,18 @@
-import { checkWhole, fail } from '../errors';
-import { nameAgainst, type ScaledNeck } from '../neck';
-import type { LayoutOf, Place } from '../types';
+import { CoreError, checkWhole, fail } from '../errors';
+import { stringsUpward } from '../instrument';
+import { nameAgainst, neckNotes, scaledNeck, type ScaledNeck } from '../neck';
+import type { Instrument, LayoutOf, Place, ScaleRef } from '../types';
 import { pitchesFrom, scaleClasses, stepFrom, withFolds } from './climb';
+import { nearest } from './reanchor';
+import type { LayoutRule, Start } from './rule';
 import { byPitch, type Bench, type Draft } from './shape';
+import { octavesWords } from './words';
 
 /**
  * Chosen strings only, a count on each, from a chosen place on the lowest of them (common practice, no published source). Neighbouring strings
  * continue in pitch; after a skipped string the line goes on at the scale note nearest the previous first fret (docs/decisions.md).
  */
-export function layStringSet(bench: Bench, layout: LayoutOf<'string-set'>): Draft[] {
+function layStringSet(bench: Bench, layout: LayoutOf<'string-set'>): Draft[] {
   const { neck } = bench;
   const rows = checkedRows(neck, layout);
   const places = grow(neck, rows, layout.start);
@@ -75,3 +79,58 @@ function nearestTone(classes: number[], midi: number): number {
   const down = stepFrom(classes, midi + 1, -1);
   return up - midi < midi - down ? up : down;
 }
+
+/** Strings and counts that the instrument has; the lowest remaining one carries the start, at the nearest scale note. */
+function trimmed(i: Instrument, scale: ScaleRef, layout: LayoutOf<'string-set'>): LayoutOf<'string-set'> {
+  try {
+    checkedRows(scaledNeck(i, scale), layout);
+    return layout;
+  } catch (e) {
+    if (!(e instanceof CoreError) || !['NOT_IN_SCALE', 'BAD_PLACE', 'BAD_LAYOUT'].includes(e.code)) throw e;
+    const keep = layout.strings.map((s, k) => ({ s, n: layout.counts[k] })).filter(({ s }) => s <= i.strings.length);
+    const rows = keep.length ? keep : [{ s: i.strings.length, n: layout.counts[0] }];
+    const string = rows[0].s;
+    const onString = neckNotes(i, scale).filter((n) => n.string === string);
+    return {
+      ...layout,
+      strings: rows.map((r) => r.s),
+      counts: rows.map((r) => r.n),
+      start: nearest(onString, { string, fret: layout.start.fret }),
+    };
+  }
+}
+
+/** Strings on from the root's, every other one if `skip`, with so many notes each. */
+function setFrom({ instrument, root }: Start, skip: boolean, count: number): LayoutOf<'string-set'> {
+  const upward = stringsUpward(instrument);
+  const onward = upward.slice(upward.indexOf(root.string));
+  const strings = skip ? onward.filter((_, k) => k % 2 === 0).slice(0, 3) : onward.slice(0, 2);
+  return { kind: 'string-set', strings, counts: strings.map(() => count), start: root };
+}
+
+/** The set with other strings: each new one with the first one's count, the start on the lowest of them at a root. */
+export function withStrings(layout: LayoutOf<'string-set'>, strings: readonly number[], roots: readonly Place[]): LayoutOf<'string-set'> {
+  const count = (s: number): number => layout.counts[layout.strings.indexOf(s)] ?? layout.counts[0];
+  const [string] = strings;
+  const start =
+    string === layout.start.string ? layout.start : (roots.find((p) => p.string === string) ?? { string, fret: layout.start.fret });
+  return { ...layout, strings: [...strings], counts: strings.map(count), start };
+}
+
+export const stringSets: LayoutRule<'string-set'> = {
+  fields: {
+    strings: { is: 'strings', label: 'Strings' },
+    counts: { is: 'counts', label: 'Notes on string', from: 1, to: 12 },
+    start: { is: 'start', label: 'Root place' },
+  },
+  lay: layStringSet,
+  school: () => 'stretch',
+  reanchor: trimmed,
+  says: (l) => `strings ${l.strings.join(' ')}, ${l.counts.join(' ')} notes`,
+  why: (l, { shape, shapes }) =>
+    `Only strings ${l.strings.join(', ')}. Neighbouring strings go on in pitch; after a skipped string the line goes on nearest to the last first fret. ${octavesWords(shapes, shape)}`,
+  offers: (start) => [
+    { layout: setFrom(start, false, 4), detail: 'neighbouring strings', title: 'a pair of strings, four notes each' },
+    { layout: setFrom(start, true, 3), detail: 'skipping strings', title: 'every other string, three notes each' },
+  ],
+};

@@ -1,8 +1,10 @@
-import { fail, shown } from '../errors';
+import { checkOneOf } from '../errors';
 import { fingerPath } from '../fingering';
 import { fretsWithScale, type ScaledNeck } from '../neck';
 import type { LayoutOf, Place, Reach, Stretch } from '../types';
+import type { LayoutRule } from './rule';
 import { byPitch, type Bench, type Draft } from './shape';
+import { stretchWords } from './words';
 
 /** Frets the hand owns: from the index finger (or the nut, in the open position) to the little finger. */
 interface Window {
@@ -22,10 +24,9 @@ interface Filled {
  * One finger per fret: the hand owns frets p..p+3 and every scale note there; holes between strings are filled by the
  * shorter reach (docs/decisions.md). The open position comes first; windows with the same places count once.
  */
-export function layWindows(bench: Bench, layout: LayoutOf<'window'>): Draft[] {
+function layWindows(bench: Bench, layout: LayoutOf<'window'>): Draft[] {
   const school = layout.stretch ?? 'index';
-  if (!['index', 'little', 'nearer'].includes(school))
-    fail('BAD_LAYOUT', 'layout.stretch', `layout.stretch: "${shown(school)}" is none of index, little, nearer.`);
+  checkOneOf('BAD_LAYOUT', 'layout.stretch', school, ['index', 'little', 'nearer']);
   const filled = windowsOn(bench.neck).map((w) => fill(bench, w, school));
   return distinct(
     bench.neck,
@@ -142,3 +143,27 @@ function cellFingers(bench: Bench, w: Window, string: number, frets: number[]): 
   const clash = fixed.some((finger, k) => k > 0 && finger === fixed[k - 1]);
   return clash ? fingerPath(bench.model, frets.map((fret) => ({ string, fret }))).map((s) => s.finger) : fixed; // prettier-ignore
 }
+
+const REACHES: Record<Reach, { says: string; detail: string }> = {
+  index: { says: 'first finger reaches', detail: 'hand stays; reach back' },
+  little: { says: 'little finger reaches', detail: 'hand stays; reach forward' },
+  nearer: { says: 'shorter reach', detail: 'hand stays; whichever is narrower' },
+};
+const SCHOOLS = Object.keys(REACHES) as Reach[];
+
+export const windows: LayoutRule<'window'> = {
+  fields: {
+    stretch: { is: 'choice', label: 'Reach', usual: 'index', of: SCHOOLS.map((value) => ({ value, label: REACHES[value].says })) },
+  },
+  lay: layWindows,
+  school: () => 'finger-per-fret',
+  says: (l) => `one finger per fret, ${REACHES[l.stretch ?? 'index'].says}`,
+  why: (_, { shape }) =>
+    shape.stretches.length
+      ? `The hand owns four frets. Between strings a fourth apart one fret stays uncovered; where a scale note lies there a finger leaves the window: ${stretchWords(shape.stretches)}.`
+      : 'The hand owns four frets and every note lies under it: this window is at rest.',
+  offers: () => SCHOOLS.map((stretch) => ({ layout: { kind: 'window', stretch }, detail: REACHES[stretch].detail })),
+  known: SCHOOLS.map((stretch) => ({ kind: 'window', stretch })),
+  opensBy: 'index',
+  still: true,
+};

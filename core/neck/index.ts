@@ -1,2 +1,1 @@
 export * from './neck';
-export * from './place';

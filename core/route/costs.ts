@@ -1,3 +1,4 @@
+import { isBelow, placeIndex, plainPlace } from '../place';
 import { checkNumber, fail } from '../errors';
 import { handModel, part, SCHOOLS, type HandCosts, type State, type Task, type Tell } from '../fingering';
 import { toneIndex } from '../instrument';
@@ -27,8 +28,6 @@ const AGAINST = 20;
 const OPEN_STRING = 40;
 const TONE = 30;
 const CROSSING = 60;
-/** Highest fret of the lower region (common practice, no published source). */
-export const BORDER_FRET = 7;
 
 /** Checks weights and fills in the usual ones; throws BAD_OPTION. */
 export function weightsOf(weights: Partial<RouteWeights> = {}): RouteWeights {
@@ -64,7 +63,7 @@ export interface RouteTask extends Pick<Task, 'hand'> {
 export function routeTask(i: Instrument, open: number[], school: FingeringSchool, size: Hand['size'], w: RouteWeights): RouteTask {
   const hand = handModel(i, school, size, routeCosts(SCHOOLS[school], w));
   const tones: number[] = [];
-  const toneOf = (s: State): number => (tones[s.string * 64 + s.fret] ??= toneIndex(i, { string: s.string, fret: s.fret }));
+  const toneOf = (s: State): number => (tones[placeIndex(s)] ??= toneIndex(i, plainPlace(s)));
   const missed = (s: State): number => (w.tone > 0 ? w.tone * (1 - toneOf(s)) : -w.tone * toneOf(s));
   return {
     hand,
@@ -83,4 +82,4 @@ function changeCost(a: State, b: State, open: number[], weight: number, tell?: T
   return part(tell, 'string', weight * STRING_CHANGE) + part(tell, 'against', rise * toHigher < 0 ? weight * AGAINST : 0);
 }
 
-const crossing = (a: State, b: State): number => (a.fret <= BORDER_FRET === b.fret <= BORDER_FRET ? 0 : CROSSING);
+const crossing = (a: State, b: State): number => (isBelow(a.fret) === isBelow(b.fret) ? 0 : CROSSING);

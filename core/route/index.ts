@@ -1,5 +1,5 @@
 export { connect, connectAll, connecting, CONNECT_WAYS } from './connect';
-export { BORDER_FRET, MOST_WEIGHT, USUAL_WEIGHTS } from './costs';
+export { MOST_WEIGHT, USUAL_WEIGHTS } from './costs';
 export { MOST_NOTES } from './line';
 export { pickStrokes } from './picking';
 export { planning, planRoute } from './plan';

@@ -1,3 +1,4 @@
+import { samePlace } from '../place';
 import { checkWhole, fail, shown } from '../errors';
 import { checkPlace } from '../instrument';
 import { pitchName } from '../pitch';
@@ -91,8 +92,7 @@ export function linesOf(field: Field, o: RouteRequest): RouteLine[] {
   if ('pitch' in o.to) return [{ options: optionsFor(field, pitches(neck, start, pitchOf(neck, 'to', o.to.pitch))), ...begun }];
   if (!('string' in o.to)) return linesToFret(field, start, o.to.fret, o.motion, begun);
   const last = placeOf(field, 'to', o.to);
-  if (first && last.string === first.string && last.fret === first.fret)
-    fail('NO_ROUTE', 'to', 'Start and goal are the same place: choose another goal.');
+  if (samePlace(last, first)) fail('NO_ROUTE', 'to', 'Start and goal are the same place: choose another goal.');
   return [{ options: optionsFor(field, pitches(neck, start, midiAt(neck, last))), ...begun, last }];
 }
 

@@ -1,7 +1,8 @@
+import { samePlace } from '../place';
 import { fail } from '../errors';
 import { checkHand, runToEnd } from '../fingering';
 import { scaledNeck } from '../neck';
-import type { Instrument, Route, RouteRequest, ScaleRef } from '../types';
+import type { Instrument, Route, RouteRequest, ScaleRef, Place } from '../types';
 import { routeTask, weightsOf } from './costs';
 import { fieldOf, linesOf, type RouteLine } from './line';
 import { solve, type Line } from './route';
@@ -30,7 +31,7 @@ export function* planning(i: Instrument, ref: ScaleRef, o: RouteRequest): Genera
 }
 
 function lineOf({ options, first, last, lastHand, mayEnd }: RouteLine): Line {
-  const at = (p: { string: number; fret: number }) => (s: { string: number; fret: number }) => s.string === p.string && s.fret === p.fret;
+  const at = (p: Place) => (s: Place) => samePlace(s, p);
   const here = first && at(first);
   const there = last && at(last);
   return {

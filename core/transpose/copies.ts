@@ -1,3 +1,4 @@
+import { BORDER_FRET, isBelow } from '../place';
 import { checkWhole, fail } from '../errors';
 import { checkHand, runToEnd } from '../fingering';
 import { checkInstrument, openMidis, stringsUpward, toneIndex } from '../instrument';
@@ -17,7 +18,6 @@ export interface CopyOptions {
 }
 
 const OCTAVES = [0, -1, 1];
-const BORDER = 7;
 
 /** Where a copy may lie: a stretch of frets on some strings. */
 interface Window {
@@ -49,7 +49,7 @@ export function* copying(i: Instrument, pitches: readonly number[], o: CopyOptio
   const copies: LickCopy[] = [];
   for (const [k, { octave, line, window }] of places.entries()) {
     const route = yield* bestIn(neck, costs, line, window);
-    if (route) copies.push(copyOf(i, route, octave, line, o.border ?? BORDER));
+    if (route) copies.push(copyOf(i, route, octave, line, o.border ?? BORDER_FRET));
     yield (k + 1) / places.length;
   }
   return distinct(copies, 'place').sort((a, b) => a.cost - b.cost || a.lowFret - b.lowFret);
@@ -106,7 +106,7 @@ function copyOf(i: Instrument, r: Route, octave: number, line: readonly number[]
     widthMm: widestMm(i, strings, lowFret, highFret),
     strings,
     tone,
-    region: highFret <= border ? 'below' : lowFret >= border ? 'above' : 'across',
+    region: isBelow(highFret, border) ? 'below' : isBelow(lowFret, border) ? 'across' : 'above',
     single: singles(i, line),
   };
 }

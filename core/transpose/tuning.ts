@@ -1,3 +1,4 @@
+import { samePlace } from '../place';
 import { bestPath, type Option, type State } from '../fingering';
 import { checkInstrument, checkPlace, openMidis } from '../instrument';
 import { placesOf } from '../neck';
@@ -58,8 +59,8 @@ function nearestPlaces(to: Instrument, shape: readonly Place[], there: Place[][]
   };
   const merged = (a: State, b: State): number => {
     const [one, two] = [shape[a.tag - 1], shape[b.tag - 1]];
-    const were = one.string === two.string && one.fret === two.fret;
-    return !were && a.string === b.string && a.fret === b.fret ? SAME_PLACE : 0;
+    const were = samePlace(one, two);
+    return !were && samePlace(a, b) ? SAME_PLACE : 0;
   };
   const path = options.length
     ? bestPath({ ...costs, options, own: (s) => costs.own(s) + away(s), extra: (a, b) => costs.extra(a, b) + merged(a, b) })

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Connection } from '../../../contract';
-import { CoreError, midiOf, placesOf, spellerIn, whyStep, type FingeredStep, type FingeringSchool, type Hand, type Instrument, type Place, type ScaleRef } from '../../../core'; // prettier-ignore
+import { CoreError, midiOf, placeKey, placesOf, samePlace, spellerIn, whyStep, type FingeredStep, type FingeringSchool, type Hand, type Instrument, type Place, type ScaleRef } from '../../../core'; // prettier-ignore
 import { Panel } from '../../ui/Panels';
 import { Signs } from '../../ui/Signs';
 import { COST_WORDS, FINGER_WORDS, MOVE_WORDS, placeWords } from '../../words/route-text';
@@ -46,7 +46,7 @@ export function NotePanel(props: Props) {
         <span className="text-soft">Place</span>
         <Choices label="Place of this note">
           {placesOf(instrument, midi).map((p) => {
-            const here = p.string === s.string && p.fret === s.fret;
+            const here = samePlace(p, s);
             return (
               <button
                 key={p.string}
@@ -57,7 +57,7 @@ export function NotePanel(props: Props) {
                 aria-label={`${placeWords(p)}${here ? ', played here now' : ''}`}
                 onClick={() => props.onHold(here && held ? null : { string: p.string, fret: p.fret })}
               >
-                <span className={here ? 'font-semibold underline' : ''}>{`${p.string}/${p.fret}`}</span>
+                <span className={here ? 'font-semibold underline' : ''}>{placeKey(p)}</span>
               </button>
             );
           })}

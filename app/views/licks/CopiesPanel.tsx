@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { Lick, StudyBody } from '../../../contract';
-import { defaultSchool, lickPitches, type Instrument, type LickCopy } from '../../../core';
+import { BORDER_FRET, defaultSchool, lickPitches, placeKey, type Instrument, type LickCopy } from '../../../core';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { Panel } from '../../ui/Panels';
@@ -30,7 +30,7 @@ const FIRST = 12;
 
 /** Every copy of the lick on the neck: at pitch and an octave away, ranked; one press shows it, another puts the lick there. */
 export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
-  const [border, setBorder] = useState(7);
+  const [border, setBorder] = useState(BORDER_FRET);
   const [order, setOrder] = useState<Order>('effort');
   const [all, setAll] = useState(false);
   const pitches = useMemo(() => lickPitches(neck, lick.notes), [neck, lick.notes]);
@@ -88,10 +88,7 @@ export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
           </thead>
           <tbody>
             {listed.map((c) => (
-              <tr
-                key={c.steps.map((s) => `${s.string}/${s.fret}`).join()}
-                className={`border-t border-line/70 ${c === shown ? 'bg-feather-wash' : ''}`}
-              >
+              <tr key={c.steps.map(placeKey).join()} className={`border-t border-line/70 ${c === shown ? 'bg-feather-wash' : ''}`}>
                 <th scope="row" className="py-1 pr-3 font-semibold whitespace-nowrap">{`${c.lowFret} to ${c.highFret}`}</th>
                 <td className="pr-3 whitespace-nowrap">{c.strings.join(' ')}</td>
                 <td className="pr-3 whitespace-nowrap">{octaveWords(c.octave)}</td>

@@ -1,6 +1,17 @@
 import { Popover } from 'radix-ui';
 import type { StudyBody } from '../../../contract';
-import { CoreError, defaultSchool, fingersFor, pinsThatHold, samePlace, whyFinger, type Place, type Shape, type Why } from '../../../core';
+import {
+  CoreError,
+  defaultSchool,
+  fingersFor,
+  pinsThatHold,
+  ruleOf,
+  samePlace,
+  whyFinger,
+  type Place,
+  type Shape,
+  type Why,
+} from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { pinsOf, withoutPins, withPin } from '../../store/moves';
@@ -25,7 +36,7 @@ export function FingerPart({ body, shape, at, onClose }: Props) {
   const everywhere = held !== null && !held.pin.shape;
   const pin = (finger: number | null, all = everywhere): void =>
     void dispatch(change((now) => (now.shape ? withPin(now.body, now.shape, place, finger, all) : null)));
-  const now = shape.notes.find((n) => n.string === place.string && n.fret === place.fret)?.finger ?? 0;
+  const now = shape.notes.find((n) => samePlace(n, place))?.finger ?? 0;
   const options = { school: body.school ?? defaultSchool(body.layout), hand: { size: body.hand } };
   const can = fingersFor(body.instrument, place, options);
   const why = whyOf(body, shape, place, options);
@@ -96,13 +107,11 @@ function whyOf(
   place: Place,
   options: { school: Parameters<typeof whyFinger>[3]['school']; hand: { size: StudyBody['hand'] } },
 ): Why | null {
-  if (body.layout.kind === 'window' && !pinsOf(body, shape).length) return null;
+  if (ruleOf(body.layout.kind).still && !pinsOf(body, shape).length) return null;
   const places = shape.notes.map(({ string, fret }) => ({ string, fret }));
   const held = pinsThatHold(body.instrument, pinsOf(body, shape), options);
-  const pins = held.flatMap((p) =>
-    places.flatMap((n, index) => (n.string === p.string && n.fret === p.fret ? [{ index, finger: p.finger }] : [])),
-  );
-  const index = places.findIndex((n) => n.string === place.string && n.fret === place.fret);
+  const pins = held.flatMap((p) => places.flatMap((n, index) => (samePlace(n, p) ? [{ index, finger: p.finger }] : [])));
+  const index = places.findIndex((n) => samePlace(n, place));
   try {
     return index < 0 ? null : whyFinger(body.instrument, places, index, { ...options, pins });
   } catch (e) {

@@ -1,147 +1,149 @@
-import { stringsUpward, type Instrument, type Layout, type LayoutKind, type LayoutOf, type Place } from '../../../core';
+import { placeKey, ruleOf, stringsUpward, withStrings, type Field, type Instrument, type Layout, type LayoutOf, type Place } from '../../../core'; // prettier-ignore
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
 
-interface Props<L extends Layout> {
-  layout: L;
+interface Props {
+  layout: Layout;
   instrument: Instrument;
   roots: Place[];
   onLayout: (layout: Layout) => void;
 }
 
-const placeKey = (p: Place): string => `${p.string}/${p.fret}`;
+/** One option of a layout and what is needed to set it. */
+interface OptionProps<F extends Field> {
+  field: F;
+  value: unknown;
+  /** The layout's other options, by name. */
+  options: Readonly<Record<string, unknown>>;
+  given: Props;
+  /** Undefined leaves the option out. */
+  onValue: (value: unknown) => void;
+}
 
-function RootField({ roots, value, onRoot }: { roots: Place[]; value: Place; onRoot: (p: Place) => void }) {
+function PlaceSelect({ label, roots, value, onValue }: { label: string; roots: Place[]; value: Place; onValue: (p: Place) => void }) {
   const options = roots.map((p) => ({ value: placeKey(p), label: `string ${p.string}, fret ${p.fret}` }));
   return (
     <Select
-      label="Root place"
+      label={label}
       value={placeKey(value)}
       options={options}
-      onChange={(key) => onRoot(roots.find((p) => placeKey(p) === key) ?? value)}
+      onChange={(key) => onValue(roots.find((p) => placeKey(p) === key) ?? value)}
     />
   );
 }
 
-function Diagonal({ layout, roots, onLayout }: Props<LayoutOf<'diagonal'>>) {
-  const counts = layout.counts ?? null;
-  return (
-    <>
-      <RootField roots={roots} value={layout.root} onRoot={(root) => onLayout({ ...layout, root })} />
-      <Select
-        label="Counts in turn"
-        value={counts ? counts.join() : ''}
-        options={[
-          { value: '', label: 'as the scale divides' },
-          ...['2,3', '3,4', '2,4', '3,3', '2,2', '4,3'].map((v) => ({ value: v, label: v.replace(',', ' and ') })),
-        ]}
-        onChange={(v) =>
-          onLayout({ kind: 'diagonal', root: layout.root, ...(v ? { counts: v.split(',').map(Number) as [number, number] } : {}) })
-        }
-      />
-    </>
-  );
+const asNumber = (value: unknown, otherwise: number): number => (typeof value === 'number' ? value : otherwise);
+
+function Fret({ field, value, options, given, onValue }: OptionProps<Extract<Field, { is: 'fret' }>>) {
+  const low = asNumber(field.notBelow && options[field.notBelow], 0);
+  const high = asNumber(field.notAbove && options[field.notAbove], given.instrument.frets);
+  const whole = asNumber(value, field.notAbove ? 0 : given.instrument.frets);
+  return <NumberField label={field.label} value={whole} min={low} max={high} onChange={onValue} />;
 }
 
-function Anchor({ layout, roots, onLayout }: Props<LayoutOf<'anchor'>>) {
-  return (
-    <>
-      <RootField roots={roots} value={layout.root} onRoot={(root) => onLayout({ ...layout, root })} />
-      <NumberField label="Notes a string" value={layout.notes} min={1} max={6} onChange={(notes) => onLayout({ ...layout, notes })} />
-    </>
-  );
-}
-
-function OneString({ layout, instrument, onLayout }: Props<LayoutOf<'one-string'>>) {
-  return (
-    <NumberField
-      label="String"
-      value={layout.string}
-      min={1}
-      max={instrument.strings.length}
-      onChange={(string) => onLayout({ ...layout, string })}
-    />
-  );
-}
-
-function Region({ layout, instrument, onLayout }: Props<LayoutOf<'region'>>) {
-  return (
-    <>
-      <NumberField
-        label="From fret"
-        value={layout.fromFret}
-        min={0}
-        max={layout.toFret}
-        onChange={(fromFret) => onLayout({ ...layout, fromFret })}
-      />
-      <NumberField
-        label="To fret"
-        value={layout.toFret}
-        min={layout.fromFret}
-        max={instrument.frets}
-        onChange={(toFret) => onLayout({ ...layout, toFret })}
-      />
-    </>
-  );
-}
-
-function StringSet({ layout, instrument, roots, onLayout }: Props<LayoutOf<'string-set'>>) {
+/** Strings, their counts and the start hang together, so one control sets all three. */
+function Strings({ given: { layout, instrument, roots, onLayout } }: OptionProps<Extract<Field, { is: 'strings' }>>) {
+  const set = layout as LayoutOf<'string-set'>;
   const upward = stringsUpward(instrument);
   const toggle = (string: number): void => {
-    const on = layout.strings.includes(string);
-    const strings = upward.filter((s) => (s === string ? !on : layout.strings.includes(s)));
-    if (!strings.length) return;
-    const count = (s: number): number => layout.counts[layout.strings.indexOf(s)] ?? layout.counts[0];
-    const start =
-      strings[0] === layout.start.string
-        ? layout.start
-        : (roots.find((p) => p.string === strings[0]) ?? { string: strings[0], fret: layout.start.fret });
-    onLayout({ ...layout, strings, counts: strings.map(count), start });
+    const strings = upward.filter((s) => set.strings.includes(s) !== (s === string));
+    if (strings.length) onLayout(withStrings(set, strings, roots));
   };
   return (
-    <>
-      <fieldset className="col-span-2">
-        <legend className="text-xs text-soft">Strings</legend>
-        <div className="flex flex-wrap gap-1">
-          {upward.map((s) => (
-            <button key={s} type="button" aria-pressed={layout.strings.includes(s)} onClick={() => toggle(s)} className="chip">
-              {s}
-            </button>
-          ))}
-        </div>
-      </fieldset>
-      {layout.strings.map((s, k) => (
-        <NumberField
-          key={s}
-          label={`Notes on string ${s}`}
-          value={layout.counts[k]}
-          min={1}
-          max={12}
-          onChange={(n) => onLayout({ ...layout, counts: layout.counts.map((c, j) => (j === k ? n : c)) })}
-        />
-      ))}
-      <RootField
-        roots={roots.filter((p) => p.string === layout.strings[0])}
-        value={layout.start}
-        onRoot={(start) => onLayout({ ...layout, start })}
-      />
-    </>
+    <fieldset className="col-span-2">
+      <legend className="text-xs text-soft">Strings</legend>
+      <div className="flex flex-wrap gap-1">
+        {upward.map((s) => (
+          <button key={s} type="button" aria-pressed={set.strings.includes(s)} onClick={() => toggle(s)} className="chip">
+            {s}
+          </button>
+        ))}
+      </div>
+    </fieldset>
   );
 }
 
-/** The controls that belong to a layout; those that have none are chosen whole. */
-const CONTROLS: { [K in LayoutKind]?: (p: Props<LayoutOf<K>>) => React.ReactNode } = {
-  diagonal: Diagonal,
-  anchor: Anchor,
-  'one-string': OneString,
-  region: Region,
-  'string-set': StringSet,
-  split: ({ layout, onLayout }) => (
-    <NumberField label="Notes a string" value={layout.notes ?? 3} min={1} max={6} onChange={(notes) => onLayout({ ...layout, notes })} />
+function Counts({ field, value, options, onValue }: OptionProps<Extract<Field, { is: 'counts' }>>) {
+  const counts = value as number[];
+  return (options.strings as number[]).map((s, k) => (
+    <NumberField
+      key={s}
+      label={`${field.label} ${s}`}
+      value={counts[k]}
+      min={field.from}
+      max={field.to}
+      onChange={(n) => onValue(counts.map((c, j) => (j === k ? n : c)))}
+    />
+  ));
+}
+
+/** The control of each sort of option. */
+const CONTROLS: { [S in Field['is']]: (p: OptionProps<Extract<Field, { is: S }>>) => React.ReactNode } = {
+  whole: ({ field, value, onValue }) => (
+    <NumberField
+      label={field.label}
+      value={asNumber(value, field.usual ?? field.from)}
+      min={field.from}
+      max={field.to}
+      onChange={onValue}
+    />
   ),
+  string: ({ field, value, given, onValue }) => (
+    <NumberField label={field.label} value={asNumber(value, 1)} min={1} max={given.instrument.strings.length} onChange={onValue} />
+  ),
+  fret: Fret,
+  root: ({ field, value, given, onValue }) => (
+    <PlaceSelect label={field.label} roots={given.roots} value={value as Place} onValue={onValue} />
+  ),
+  start: ({ field, value, options, given, onValue }) => {
+    const onLowest = given.roots.filter((p) => p.string === (options.strings as number[])[0]);
+    return <PlaceSelect label={field.label} roots={onLowest} value={value as Place} onValue={onValue} />;
+  },
+  choice: ({ field, value, onValue }) => (
+    <Select label={field.label} value={typeof value === 'string' ? value : field.usual} options={[...field.of]} onChange={onValue} />
+  ),
+  pair: ({ field, value, onValue }) => (
+    <Select
+      label={field.label}
+      value={Array.isArray(value) ? value.join() : ''}
+      options={[
+        { value: '', label: 'as the scale divides' },
+        ...field.offered.map((pair) => ({ value: pair.join(), label: pair.join(' and ') })),
+      ]}
+      onChange={(v) => onValue(v ? v.split(',').map(Number) : undefined)}
+    />
+  ),
+  strings: Strings,
+  counts: Counts,
+  places: () => null,
 };
 
-export function LayoutControls(props: Props<Layout>) {
-  const Control = CONTROLS[props.layout.kind] as ((p: Props<Layout>) => React.ReactNode) | undefined;
-  return Control ? <div className="grid grid-cols-2 gap-3 border-t border-line pt-3"><Control {...props} /></div> : null; // prettier-ignore
+/** The layout with one option set, or left out. */
+function withOption(layout: Layout, name: string, value: unknown): Layout {
+  const others = Object.entries(layout).filter(([key]) => key !== name);
+  return Object.fromEntries(value === undefined ? others : [...others, [name, value]]) as unknown as Layout;
+}
+
+/** What a layout lets one set, read off its rule; what has no option is chosen whole. */
+export function LayoutControls(props: Props) {
+  const { layout, onLayout } = props;
+  const options = layout as unknown as Record<string, unknown>;
+  const fields = Object.entries(ruleOf(layout.kind).fields);
+  return (
+    <div className="grid grid-cols-2 gap-3 border-t border-line pt-3">
+      {fields.map(([name, field]) => {
+        const Control = CONTROLS[field.is] as (p: OptionProps<Field>) => React.ReactNode;
+        return (
+          <Control
+            key={name}
+            field={field}
+            value={options[name]}
+            options={options}
+            given={props}
+            onValue={(value) => onLayout(withOption(layout, name, value))}
+          />
+        );
+      })}
+    </div>
+  );
 }

@@ -1,6 +1,6 @@
 import { useNavigate } from 'react-router';
 import type { StudyBody } from '../../../contract';
-import { isScale, type Shape } from '../../../core';
+import { isScale, ruleOf, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { seamConnection } from '../../store/connection';
@@ -10,7 +10,6 @@ import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
 import { overWords } from '../../words/bend-text';
 import { neighbourFacts, needsCare, seamFacts, shapeFacts, shapeTitle } from '../../words/shape-text';
-import { whyWords } from '../../words/why-text';
 import { Hint } from '../../ui/Hint';
 import { Facts, Panel } from '../../ui/Panels';
 import { ScalePanel } from './ScalePanel';
@@ -23,7 +22,7 @@ export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape
   const dispatch = useAppDispatch();
   return (
     <div className="mt-2 grid justify-items-start gap-1 px-1">
-      {body.layout.kind === 'anchor' && (
+      {ruleOf(body.layout.kind).grows && (
         <Button className="no-print" onClick={() => dispatch(change((now) => buildNext(now.body)))}>
           {body.built === null
             ? 'Build it up from the root (B)'
@@ -31,7 +30,7 @@ export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape
         </Button>
       )}
       <p>
-        <Signs>{whyWords(layout, { instrument, scale, shapes, shape })}</Signs>
+        <Signs>{ruleOf(layout.kind).why(layout, { instrument, scale, shapes, shape })}</Signs>
       </p>
       {over && isScale(over.scale) && isScale(scale.scale) && (
         <p>

@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import type { StudyBody } from '../../../contract';
-import { glyphs, stringsUpward, type NeckNote, type Place } from '../../../core';
+import { glyphs, hangsOn, ruleOf, stringsUpward, type NeckNote, type Place } from '../../../core';
 import { CellTable } from '../../neck/CellTable';
 import { fretX, stringY, type NeckGeometry } from '../../neck/geometry';
 import { HandFrames } from '../../neck/HandFrames';
@@ -39,14 +39,16 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
   const over = useAppSelector(selectOver);
   const { focus, built, chord, layout } = body;
   const marks = useMemo(() => {
-    const strings = layout.kind === 'anchor' ? builtStrings(stringsUpward(instrument), layout.root.string, built) : null;
+    const rule = ruleOf(layout.kind);
+    const root = hangsOn(layout);
+    const strings = rule.grows && root ? builtStrings(stringsUpward(instrument), root.string, built) : null;
     return marksOf(notes, shape, {
       labels,
       over,
       focus,
       strings,
       chord: chord !== null,
-      twin: layout.kind === 'box' ? twinRoot(scale.scale) : null,
+      twin: rule.twins ? twinRoot(scale.scale) : null,
     });
   }, [notes, shape, labels, over, focus, built, chord, layout, instrument, scale]);
   const joined = useMemo(() => joinedAt(g, body, laid, seam), [g, body, laid, seam]);

@@ -1,6 +1,6 @@
 import { memo, useMemo, type ReactNode } from 'react';
 import type { OwnScale } from '../../../contract';
-import { isScale, rootPlaces, type Instrument, type Layout, type Place, type ScaleRef, type Shape } from '../../../core';
+import { hangsOn, isScale, rootPlaces, ruleOf, type Instrument, type Layout, type Place, type ScaleRef, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { fingerOf, leadRoot, toRoot, typedScale, withInstrument, withLayout } from '../../store/moves';
@@ -28,14 +28,14 @@ export function Sentence({ scale, instrument, layout, own, shapes, current }: Pr
     <header>
       <h1 className="text-[21px] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[25px]">
         <What scale={scale} instrument={instrument} layout={layout} own={own} root={root} />
-        {root && layout.kind !== 'diagonal' && layout.kind !== 'anchor' && (
+        {root && !hangsOn(layout) && (
           <>
             , root on{' '}
             <RootPart
               instrument={instrument}
               scale={scale}
               shapes={shapes}
-              root={layout.kind === 'window' ? { ...root, finger: fingerOf(shapes[current], root) } : root}
+              root={ruleOf(layout.kind).still ? { ...root, finger: fingerOf(shapes[current], root) } : root}
               onRoot={(wish) => dispatch(change((now) => toRoot(now.body.layout, now.shapes, now.current, wish)))}
             />
           </>
@@ -63,9 +63,8 @@ const What = memo(function What({
       as{' '}
       <LayoutPart
         layout={layout}
-        instrument={instrument}
         roots={roots}
-        root={root ?? roots[roots.length - 1] ?? { string: 1, fret: 0 }}
+        start={{ instrument, scale, root: root ?? roots[roots.length - 1] ?? { string: 1, fret: 0 } }}
         onLayout={(next) => dispatch(change(({ body, shape }) => withLayout(body, next, shape)))}
       />
     </>

@@ -1,9 +1,9 @@
-import { LIMITS, nutFret, type Instrument } from '../../../core';
+import { LIMITS, countWord, nutFret, type Instrument } from '../../../core';
 import { Chooser } from '../../ui/Chooser';
 import { NumberField } from '../../ui/NumberField';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
-import { countWord, instrumentWords, matchTunings, retuned, type TuningChoice } from '../../words/tuning-text';
+import { instrumentWords, matchTunings, retuned, type TuningChoice } from '../../words/tuning-text';
 
 interface Props {
   instrument: Instrument;

@@ -1,6 +1,8 @@
+import { placeIndex } from '../../place';
+import { samePlace } from '../../place';
 import { layOut } from '../../layout';
 import type { Place, Shape } from '../../types';
-import { ARRIVED, keyOf, lineThrough, placeSet, type Crossing, type Ways } from './way';
+import { ARRIVED, lineThrough, placeSet, type Crossing, type Ways } from './way';
 
 /** Notes of the diagonal that are played at least: a set of two and one of three. */
 const CLIMB = 5;
@@ -15,14 +17,14 @@ export function diagonalWay(c: Crossing): Ways {
     lines: (c.up ? from : to).roots.map((root) => {
       const places = climbFrom(c, root).notes;
       const onClimb = placeSet(places);
-      const end = keyOf(places[c.up ? places.length - 1 : 0]);
+      const end = placeIndex(places[c.up ? places.length - 1 : 0]);
       const parts = [
         { places: from.notes, rung: first, least: 1 },
         { places, rung: -1, least: CLIMB },
         { places: to.notes, rung: last, least: ARRIVED },
       ];
       return lineThrough(c, parts, (a, _, part) => {
-        const key = keyOf(a);
+        const key = placeIndex(a);
         return held.has(key) || (part === 1 ? onClimb.has(key) : there.has(key) || key === end);
       });
     }),
@@ -31,5 +33,5 @@ export function diagonalWay(c: Crossing): Ways {
 
 const climbFrom = ({ instrument, ref }: Crossing, root: Place): Shape => {
   const shapes = layOut(instrument, ref, { kind: 'diagonal', root });
-  return shapes.find((s) => s.notes.some((n) => n.string === root.string && n.fret === root.fret)) ?? shapes[0];
+  return shapes.find((s) => s.notes.some((n) => samePlace(n, root))) ?? shapes[0];
 };

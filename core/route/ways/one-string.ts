@@ -1,5 +1,6 @@
+import { placeIndex } from '../../place';
 import { fretsWithScale } from '../../neck';
-import { ARRIVED, checkStrings, keyOf, lineThrough, placeSet, type Crossing, type Ways } from './way';
+import { ARRIVED, checkStrings, lineThrough, placeSet, type Crossing, type Ways } from './way';
 
 /** Along one string from the first rung to the last; `strings` names it, otherwise every string is tried. */
 export function oneStringWay(c: Crossing): Ways {
@@ -18,7 +19,9 @@ export function oneStringWay(c: Crossing): Ways {
         { places, rung: -1, least: ARRIVED },
         { places: to.notes, rung: last, least: 1 },
       ];
-      return lineThrough(c, parts, (a, _, part) => (part === 1 ? a.string === string : there.has(keyOf(a)) || held.has(keyOf(a))));
+      return lineThrough(c, parts, (a, _, part) =>
+        part === 1 ? a.string === string : there.has(placeIndex(a)) || held.has(placeIndex(a)),
+      );
     }),
   };
 }

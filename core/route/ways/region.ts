@@ -1,4 +1,5 @@
-import { ARRIVED, keyOf, lineThrough, placeSet, type Crossing, type Ways } from './way';
+import { placeIndex } from '../../place';
+import { ARRIVED, lineThrough, placeSet, type Crossing, type Ways } from './way';
 
 /** One leap of the hand straight from the first rung to the last, past all that lies between: the line goes on there. */
 export function regionWay(c: Crossing): Ways {
@@ -8,5 +9,5 @@ export function regionWay(c: Crossing): Ways {
     { places: from.notes, rung: c.numbers[0], least: ARRIVED },
     { places: to.notes, rung: c.numbers[c.numbers.length - 1], least: ARRIVED },
   ];
-  return { lines: [lineThrough(c, parts, (a, b) => a.hand !== b.hand && !there.has(keyOf(a)) && !here.has(keyOf(b)))] };
+  return { lines: [lineThrough(c, parts, (a, b) => a.hand !== b.hand && !there.has(placeIndex(a)) && !here.has(placeIndex(b)))] };
 }

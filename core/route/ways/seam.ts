@@ -1,5 +1,6 @@
+import { placeIndex } from '../../place';
 import type { Line } from '../route';
-import { ARRIVED, checkStrings, keyOf, lineThrough, placeSet, type Crossing, type Ways } from './way';
+import { ARRIVED, checkStrings, lineThrough, placeSet, type Crossing, type Ways } from './way';
 
 /**
  * Change hands on a note that two neighbouring rungs share; `strings` says on which strings. The hand stays for a few
@@ -10,7 +11,7 @@ export function seamWay(c: Crossing): Ways {
   const sets = c.rungs.map((r) => placeSet(r.notes));
   const held = placeSet(c.request.held ?? []);
   const ends = c.rungs.length - 1;
-  const onSeam = (p: { string: number; fret: number }, to: number): boolean => sets[to].has(keyOf(p)) || held.has(keyOf(p));
+  const onSeam = (p: { string: number; fret: number }, to: number): boolean => sets[to].has(placeIndex(p)) || held.has(placeIndex(p));
   const line = (between: number): Line => {
     const parts = c.rungs.map((r, k) => ({ places: r.notes, rung: c.numbers[k], least: k === 0 || k === ends ? ARRIVED : between }));
     return lineThrough(c, parts, (a, _, to) => onSeam(a, to) && (!strings || strings.includes(a.string)));

@@ -1,3 +1,4 @@
+import { samePlace } from '../../place';
 import type { Place, Shape } from '../../types';
 import { midiAt } from '../line';
 import type { Line } from '../route';
@@ -26,7 +27,7 @@ const cellOn = (rung: Shape, string: number): Place[] =>
 
 /** Where no root lies on the pair, the rung's nearest root in pitch is touched: before the notes above it, after those below. */
 function withRoot({ neck, up }: Crossing, rung: Shape, line: Place[]): Place[] {
-  const isRoot = (p: Place): boolean => rung.roots.some((r) => r.string === p.string && r.fret === p.fret);
+  const isRoot = (p: Place): boolean => rung.roots.some((r) => samePlace(r, p));
   if (!line.length || !rung.roots.length || line.some(isRoot)) return line;
   const away = (r: Place): number => Math.min(...line.map((p) => Math.abs(midiAt(neck, p) - midiAt(neck, r))));
   const root = rung.roots.reduce((a, b) => (away(b) < away(a) ? b : a));

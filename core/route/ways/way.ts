@@ -1,3 +1,4 @@
+import { placeIndex } from '../../place';
 import { fail } from '../../errors';
 import type { Option, State } from '../../fingering';
 import type { ScaledNeck } from '../../neck';
@@ -26,10 +27,8 @@ export interface Ways {
   otherwise?: Line[];
 }
 
-export const keyOf = (p: Place): number => p.string * 64 + p.fret;
-
 /** Which places a shape has. */
-export const placeSet = (places: readonly Place[]): Set<number> => new Set(places.map(keyOf));
+export const placeSet = (places: readonly Place[]): Set<number> => new Set(places.map(placeIndex));
 
 /** A part of a line: the places it may use, and the rung it follows (-1 between rungs). */
 export interface Part {
