@@ -49,7 +49,7 @@ export function matchLayouts(text: string, start: Start, roots: readonly Place[]
   const asked = placeAsked(typed, roots);
   if (asked) return matchLayouts(asked.text, { ...start, root: asked.root }).filter((c) => hangsOn(c.layout));
   const spell = (text: string): string => text.replace(/\b[1-6]\b/g, (d) => countWord(Number(d)));
-  const words = typed.split(/\s+/).filter(Boolean).map((written) => ({ written, spoken: spell(written) })); // prettier-ignore
+  const words = partsOf(typed).filter(Boolean).map((written) => ({ written, spoken: spell(written) })); // prettier-ignore
   const asTyped = { spoken: spell(typed), words };
   return choices(start)
     .filter((c) => words.every((w) => starts(partsOf(`${c.title} ${c.detail}`), w)))

@@ -3,6 +3,7 @@ import {
   foldedCopies,
   fretDistanceMm,
   groupBy,
+  groupsWords,
   jogWords,
   placeKey,
   ruleOf,
@@ -62,13 +63,13 @@ export function cutWords(shape: Shape, i: Instrument): string | null {
 }
 
 /** What a player wants to know of the shape under the hand. */
-export function shapeFacts(shape: Shape, instrument: Instrument): Fact[] {
+export function shapeFacts(shape: Shape, instrument: Instrument, kind: LayoutKind): Fact[] {
   const cut = cutWords(shape, instrument);
   const roots = shape.roots.map((p) => placeWords(p, fingerAt(shape, p))).join(', ');
   return [
     { name: 'Frets', words: `${shape.lowFret} to ${shape.highFret}, ${Math.round(shape.widthMm)} mm wide` },
     ...(cut ? [{ name: 'Cut', words: cut }] : []),
-    { name: 'Hand', words: handWords(shape) },
+    ruleOf(kind).along ? { name: 'Groups', words: groupsWords(shape) } : { name: 'Hand', words: handWords(shape) },
     { name: 'Roots', words: roots || 'none inside this shape' },
     { name: 'Reaches', words: stretchWords(shape.stretches) },
     { name: 'Jog', words: shape.jogs.length ? shape.jogs.map(jogWords).join('; ') : 'none: every string is a fourth from the next' },

@@ -112,6 +112,15 @@ describe('layouts in words', () => {
     expect(found('one string')).toContain('one note a string');
     expect(found('one string 3')[0]).toBe('one string: string 3');
     expect(found('one note')[0]).toBe('one note a string');
+    expect(found('string 3 root to root')[0]).toBe('one string, root to root: string 3');
+  });
+  it('starts what hangs on a root from the place typed after it, where that is a root', () => {
+    const roots = [{ string: 2, fret: 10 }, { string: 6, fret: 5 }]; // prettier-ignore
+    const first = (text: string): Layout | undefined => matchLayouts(text, start, roots)[0]?.layout;
+    expect(first('grown 2 10')).toEqual({ kind: 'anchor', root: { string: 2, fret: 10 }, notes: 3 });
+    expect(first('diagonal 6/5')).toEqual({ kind: 'diagonal', root: { string: 6, fret: 5 } });
+    expect(first('octaves 6 5')).toEqual({ kind: 'octaves', root: { string: 6, fret: 5 } });
+    expect(first('grown 2 11')).toBeUndefined();
   });
   it('finds layouts by part of a word and by number', () => {
     expect(matchLayouts('3 notes', start)[0].layout).toEqual({ kind: 'per-string', notes: 3 });
@@ -141,7 +150,7 @@ describe('shapes in words', () => {
     expect(cutWords({ ...shapes[0], missing: 1, lowFret: 3 }, { ...body.instrument, capo: 3 })).toBe('at the capo: one note missing');
   });
   it('states frets, hand, roots, reaches and jogs', () => {
-    const facts = Object.fromEntries(shapeFacts(shapes[0], body.instrument).map((f) => [f.name, f.words]));
+    const facts = Object.fromEntries(shapeFacts(shapes[0], body.instrument, 'window').map((f) => [f.name, f.words]));
     expect(facts).toEqual({
       Frets: '1 to 5, 126 mm wide',
       Hand: 'first finger at fret 2; at 1 for strings 4, 3',

@@ -123,6 +123,7 @@ export const boxes: LayoutRule<'box'> = {
     numbering: {
       is: 'choice',
       label: 'Numbered',
+      byName: true,
       usual: 'minor-root',
       of: BOTH.map((value) => ({ value, label: NUMBERINGS[value].says })),
     },

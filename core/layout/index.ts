@@ -87,6 +87,6 @@ export { nearestRoot, rootPlaces } from './reanchor';
 export { MOST_PLACES } from './places';
 export { withStrings } from './string-set';
 export { hangsOn, hungOn, LAYOUT_KINDS, ruleOf, type AnyRule } from './rules';
-export { jogWords, foldedCopies, groupBy, stretchWords } from './words';
+export { foldedCopies, groupBy, groupsWords, handGroups, jogWords, stretchWords, type HandGroup } from './words';
 export type { Field, Offer, Shown, Start } from './rule';
 export { pinsIn, shapeRef, type PinHere } from './pins';

@@ -1,4 +1,5 @@
 import type { ScaledNeck } from '../neck';
+import { countWord } from '../words';
 import { midiOn, plainPlace } from '../place';
 import type { LayoutOf, Place } from '../types';
 import { onNeck } from './climb';
@@ -23,7 +24,7 @@ function layOctaves({ neck }: Bench, layout: LayoutOf<'octaves'>): Draft[] {
   const chain = [...octavesFrom(neck, root, -1).reverse(), plainPlace(root), ...octavesFrom(neck, root, 1)];
   return chain.map((at, k) => ({
     number: k + 1,
-    label: `octave ${k + 1}, root on ${atPlace(at)}`,
+    label: `octave ${k + 1}`,
     places: byPitch(neck, frameAt(neck, at)),
   }));
 }
@@ -66,6 +67,6 @@ export const octaveFrames: LayoutRule<'octaves'> = {
   reanchor: reroot,
   says: (l) => `octave frames from ${atPlace(l.root)}`,
   why: (_, { shape, shapes }) =>
-    `The root's octaves as the hand finds them, ${shapes.length === 1 ? 'one' : shapes.length} over the neck; round each the scale up to the next, as far as it lies under the hand whose first finger is on the root. The root here: ${shape.roots.map(atPlace).join(' and ')}.`,
-  offers: ({ root }) => [{ layout: { kind: 'octaves', root }, detail: 'the root again and again over the neck' }],
+    `The root's octaves as the hand finds them, ${countWord(shapes.length)} over the neck; round each the scale up to the next, as far as it lies under the hand whose first finger is on the root. The root here: ${shape.roots.map(atPlace).join(' and ')}.`,
+  offers: ({ root }) => [{ layout: { kind: 'octaves', root }, detail: 'octaves of one root, all over the neck' }],
 };

@@ -44,18 +44,27 @@ const isRoot = (neck: ScaledNeck, p: Place): boolean => neck.toneOf[(neck.open[p
 
 /**
  * One octave's fingers, over and over: an inner root opens the next octave, only a last note closes one, and what lies below
- * the first root is fingered as its copy an octave above. Open strings have none.
+ * the first root is fingered as its copy an octave above, or afresh where the nut is in the way. Open strings have none.
  */
 function repeated(bench: Bench, places: readonly Place[]): number[] {
   const { neck } = bench;
   const octave = octaveFingers(bench, places[0].string);
   const [opens, closes] = [octave[0], octave[octave.length - 1]];
-  return places.map((p, k) => {
+  const fingers = places.map((p, k) => {
     if (p.fret === neck.nut) return 0;
     const degree = neck.toneOf[(neck.open[p.string] + p.fret) % OCTAVE]?.index ?? 0;
-    const finger = degree > 0 ? octave[degree] : k > 0 && k === places.length - 1 ? closes : opens;
-    return holdsOf(bench.model, p.string, p.fret).some((h) => h.finger === finger) ? finger : 0; // 0 where the nut is in the way: the search decides
+    if (degree > 0) return octave[degree];
+    return k > 0 && k === places.length - 1 ? closes : opens;
   });
+  const has = (p: Place, finger: number): boolean =>
+    finger === 0 || holdsOf(bench.model, p.string, p.fret).some((h) => h.finger === finger);
+  if (places.every((p, k) => has(p, fingers[k]))) return fingers;
+  const stopped = places.findIndex((p) => p.fret > neck.nut);
+  const first = places.findIndex((p, k) => k >= stopped && isRoot(neck, p));
+  const below = places.slice(stopped, first < 0 ? undefined : first + 1);
+  const pins = below.map((_, k) => (first >= 0 && k === below.length - 1 ? opens : 0));
+  const again = (bestPath({ ...withoutRuns(bench.model, sliderOf(bench), below), pins }) as Path).states.map((s) => s.finger);
+  return fingers.map((finger, k) => again[k - stopped] ?? finger);
 }
 
 /** No higher than this many frets from the nut: fingers that hold there hold above. */
@@ -68,7 +77,7 @@ function octaveFingers({ neck, by }: Bench, string: number): number[] {
   const root = Math.min(lowest, neck.nut + MODEL_FRET);
   const long = handModel({ ...neck.instrument, frets: root + 2 * OCTAVE }, by.school, by.hand?.size, ALONG[by.school]);
   const frets = [...neck.tones.map((t) => root + t.semitones), root + OCTAVE];
-  return (bestPath(withoutRuns(long, by.school === 'first-and-third' ? RING : null, frets.map((fret) => ({ string, fret })))) as Path).states.map((s) => s.finger); // prettier-ignore
+  return (bestPath(withoutRuns(long, sliderOf({ by }), frets.map((fret) => ({ string, fret })))) as Path).states.map((s) => s.finger); // prettier-ignore
 }
 
 /**
@@ -82,6 +91,7 @@ const ALONG: Record<FingeringSchool, HandCosts> = {
   'no-little-finger': { ...SCHOOLS['no-little-finger'], slide: SCHOOLS['finger-per-fret'].slide },
 };
 const RING = 3;
+const sliderOf = ({ by }: Pick<Bench, 'by'>): number | null => (by.school === 'first-and-third' ? RING : null);
 
 /** More than any way round it. */
 const NEVER = 10_000;
@@ -128,6 +138,7 @@ export const oneString: LayoutRule<'one-string'> = {
     const { from, to, ...rest } = l;
     return { ...rest, string, ...(from === undefined ? {} : { from: Math.min(from, i.frets) }), ...(to === undefined ? {} : { to: Math.min(to, i.frets) }) }; // prettier-ignore
   },
+  along: true,
   says: rangeWords,
   why: (l) =>
     `The formula laid out along string ${l.string}, fingered from root to root. Each frame is one place of the hand; it shifts or slides where the next begins. Twelve frets make the octave.`,

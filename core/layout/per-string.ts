@@ -54,7 +54,7 @@ export const schoolFor = (notes: number): FingeringSchool => (notes >= 3 ? 'stre
 export const NOTES_A_STRING = { is: 'whole', label: 'Notes a string', from: 1, to: 6 } as const;
 
 export const perString: LayoutRule<'per-string'> = {
-  fields: { notes: NOTES_A_STRING },
+  fields: { notes: { ...NOTES_A_STRING, byName: true } },
   lay: layPerString,
   school: (l) => schoolFor(l.notes),
   says: (l) => notesAString(l.notes),

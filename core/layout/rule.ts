@@ -5,7 +5,7 @@ import type { Bench, Draft } from './shape';
  * One thing that a layout lets a player set. Its range is checked by the layout itself, by the schema of the record and by
  * the control on the screen, all read off this.
  */
-export type Field =
+export type Field = (
   | { is: 'whole'; label: string; from: number; to: number; usual?: number }
   | { is: 'string'; label: string }
   | { is: 'fret'; label: string; notBelow?: string; notAbove?: string; blank?: string }
@@ -17,7 +17,11 @@ export type Field =
   | { is: 'strings'; label: string }
   | { is: 'counts'; label: string; from: number; to: number }
   | { is: 'start'; label: string }
-  | { is: 'places'; most: number };
+  | { is: 'places'; most: number }
+) & {
+  /** Every value is offered by name, so the option needs no control. */
+  byName?: true;
+};
 
 /** Where a layout is asked for: on what neck, in what scale, from which root. */
 export interface Start {
@@ -65,6 +69,8 @@ export interface LayoutRule<K extends LayoutKind> {
   still?: true;
   /** Its shapes stand up string by string from their root. */
   grows?: true;
+  /** The hand moves along a string: its groups are drawn, with what lies between them. */
+  along?: true;
   /** Shapes carry the relative root as well. */
   twins?: true;
   /** Its shapes take the name of the known shape that they turn out to be. */

@@ -153,7 +153,13 @@ const SCHOOLS = Object.keys(REACHES) as Reach[];
 
 export const windows: LayoutRule<'window'> = {
   fields: {
-    stretch: { is: 'choice', label: 'Reach', usual: 'index', of: SCHOOLS.map((value) => ({ value, label: REACHES[value].says })) },
+    stretch: {
+      is: 'choice',
+      label: 'Reach',
+      byName: true,
+      usual: 'index',
+      of: SCHOOLS.map((value) => ({ value, label: REACHES[value].says })),
+    },
   },
   lay: layWindows,
   school: () => 'finger-per-fret',

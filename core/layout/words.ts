@@ -1,4 +1,4 @@
-import type { Jog, Place, Shape, Stretch } from '../types';
+import type { Jog, Place, Shape, ShapeNote, Stretch } from '../types';
 import { intervalWords, many } from '../words';
 
 const FINGER = ['open string', 'first finger', 'middle finger', 'ring finger', 'little finger'];
@@ -42,6 +42,29 @@ export function octavesWords(shapes: readonly Shape[], shape: Shape): string {
     ? `It lies again twelve frets away, at fret ${copies.map((s) => s.lowFret).join(' and ')}.`
     : 'No whole copy twelve frets away fits.';
 }
+
+/** Notes that one place of the hand plays, and how the hand came there: by sliding on a finger, or by a shift. */
+export interface HandGroup {
+  notes: ShapeNote[];
+  by: 'start' | 'slide' | 'shift';
+}
+
+/** A shape's notes as the hand takes them, place by place. */
+export function handGroups(shape: Shape): HandGroup[] {
+  let from = 0;
+  return shape.hands.map(({ notes: count }): HandGroup => {
+    const notes = shape.notes.slice(from, (from += count));
+    const before = shape.notes[from - count - 1] as ShapeNote | undefined;
+    if (!before) return { notes, by: 'start' };
+    return { notes, by: before.finger === notes[0].finger && before.string === notes[0].string ? 'slide' : 'shift' };
+  });
+}
+
+/** Example: "2 4 5, shift, 7 9 10, shift, 12 14". */
+export const groupsWords = (shape: Shape): string =>
+  handGroups(shape)
+    .map((g) => `${g.by === 'start' ? '' : `${g.by}, `}${g.notes.map((n) => n.fret).join(' ')}`)
+    .join(', ');
 
 /** What a shape of places turned out to be, where it took the name of a known one. */
 export const becameWords = (shape: Shape): string => (shape.known ? ` It turned out to be ${shape.label}.` : '');

@@ -72,9 +72,9 @@ export const part = (page: Page, name: string) => page.locator(`[data-part="${na
 /** Types into an open part of the sentence and takes the first match. */
 export async function typeInto(page: Page, name: string, text: string): Promise<void> {
   await part(page, name).click();
-  await page.getByRole('combobox').fill(text);
+  await page.locator('input[role=combobox]').fill(text);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('combobox')).toBeHidden();
+  await expect(page.locator('input[role=combobox]')).toBeHidden();
 }
 
 /** Two windows changed one study: the first one's B♭ Mixolydian is saved, the second, handed back, is told of it with E♭ Lydian. */

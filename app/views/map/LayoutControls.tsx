@@ -115,7 +115,7 @@ const CONTROLS: { [S in Field['is']]: (p: OptionProps<Extract<Field, { is: S }>>
   ),
   strings: Strings,
   counts: Counts,
-  places: () => null,
+  places: () => null, // they are where they were kept
 };
 
 /** The layout with one option set, or left out. */
@@ -128,7 +128,8 @@ function withOption(layout: Layout, name: string, value: unknown): Layout {
 export function LayoutControls(props: Props) {
   const { layout, onLayout } = props;
   const options = layout as unknown as Record<string, unknown>;
-  const fields = Object.entries(ruleOf(layout.kind).fields);
+  const fields = Object.entries(ruleOf(layout.kind).fields).filter(([, field]) => !field.byName && field.is !== 'places');
+  if (!fields.length) return null;
   return (
     <div className="grid grid-cols-2 gap-3 border-t border-line pt-3">
       {fields.map(([name, field]) => {

@@ -50,7 +50,7 @@ export function MapPanels({ body, laid, current, seam }: { body: StudyBody; laid
       {shape && (
         <>
           <Panel title={capital(shapeTitle(shape, body.layout.kind))}>
-            <Facts facts={shapeFacts(shape, body.instrument)} />
+            <Facts facts={shapeFacts(shape, body.instrument, body.layout.kind)} />
             {needsCare(body.instrument, shape) && (
               <p className="mt-2 text-xs text-clay">
                 A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.

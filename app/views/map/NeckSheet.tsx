@@ -3,6 +3,7 @@ import type { StudyBody } from '../../../contract';
 import { glyphs, hangsOn, ruleOf, stringsUpward, type NeckNote, type Place } from '../../../core';
 import { CellTable } from '../../neck/CellTable';
 import { fretX, stringY, type NeckGeometry } from '../../neck/geometry';
+import { GroupMarks } from '../../neck/GroupMarks';
 import { HandFrames } from '../../neck/HandFrames';
 import { Ladder } from '../../neck/Ladder';
 import { builtStrings, marksOf } from '../../neck/marks';
@@ -78,6 +79,7 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
               under={joined && <HandFrames g={g} spans={joined} />}
               title={glyphs(neckTitle(instrument, scaleName(scale), shape))}
             >
+              {shape && !joined && ruleOf(layout.kind).along && <GroupMarks g={g} shape={shape} />}
               {note && <circle cx={fretX(g, note.fret)} cy={stringY(g, note.string)} r={19} fill="none" stroke="#fff6dc" strokeWidth={3} />}
             </Neck>
             <Ladder g={g} shapes={shapes} current={current} onChoose={onRung} seams={seams} seam={seam} onSeam={onSeam} />

@@ -1,0 +1,46 @@
+import { handGroups, type HandGroup, type Shape } from '../../core';
+import { fretX, stringY, type NeckGeometry } from './geometry';
+
+const ROUND = 19;
+const SIGNS: Record<Exclude<HandGroup['by'], 'start'>, { sign: string; word: string }> = {
+  shift: { sign: '^', word: 'shift' },
+  slide: { sign: '~', word: 'slide' },
+};
+
+/** The hand's groups along a string, each in its frame, and at each change whether the hand shifts (^) or slides (~). */
+export function GroupMarks({ g, shape }: { g: NeckGeometry; shape: Shape }) {
+  return handGroups(shape).map(({ notes, by }, k) => {
+    const [first, last] = [notes[0], notes[notes.length - 1]];
+    const ends = [fretX(g, first.fret), fretX(g, last.fret)].sort((a, b) => a - b);
+    const y = stringY(g, first.string);
+    const before = shape.notes[shape.notes.indexOf(first) - 1];
+    return (
+      <g key={first.fret}>
+        <rect
+          x={ends[0] - ROUND}
+          y={y - ROUND}
+          width={ends[1] - ends[0] + 2 * ROUND}
+          height={2 * ROUND}
+          rx={ROUND}
+          fill="none"
+          stroke="#f2d9a0"
+          strokeWidth={1.6}
+          strokeDasharray={k % 2 ? '5 4' : undefined}
+        />
+        {by !== 'start' && (
+          <text
+            x={(fretX(g, before.fret) + fretX(g, first.fret)) / 2}
+            y={y - ROUND - 4}
+            textAnchor="middle"
+            fontSize={15}
+            fontWeight={700}
+            fill="#f2d9a0"
+          >
+            <title>{SIGNS[by].word}</title>
+            {SIGNS[by].sign}
+          </text>
+        )}
+      </g>
+    );
+  });
+}
