@@ -255,6 +255,9 @@ export interface ConnectRequest extends RouteOptions {
   /** Indices into the ladder's rungs; from a higher to a lower one the line descends. */
   fromRung: number;
   toRung: number;
+  /** Places that the line begins and ends with, where it is not to be the outermost notes of the rungs. */
+  start?: Place;
+  goal?: Place;
   /** Strings that the way is to use: the string, the pair, the strings skipped to, or those of the seams. */
   strings?: number[];
 }

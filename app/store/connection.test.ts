@@ -53,6 +53,9 @@ describe('what Connect is asked', () => {
     expect(then(askTo(to, shapes, { pitch: 73 })).asked.goal).toEqual({ pitch: 73 });
     expect(then(askTo(to, shapes, { rung: 1 }))).toMatchObject({ to: 1, asked: { goal: null } });
     expect(then(askFrom(to, shapes, { place: { string: 6, fret: 4 } })).asked.start).toEqual({ string: 6, fret: 4 });
+    const placed = then(askFrom(to, shapes, { place: { string: 6, fret: 4 } }));
+    expect(then(ask(placed, { way: 'diagonal', strings: [] })).asked).toMatchObject({ way: 'diagonal', start: { string: 6, fret: 4 } });
+    expect(shapes[placed.from].notes.some((n) => n.string === 6 && n.fret === 4)).toBe(true);
     expect(then(askFrom(to, shapes, { rung: 3 }))).toMatchObject({ from: 3, asked: { start: null } });
   });
   it('turns round: from the goal to the start', () => {

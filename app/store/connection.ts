@@ -4,6 +4,7 @@ import { newId } from './licks';
 import {
   defaultSchool,
   pickStrokes,
+  samePlace,
   USUAL_WEIGHTS,
   type ConnectRequest,
   type FingeredStep,
@@ -80,7 +81,20 @@ export interface Ends {
 export function endsNow({ body, shapes, current }: { body: StudyBody; shapes: Shape[]; current: number }): Ends | null {
   if (!shapes.length) return null;
   const asked = body.connection ?? usualConnection(shapes, current);
-  return { asked, from: rungIndex(shapes, asked.from), to: rungIndex(shapes, asked.to) };
+  const to = rungIndex(shapes, asked.to);
+  const from = rungWith(shapes, rungIndex(shapes, asked.from), asked.start, to);
+  return { asked, from, to: rungWith(shapes, to, placeOf(asked.goal), from) };
+}
+
+/** A goal that is a place; null where it is a fret for the hand, or a pitch. */
+export const placeOf = (goal: Connection['goal']): Place | null => (goal && 'string' in goal ? goal : null);
+
+/** The rung nearest to the one asked that has a place, another than that of the other end if there is one; the one asked where none has it. */
+function rungWith(shapes: Shape[], asked: number, place: Place | null, other: number): number {
+  if (!place) return asked;
+  const far = (k: number): number => Math.abs(k - asked) + (k === other ? shapes.length : 0);
+  const having = shapes.flatMap((s, k) => (s.notes.some((n) => samePlace(n, place)) ? [k] : []));
+  return having.length ? having.reduce((a, b) => (far(b) < far(a) ? b : a)) : asked;
 }
 
 export const selectEnds = createSelector([selectBody, selectLaid, selectRung], (body, laid, current): Ends | null =>
@@ -97,20 +111,21 @@ export const ask = (ends: Ends, fields: Fields): Partial<StudyBody> => ({
 /** A change that leaves the line as it is. */
 export const tell = (ends: Ends, fields: Fields): Partial<StudyBody> => ({ route: null, connection: { ...ends.asked, ...fields } });
 
-/** Another start: a rung, or a place, which asks for the best route. */
+/** Another start: a rung, or a place, which holds for every way. */
 export const askFrom = (ends: Ends, shapes: Shape[], end: EndChoice): Partial<StudyBody> =>
-  ask(ends, 'rung' in end ? { from: rungOf(shapes[end.rung]), start: null } : 'place' in end ? { way: 'best', start: end.place } : {});
+  ask(ends, 'rung' in end ? { from: rungOf(shapes[end.rung]), start: null } : 'place' in end ? { start: end.place } : {});
 
-/** Another goal: a rung, or a place, a fret under the hand or a pitch, which ask for the best route. */
+/** Another goal: a rung, or a place, which hold for every way; a fret under the hand or a pitch, which ask for the best route. */
 export function askTo(ends: Ends, shapes: Shape[], end: EndChoice): Partial<StudyBody> {
   if ('rung' in end) return ask(ends, { to: rungOf(shapes[end.rung]), goal: null });
-  return ask(ends, { way: 'best', goal: 'place' in end ? end.place : 'hand' in end ? { fret: end.hand } : { pitch: end.pitch } });
+  if ('place' in end) return ask(ends, { goal: end.place });
+  return ask(ends, { way: 'best', goal: 'hand' in end ? { fret: end.hand } : { pitch: end.pitch } });
 }
 
 /** Back the way it came. A goal that is no place cannot be a start: the rung's end note stands for it. */
 export function turned(ends: Ends): Partial<StudyBody> {
   const { from, to, start, goal, pitches } = ends.asked;
-  return ask(ends, { from: to, to: from, start: goal && 'string' in goal ? goal : null, goal: start, pitches: [...pitches].reverse() });
+  return ask(ends, { from: to, to: from, start: placeOf(goal), goal: start, pitches: [...pitches].reverse() });
 }
 
 /** One note held on a place; the same place again lets it go. */
@@ -123,6 +138,12 @@ export function hold(ends: Ends, index: number, place: Place | null): Partial<St
 export function settle(ends: Ends, index: number, finger: number | null): Partial<StudyBody> {
   const others = ends.asked.fingers.filter((f) => f.index !== index);
   return tell(ends, { fingers: finger === null ? others : [...others, { index, finger }], choice: 0 });
+}
+
+/** Several notes' fingers settled at once. */
+export function settleAll(ends: Ends, fingers: readonly { index: number; finger: number }[]): Partial<StudyBody> {
+  const others = ends.asked.fingers.filter((f) => !fingers.some((o) => o.index === f.index));
+  return tell(ends, { fingers: [...others, ...fingers], choice: 0 });
 }
 
 /** Ends, held notes and settled fingers belong to a scale on a neck: on another they go, the rest stays. */
@@ -162,7 +183,9 @@ export const selectJob = createSelector([selectBody, selectLaid, selectEnds], (b
   };
   const strings = asked.strings.length ? { strings: asked.strings } : {};
   if (asked.way !== 'best') {
-    const connect: ConnectRequest = { way: asked.way, layout, fromRung: ends.from, toRung: ends.to, ...options, ...strings };
+    const goal = placeOf(asked.goal);
+    const places = { ...(asked.start ? { start: asked.start } : {}), ...(goal ? { goal } : {}) };
+    const connect: ConnectRequest = { way: asked.way, layout, fromRung: ends.from, toRung: ends.to, ...places, ...options, ...strings };
     return { instrument, scale, connect };
   }
   const where = { ...strings, ...(asked.within ? { within: asked.within } : {}) };

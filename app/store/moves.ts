@@ -156,6 +156,10 @@ export function withPin(body: StudyBody, shape: Shape, place: Place, finger: num
   };
 }
 
+/** Several fingers of a shape settled at once, by index of its notes. */
+export const withPins = (body: StudyBody, shape: Shape, fingers: readonly { index: number; finger: number }[]): Edit =>
+  fingers.reduce<Edit>(({ pins }, f) => withPin({ ...body, pins: pins ?? body.pins }, shape, shape.notes[f.index], f.finger), {});
+
 /** Fingers settled in a shape, or (without one) those that hold in no shape that there is now, let go. */
 export function withoutPins(body: StudyBody, shapes: readonly Shape[], shape: Shape | null): Edit {
   const gone = new Set(shape ? pinsOf(body, shape).map((h) => h.pin) : idlePins(body, shapes));

@@ -82,10 +82,15 @@ const OTHERS = 16;
  */
 export function fingerNotes(i: Instrument, places: Place[], o: FingerOptions & { alternatives?: boolean }): FingeredStep[] {
   if (!places.length) return [];
-  const { m, paths } = fingered(i, places, o, o.alternatives ? OTHERS : 1);
-  const ways = paths.map((p) => stepsOf(m, p));
+  const ways = waysToFinger(i, places, o, o.alternatives ? OTHERS : 1);
   if (!o.alternatives) return ways[0];
   return ways.find((w) => movesAt(w) !== movesAt(ways[0])) ?? ways[1] ?? ways[0];
+}
+
+/** The best ways to finger a line, cheapest first, each with another succession of hand places; at most `count`. Throws as fingerNotes. */
+export function waysToFinger(i: Instrument, places: readonly Place[], o: FingerOptions, count: number): FingeredStep[][] {
+  const { m, paths } = fingered(i, places, o, count);
+  return paths.map((p) => stepsOf(m, p));
 }
 
 const movesAt = (steps: FingeredStep[]): string => steps.map((s) => (s.move === 'shift' || s.move === 'slide' ? '1' : '0')).join('');

@@ -32,7 +32,7 @@ function spans(neck: ScaledNeck, layout: LayoutOf<'one-string'>): [number, numbe
   if (range === 'frets') return [[from, to, `string ${string}, frets ${from} to ${to}`]];
   const octaves = rootsOn(neck, string).filter((root) => root + OCTAVE <= neck.last);
   if (!octaves.length) fail('NO_SHAPE_FITS', 'layout.range', `No octave from root to root fits on string ${string}: show all of it.`);
-  return octaves.map((root) => [root, root + OCTAVE, `string ${string}, fret ${root} to ${root + OCTAVE}`]);
+  return octaves.map((root) => [root, root + OCTAVE, `string ${string}, frets ${root} to ${root + OCTAVE}`]);
 }
 
 /** Frets alone, without a range, mean what they say. */
@@ -125,8 +125,8 @@ export const oneString: LayoutRule<'one-string'> = {
   fields: {
     string: { is: 'string', label: 'String' },
     range: { is: 'choice', label: 'How much of it', usual: 'all', of: RANGES },
-    from: { is: 'fret', label: 'From fret', notAbove: 'to', blank: 'the nut' },
-    to: { is: 'fret', label: 'To fret', notBelow: 'from', blank: 'the last' },
+    from: { is: 'fret', label: 'From fret', notAbove: 'to', blank: 'the nut', onlyIf: ['range', 'frets'] },
+    to: { is: 'fret', label: 'To fret', notBelow: 'from', blank: 'the last', onlyIf: ['range', 'frets'] },
   },
   lay: layOneString,
   school: () => 'finger-per-fret',

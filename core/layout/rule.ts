@@ -21,6 +21,8 @@ export type Field = (
 ) & {
   /** Every value is offered by name, so the option needs no control. */
   byName?: true;
+  /** The option counts only where another has this value. */
+  onlyIf?: readonly [option: string, value: string];
 };
 
 /** Where a layout is asked for: on what neck, in what scale, from which root. */

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { guitar, namedScale, usualInstrument } from '../../tests/support/random';
 import { isScale, keys, midi } from '../../tests/support/naive';
-import type { CoreError } from '../index';
 import {
   connect,
   connectAll,
   CONNECT_WAYS,
+  CoreError,
   layOut,
+  placeKey,
   type ConnectRequest,
   type ConnectWay,
   type Instrument,
@@ -109,22 +110,16 @@ describe('ways from rung to rung', () => {
     expect(found).toBeGreaterThan(20);
   });
 
-  it('string pair: two strings alone, but for a root touched where the pair has none', () => {
+  it('string pair: two strings alone', () => {
     const onPair = (s: Place): boolean => s.string <= 2;
     const found = crossings(
       'string-pair',
       (c, r) => {
         follows(c, r);
         const rungs = r.rungs as number[];
-        for (const rung of new Set(rungs)) {
-          const mine = r.steps.filter((_, k) => rungs[k] === rung);
-          const isRoot = (s: Place): boolean => c.shapes[rung].roots.some((p) => p.string === s.string && p.fret === s.fret);
-          if (c.shapes[rung].roots.length) expect(mine.some(isRoot)).toBe(true);
-          const touched = mine.filter((s) => !onPair(s));
-          expect(touched.length).toBeLessThanOrEqual(mine.some((s) => onPair(s) && isRoot(s)) ? 0 : 1);
-          expect(touched.every(isRoot)).toBe(true);
-          expect(mine.filter(onPair)).toHaveLength(c.shapes[rung].notes.filter(onPair).length);
-        }
+        expect(r.steps.every(onPair)).toBe(true);
+        for (const rung of new Set(rungs))
+          expect(r.steps.filter((_, k) => rungs[k] === rung)).toHaveLength(c.shapes[rung].notes.filter(onPair).length);
       },
       { strings: [1, 2] },
     );
@@ -240,5 +235,44 @@ describe('no way', () => {
     [{ toRung: 7, strings: [1] }, 'share no note to change hands on'],
   ])('%j: %s', (o, message) => {
     expect(ask(o)).toThrow(message);
+  });
+});
+
+describe('a line between places of one’s choice', () => {
+  const i = guitar();
+  const F: ScaleRef = { tonic: 'F', scale: 'major' };
+  const between = (way: ConnectWay, start: Place | undefined, goal: Place | undefined, more: Partial<ConnectRequest> = {}): string[] =>
+    connect(i, F, { way, layout: { kind: 'box' }, fromRung: 0, toRung: 3, school: 'finger-per-fret', ...(start ? { start } : {}), ...(goal ? { goal } : {}), ...more }).steps.map(placeKey); // prettier-ignore
+  it('begins and ends there, in every way that goes through them', () => {
+    const [start, goal] = [
+      { string: 6, fret: 3 },
+      { string: 1, fret: 8 },
+    ];
+    for (const way of ['seam', 'diagonal', 'split'] as const) {
+      const whole = between(way, undefined, undefined);
+      const line = between(way, start, goal);
+      expect([way, line[0], line[line.length - 1]]).toEqual([way, '6/3', '1/8']);
+      expect(line.length).toBeLessThan(whole.length);
+    }
+  });
+  it('grows a diagonal from the root that was named', () => {
+    // Rung 0 of F major has its roots on 6/1, 4/3 and 1/1: from 4/3 the climb is that of 4/3.
+    const climb = layOut(i, F, { kind: 'diagonal', root: { string: 4, fret: 3 } })[0].notes.map(placeKey);
+    const line = between('diagonal', { string: 4, fret: 3 }, undefined, { toRung: 2 });
+    expect(line[0]).toBe('4/3');
+    expect(line.filter((p) => climb.includes(p)).length).toBeGreaterThanOrEqual(5);
+  });
+  it('says which place it does not go through', () => {
+    const refused = (start: Place | undefined, goal: Place | undefined): string => {
+      try {
+        between('string-pair', start, goal, { strings: [1, 2] });
+      } catch (e) {
+        return e instanceof CoreError ? `${e.field}: ${e.message}` : String(e);
+      }
+      return '';
+    };
+    expect(refused({ string: 6, fret: 1 }, undefined)).toBe('start: This way does not go through string 6, fret 1: choose a note of it, other rungs, or the best route.'); // prettier-ignore
+    expect(refused(undefined, { string: 6, fret: 8 })).toContain('goal: This way does not go through string 6, fret 8');
+    expect(refused({ string: 7, fret: 1 }, undefined)).toContain('start');
   });
 });

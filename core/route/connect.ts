@@ -6,6 +6,7 @@ import type { ConnectRequest, ConnectWay, Instrument, Route, ScaleRef } from '..
 import { routeTask, weightsOf } from './costs';
 import { PINNED } from './plan';
 import { distinct, solve, USUAL_COUNT, type Line } from './route';
+import { betweenPlaces, missed } from './ways/cut';
 import { diagonalWay } from './ways/diagonal';
 import { mergeSkipWay } from './ways/merge-skip';
 import { oneStringWay } from './ways/one-string';
@@ -53,7 +54,10 @@ export function* connecting(i: Instrument, ref: ScaleRef, o: ConnectRequest): Ge
   checkHand(o.school, o.hand);
   const c = crossingOf(i, ref, o);
   const costs = routeTask(i, c.neck.open, o.school, o.hand?.size ?? 'medium', weightsOf(o.weights));
-  const { preferred = [], lines, otherwise = [] } = WAYS[o.way](c);
+  const ways = WAYS[o.way](c);
+  const cut = (some: Line[] = []): Line[] => betweenPlaces(i, some, o);
+  const [preferred, lines, otherwise] = [cut(ways.preferred), cut(ways.lines), cut(ways.otherwise)];
+  if (!preferred.length && !lines.length && !otherwise.length && (o.start || o.goal)) missed([...(ways.preferred ?? []), ...ways.lines], o);
   const count = o.count ?? USUAL_COUNT;
   const among = function* (some: Line[], most: number): Generator<number, Route[]> {
     const usable = some.filter((l) => l.options.length > 0);

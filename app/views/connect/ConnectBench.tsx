@@ -9,13 +9,14 @@ import { useTheme } from '../../shell/theme';
 import { eighths, useHear } from '../../sound/useHear';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
-import { ask, endsNow, hold, keepRoute, settle, tell, turned, type Ends } from '../../store/connection';
+import { ask, endsNow, hold, keepRoute, settle, settleAll, tell, turned, type Ends } from '../../store/connection';
 import { edited } from '../../store/editor';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { Signs } from '../../ui/Signs';
 import { keptName, routeNeedsCare, WAY_WORDS } from '../../words/route-text';
 import type { Search } from '../../workers/useSearch';
+import { CellChoices } from '../CellChoices';
 import { HandPart } from '../HandPart';
 import { HearButton, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
@@ -206,6 +207,15 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
               hand={hand}
               onHold={(place) => onHold(line.chosen, place)}
               onFinger={(finger) => onAsk((now) => settle(now, line.chosen, finger))}
+            />
+          )}
+          {steps.length > 0 && (
+            <CellChoices
+              instrument={instrument}
+              places={steps}
+              school={school}
+              hand={hand}
+              onChoose={(fingers) => onAsk((now) => settleAll(now, fingers))}
             />
           )}
           {

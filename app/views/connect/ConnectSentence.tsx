@@ -2,7 +2,7 @@ import type { StudyBody } from '../../../contract';
 import { defaultSchool, type NeckNote, type Route, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
-import { ask, askFrom, askTo, endsNow, routeEnds, type Ends } from '../../store/connection';
+import { ask, askFrom, askTo, endsNow, placeOf, routeEnds, type Ends } from '../../store/connection';
 import { Signs } from '../../ui/Signs';
 import { endWords, goalWords, lineWords, placeWords } from '../../words/route-text';
 import { scaleName } from '../../words/scale-text';
@@ -80,10 +80,11 @@ function endsWords(ends: Ends, shapes: Shape[], route: Route | null): { from: st
       to: asked.goal ? goalWords(to) : endWords(shapes[ends.to], to),
     };
   }
+  const goal = placeOf(asked.goal);
   const first = route?.steps[0];
   const last = route?.steps[route.steps.length - 1];
   return {
-    from: first ? endWords(shapes[ends.from], first) : shapes[ends.from].label,
-    to: last ? endWords(shapes[ends.to], last) : shapes[ends.to].label,
+    from: asked.start ? placeWords(asked.start) : first ? endWords(shapes[ends.from], first) : shapes[ends.from].label,
+    to: goal ? placeWords(goal) : last ? endWords(shapes[ends.to], last) : shapes[ends.to].label,
   };
 }

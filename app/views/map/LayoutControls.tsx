@@ -128,7 +128,8 @@ function withOption(layout: Layout, name: string, value: unknown): Layout {
 export function LayoutControls(props: Props) {
   const { layout, onLayout } = props;
   const options = layout as unknown as Record<string, unknown>;
-  const fields = Object.entries(ruleOf(layout.kind).fields).filter(([, field]) => !field.byName && field.is !== 'places');
+  const counts = ({ onlyIf }: Field): boolean => !onlyIf || options[onlyIf[0]] === onlyIf[1];
+  const fields = Object.entries(ruleOf(layout.kind).fields).filter(([, f]) => !f.byName && f.is !== 'places' && counts(f));
   if (!fields.length) return null;
   return (
     <div className="grid grid-cols-2 gap-3 border-t border-line pt-3">

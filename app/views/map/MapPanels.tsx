@@ -1,17 +1,20 @@
+import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import type { StudyBody } from '../../../contract';
-import { isScale, ruleOf, type Shape } from '../../../core';
+import { defaultSchool, fingerNotes, isScale, ruleOf, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { seamConnection } from '../../store/connection';
-import { buildNext } from '../../store/moves';
+import { buildNext, withPins } from '../../store/moves';
 import type { Laid } from '../../store/study';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
 import { overWords } from '../../words/bend-text';
-import { neighbourFacts, needsCare, seamFacts, shapeFacts, shapeTitle } from '../../words/shape-text';
+import { downWords } from '../../words/choice-text';
+import { neighbourFacts, needsCare, seamFacts, shapeFacts, shapeTitle, type Fact } from '../../words/shape-text';
 import { Hint } from '../../ui/Hint';
 import { Facts, Panel } from '../../ui/Panels';
+import { CellChoices } from '../CellChoices';
 import { ScalePanel } from './ScalePanel';
 
 const capital = (words: string): string => words[0].toUpperCase() + words.slice(1);
@@ -50,7 +53,8 @@ export function MapPanels({ body, laid, current, seam }: { body: StudyBody; laid
       {shape && (
         <>
           <Panel title={capital(shapeTitle(shape, body.layout.kind))}>
-            <Facts facts={shapeFacts(shape, body.instrument, body.layout.kind)} />
+            <Facts facts={[...shapeFacts(shape, body.instrument, body.layout.kind), ...downFacts(body, shape)]} />
+            <ShapeChoices body={body} shape={shape} />
             {needsCare(body.instrument, shape) && (
               <p className="mt-2 text-xs text-clay">
                 A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.
@@ -78,6 +82,31 @@ export function MapPanels({ body, laid, current, seam }: { body: StudyBody; laid
         </>
       )}
     </div>
+  );
+}
+
+const optionsOf = (body: StudyBody) => ({ school: body.school ?? defaultSchool(body.layout), hand: { size: body.hand } });
+
+/** Fingers going down, where the layout leaves them to the search. */
+function downFacts(body: StudyBody, shape: Shape): Fact[] {
+  if (ruleOf(body.layout.kind).still) return [];
+  const down = fingerNotes(body.instrument, [...shape.notes].reverse(), optionsOf(body));
+  return [{ name: 'Going down', words: downWords(shape.notes, down) }];
+}
+
+/** Both ways to play the shape's two-note cells, one press each. */
+function ShapeChoices({ body, shape }: { body: StudyBody; shape: Shape }) {
+  const dispatch = useAppDispatch();
+  const hand = useMemo(() => ({ size: body.hand }), [body.hand]);
+  if (ruleOf(body.layout.kind).still) return null;
+  return (
+    <CellChoices
+      instrument={body.instrument}
+      places={shape.notes}
+      school={body.school ?? defaultSchool(body.layout)}
+      hand={hand}
+      onChoose={(fingers) => dispatch(change((now) => now.shape && withPins(now.body, now.shape, fingers)))}
+    />
   );
 }
 

@@ -1,5 +1,4 @@
-import { placeIndex } from '../../place';
-import { samePlace } from '../../place';
+import { placeIndex, samePlace } from '../../place';
 import { layOut } from '../../layout';
 import type { Place, Shape } from '../../types';
 import { ARRIVED, lineThrough, placeSet, type Crossing, type Ways } from './way';
@@ -14,7 +13,7 @@ export function diagonalWay(c: Crossing): Ways {
   const there = placeSet(to.notes);
   const held = placeSet(c.request.held ?? []);
   return {
-    lines: (c.up ? from : to).roots.map((root) => {
+    lines: rootsOf(c, c.up ? from : to).map((root) => {
       const places = climbFrom(c, root).notes;
       const onClimb = placeSet(places);
       const end = placeIndex(places[c.up ? places.length - 1 : 0]);
@@ -29,6 +28,12 @@ export function diagonalWay(c: Crossing): Ways {
       });
     }),
   };
+}
+
+/** The roots that a diagonal may grow from: of the lower rung, or the one root that the player named there. */
+function rootsOf({ request: { start, goal }, up }: Crossing, lower: Shape): Place[] {
+  const named = lower.roots.filter((r) => samePlace(r, up ? start : goal));
+  return named.length ? named : lower.roots;
 }
 
 const climbFrom = ({ instrument, ref }: Crossing, root: Place): Shape => {
