@@ -36,7 +36,7 @@ export const tagList = () => list(name(LONGEST_TAG, 'a tag is not blank.'), MOST
 export const time = () => number().strict().integer().nullable().defined().min(0);
 
 const BEATS: unknown[] = [1, 2, 4, 8, 16, 32];
-const JOINS = ['tie', 'hammer', 'pull', 'slide'];
+const JOINS = ['tie', 'hammer', 'pull', 'slide', 'tap'];
 const TICKS: [number, number] = [1, 3840];
 const BEND: [number, number] = [1, 5];
 const FINGER: [number, number] = [1, 4];

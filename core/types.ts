@@ -266,8 +266,8 @@ export interface ConnectRequest extends RouteOptions {
 export type Stroke = 'down' | 'up' | 'hammer' | 'pull' | 'slide';
 export type Picking = 'alternate' | 'economy' | 'hammered';
 
-/** How a note of a lick follows the one before: tied to it, or sounded by the fretting hand. */
-export type Join = 'tie' | 'hammer' | 'pull' | 'slide';
+/** How a note of a lick follows the one before: tied to it, sounded by the fretting hand, or tapped by the other. */
+export type Join = 'tie' | 'hammer' | 'pull' | 'slide' | 'tap';
 
 /** A note or rest of a lick, in playing order. A lick is one line: one note at a time. */
 export interface LickNote {
@@ -307,7 +307,16 @@ export interface LickCopy {
   single: number[];
 }
 
-export type LineProblem = 'off-scale' | 'off-neck' | 'too-wide' | 'not-an-octave';
+export type LineProblem = 'off-scale' | 'off-neck' | 'too-wide' | 'too-fast' | 'same-finger' | 'not-an-octave';
+
+/** How a line is played, one entry a note: all of it may be left out. */
+export interface LineTiming {
+  joins?: readonly (Join | null | undefined)[];
+  /** Length from each note to the next, 480 ticks a quarter. */
+  ticks?: readonly number[];
+  /** Quarters a minute. */
+  tempo?: number;
+}
 
 /** What is wrong with a note of a line, and the place that was probably meant. */
 export interface LineFault {
@@ -315,6 +324,9 @@ export interface LineFault {
   problem: LineProblem;
   note: NoteName;
   suggestion?: Place;
+  /** Off the scale: what the note is above the tonic, and the scales that one would play with it in. */
+  degree?: DegreeName;
+  scales?: ScaleRef[];
 }
 
 /** A note as a file tells of it: its pitch, and its place where the file has one. A rest has neither. */

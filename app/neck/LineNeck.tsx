@@ -1,7 +1,7 @@
 import { drag } from 'd3-drag';
 import { select } from 'd3-selection';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
-import { midiOf, placesOf, type FingeredStep, type Instrument, type NeckNote, type Place } from '../../core';
+import { midiOf, nutFret, placesOf, type FingeredStep, type Instrument, type NeckNote, type Place } from '../../core';
 import { fretX, stringY, type NeckGeometry } from './geometry';
 import { HandFrames, HandRails } from './HandFrames';
 import { Neck } from './Neck';
@@ -29,7 +29,7 @@ const labelPx = (stays: number[]): number => 7 * (14 + 3 * stays.length);
 /** The neck with the path of a line over it, and the places of the hand beneath. Notes can be dragged to their other places. */
 export const LineNeck = memo(function LineNeck({ instrument, notes, steps, title, chosen, sounding, onChoose, onHold, onPlace }: Props) {
   const { holder, width, g } = useNeckGeometry(instrument, GAPS);
-  const marks = useMemo(() => pathMarks(notes, steps), [notes, steps]);
+  const marks = useMemo(() => pathMarks(notes, steps, nutFret(instrument)), [notes, steps, instrument]);
   const spans = useMemo(() => handSpans(g, instrument, steps, labelPx), [g, instrument, steps]);
   const under = useMemo(() => <Under g={g} steps={steps} spans={spans} />, [g, steps, spans]);
   const hand = (steps[sounding] ?? steps[chosen] ?? steps[0])?.handFret ?? 1;

@@ -19,7 +19,7 @@ const at = <T extends { string: number; fret: number }>(all: T[], string: number
 
 describe('a line on the neck', () => {
   it('shows each place once, with every finger it is given', () => {
-    const marks = pathMarks(notes, steps);
+    const marks = pathMarks(notes, steps, 0);
     const places = new Set(steps.map((s) => `${s.string}/${s.fret}`));
     expect(marks.filter((m) => m.text !== '')).toHaveLength(places.size);
     expect(at(marks, 1, 2)).toMatchObject({ look: 'root', text: '1' });
@@ -29,7 +29,7 @@ describe('a line on the neck', () => {
   });
   it('shows a note that the scale does not have as one to be touched', () => {
     const off = fingerNotes(instrument, [{ string: 6, fret: 3 }], { school: 'finger-per-fret' });
-    expect(at(pathMarks(notes, off), 6, 3)).toMatchObject({ look: 'dashed' });
+    expect(at(pathMarks(notes, off, 0), 6, 3)).toMatchObject({ look: 'dashed' });
   });
   it('goes from note to note', () => {
     const two = steps.slice(0, 2);

@@ -2,10 +2,11 @@ import { handPlaces, placeIndex, type FingeredStep, type Instrument, type NeckNo
 import { fretX, lanesOf, stringY, wireX, type NeckGeometry } from './geometry';
 import type { MarkLook, NeckMark } from './marks';
 
-/** Fingers of a place that a line takes more than once, in the order they come, each once: "1/3". */
-function fingersByPlace(steps: readonly FingeredStep[]): Map<number, string> {
-  const fingers = new Map<number, Set<number>>();
-  for (const s of steps) fingers.set(placeIndex(s), (fingers.get(placeIndex(s)) ?? new Set()).add(s.finger));
+/** Fingers of a place that a line takes more than once, in the order they come, each once: "1/3"; T where the other hand taps it. */
+function fingersByPlace(steps: readonly FingeredStep[], nut: number): Map<number, string> {
+  const fingers = new Map<number, Set<number | 'T'>>();
+  for (const s of steps)
+    fingers.set(placeIndex(s), (fingers.get(placeIndex(s)) ?? new Set()).add(s.finger === 0 && s.fret > nut ? 'T' : s.finger));
   return new Map([...fingers].map(([k, set]) => [k, [...set].join('/')]));
 }
 
@@ -25,8 +26,8 @@ function placesMarked(notes: readonly NeckNote[], texts: Map<number, string>): N
 }
 
 /** The notes of a line in full, with their fingers. */
-export const pathMarks = (notes: readonly NeckNote[], steps: readonly FingeredStep[]): NeckMark[] =>
-  placesMarked(notes, fingersByPlace(steps));
+export const pathMarks = (notes: readonly NeckNote[], steps: readonly FingeredStep[], nut: number): NeckMark[] =>
+  placesMarked(notes, fingersByPlace(steps, nut));
 
 /** Places by their degrees; those in `gone` are crossed out. */
 export function degreeMarks(notes: readonly NeckNote[], places: readonly Place[], gone: readonly Place[] = []): NeckMark[] {

@@ -11,7 +11,7 @@ export interface KeyCommand {
 }
 
 const named = (e: KeyboardEvent): string =>
-  `${e.ctrlKey || e.metaKey ? 'mod+' : ''}${e.shiftKey && (e.ctrlKey || e.metaKey) ? 'shift+' : ''}${e.key.length === 1 ? e.key.toLowerCase() : e.key}`;
+  `${e.ctrlKey || e.metaKey ? 'mod+' : ''}${e.shiftKey && (e.ctrlKey || e.metaKey || e.key.startsWith('Arrow')) ? 'shift+' : ''}${e.key.length === 1 ? e.key.toLowerCase() : e.key}`;
 
 const WRITES = 'input, textarea, select, [contenteditable=true]';
 /** What is laid over the view; the lists of choosers stand in such. A list that belongs to the view itself takes only the keys that it prevents. */

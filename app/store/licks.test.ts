@@ -52,7 +52,7 @@ describe('notes of a lick', () => {
   it('get longer and shorter, dotted and in threes, and back', () => {
     expect([licks.stepLength(240, 1), licks.stepLength(240, -1), licks.stepLength(1920, 1)]).toEqual([480, 120, 1920]);
     expect([licks.toggleDot(480), licks.toggleDot(720), licks.toggleTriplet(240), licks.toggleTriplet(160)]).toEqual([720, 480, 160, 240]);
-    expect(licks.setTicks(line, 2, TICKS).notes[2].ticks).toBe(480);
+    expect(licks.setTicksOf(line, 1, 2, TICKS).map((x) => x.ticks)).toEqual(line.map((x, k) => (k === 1 || k === 2 ? 480 : x.ticks)));
   });
   it('are joined, muted, bent, and plain again', () => {
     expect(licks.toggleJoin(line, 1, 'hammer').notes[1].join).toBeUndefined();

@@ -97,7 +97,9 @@ const setNote = (notes: LickNote[], caret: number, make: (n: LickNote) => LickNo
   caret,
 });
 
-export const setTicks = (notes: LickNote[], caret: number, ticks: number): NotesEdit => setNote(notes, caret, (n) => ({ ...n, ticks }));
+/** Every note from one to another, both included, with a length. */
+export const setTicksOf = (notes: LickNote[], from: number, to: number, ticks: number): LickNote[] =>
+  notes.map((n, k) => (k >= from && k <= to ? { ...n, ticks } : n));
 
 /** The same join again takes it away. */
 export const toggleJoin = (notes: LickNote[], caret: number, join: Join): NotesEdit =>

@@ -49,13 +49,16 @@ export function lickOfRoute(body: StudyBody, { name, steps, strokes, instrument,
   });
 }
 
+/** Taps belong to the other hand: a route is what one hand plays. */
+export const hasTaps = ({ notes }: Lick): boolean => notes.some((n) => n.join === 'tap');
+
 /**
  * A lick's notes as a kept route, opened in Connect: its places and its fingers as the lick shows them; the question is the
- * lick's pitches on these places. Null where it has no notes or the study no room.
+ * lick's pitches on these places. Null where it has no notes or the study no room, or notes are tapped.
  */
 export function routeOfLick(body: StudyBody, lick: Lick): Partial<StudyBody> | null {
   const struck = struckNotes(lick.notes);
-  if (!struck.length || struck.length > MOST_KEPT_NOTES || body.routes.length >= MOST_KEPT) return null;
+  if (!struck.length || struck.length > MOST_KEPT_NOTES || body.routes.length >= MOST_KEPT || hasTaps(lick)) return null;
   const { layout, hand } = body;
   const instrument = neckOf(body, lick);
   const school = body.school ?? defaultSchool(layout);

@@ -27,6 +27,8 @@ interface Props {
   label: string;
   /** The note chosen, and the one that sounds; -1 for none. */
   chosen: number;
+  /** Notes chosen together with it. */
+  range?: { from: number; to: number };
   sounding: number;
   onChoose: (column: number) => void;
 }
@@ -141,9 +143,10 @@ const System = memo(function System({
   );
 });
 
-function Frame({ g, column, look }: { g: TabGeometry; column: number; look: 'chosen' | 'sounding' }) {
+function Frame({ g, column, look }: { g: TabGeometry; column: number; look: 'chosen' | 'range' | 'sounding' }) {
   const s = systemOf(g, column);
   const box = { x: columnX(s, column) - COLUMN / 2 + 2, y: s.top + 4, width: COLUMN - 4, height: systemHeight(g.strings) - 22, rx: 4 };
+  if (look === 'range') return <rect {...box} fill="var(--feather-wash)" />;
   return look === 'chosen' ? (
     <rect {...box} fill="var(--feather-wash)" stroke="var(--feather)" strokeWidth={1.4} />
   ) : (
@@ -152,7 +155,7 @@ function Frame({ g, column, look }: { g: TabGeometry; column: number; look: 'cho
 }
 
 /** A line as tab: strokes above, fingers and shifts below. One stop for the Tab key; ← → walk along the notes, all other keys are the view's. */
-export function TabStaff({ g, instrument, columns, strokes, words, label, chosen, sounding, onChoose }: Props) {
+export function TabStaff({ g, instrument, columns, strokes, words, label, chosen, range, sounding, onChoose }: Props) {
   const id = useId();
   const onKey = (e: KeyboardEvent): void => {
     if (e.ctrlKey || e.metaKey || e.altKey || e.shiftKey) return;
@@ -186,6 +189,10 @@ export function TabStaff({ g, instrument, columns, strokes, words, label, chosen
         fontFamily="var(--font-text)"
         onPointerDown={onPointer}
       >
+        {range &&
+          columns.flatMap((_, k) =>
+            k >= range.from && k <= range.to && k !== chosen ? [<Frame key={k} g={g} column={k} look="range" />] : [],
+          )}
         {chosen >= 0 && chosen < columns.length && <Frame g={g} column={chosen} look="chosen" />}
         {g.systems.map((s) => (
           <System key={s.from} g={g} s={s} instrument={instrument} columns={columns} strokes={strokes} />
@@ -194,7 +201,7 @@ export function TabStaff({ g, instrument, columns, strokes, words, label, chosen
       </svg>
       <div className="sr-only">
         {words.map((w, k) => (
-          <div key={k} role="option" id={`${id}-${k}`} aria-selected={k === chosen}>
+          <div key={k} role="option" id={`${id}-${k}`} aria-selected={k === chosen || (!!range && k >= range.from && k <= range.to)}>
             {w}
           </div>
         ))}

@@ -10,7 +10,7 @@ export interface TabColumn {
   /** Frets the hand moves to get here; 0 stays. */
   shift: number;
   /** Written before the fret: h, p, a slide, or a tie's bracket. */
-  join?: 'h' | 'p' | '/' | '\\' | '(';
+  join?: 'h' | 'p' | 't' | '/' | '\\' | '(';
   /** Half steps that the string is bent. */
   bend?: number;
   muted?: boolean;

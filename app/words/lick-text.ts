@@ -18,6 +18,7 @@ import {
 import { lengthSign } from '../../formats/sheet/tab';
 import type { TabColumn } from '../tab/layout';
 import { FINGER_WORDS, placeWords } from './route-text';
+import { scaleName } from './scale-text';
 
 /** "dotted eighth", "triplet quarter", "quarter and 16th". */
 export const lengthWords = (ticks: number): string =>
@@ -25,7 +26,7 @@ export const lengthWords = (ticks: number): string =>
     .map((v) => `${v.dots === 2 ? 'double-dotted ' : v.dots ? 'dotted ' : v.triplet ? 'triplet ' : ''}${v.type}`)
     .join(' and ') || `${ticks} ticks`;
 
-const JOIN_SIGNS: Record<Join, 'h' | 'p' | '('> & Record<'slide', 'h'> = { hammer: 'h', pull: 'p', tie: '(', slide: 'h' };
+const JOIN_SIGNS: Record<Exclude<Join, 'slide'>, 'h' | 'p' | '(' | 't'> = { hammer: 'h', pull: 'p', tie: '(', tap: 't' };
 
 /** The columns of a lick's tab. */
 export function lickColumns(notes: readonly LickNote[], steps: readonly (FingeredStep | null)[], meter: [number, number]): TabColumn[] {
@@ -41,7 +42,7 @@ export function lickColumns(notes: readonly LickNote[], steps: readonly (Fingere
     return {
       string: n.place?.string ?? 0,
       fret: n.place?.fret ?? 0,
-      finger: step ? String(step.finger) : '',
+      finger: n.join === 'tap' ? 'T' : step ? String(step.finger) : '',
       shift,
       length: lengthSign(n.ticks, !n.place),
       triplet: !!noteValue(n.ticks)?.triplet,
@@ -53,7 +54,7 @@ export function lickColumns(notes: readonly LickNote[], steps: readonly (Fingere
   });
 }
 
-const JOIN_WORDS: Record<Join, string> = { tie: 'tied on', hammer: 'hammered on', pull: 'pulled off', slide: 'slid to' };
+const JOIN_WORDS: Record<Join, string> = { tie: 'tied on', hammer: 'hammered on', pull: 'pulled off', slide: 'slid to', tap: 'tapped' };
 
 /** One note for those who hear the tab. */
 export function lickNoteWords(i: Instrument, scale: ScaleRef, n: LickNote, index: number, step: FingeredStep | null): string {
@@ -82,12 +83,18 @@ const FAULT_WORDS: Record<LineFault['problem'], string> = {
   'off-scale': 'is not in the scale',
   'off-neck': 'lies beyond the neck',
   'too-wide': 'is a reach that no hand makes from the note before',
+  'too-fast': 'is a leap for which the note before leaves no time',
+  'same-finger': 'is slurred from the finger that is to play it: a hammer-on or pull-off takes two',
   'not-an-octave': 'just misses an octave',
 };
 
-/** "Note 3, G, is not in the scale: probably string 6, fret 4." */
-export const faultWords = (f: LineFault, index: number): string =>
-  `Note ${index + 1}, ${f.note}, ${FAULT_WORDS[f.problem]}${f.suggestion ? `: probably ${placeWords(f.suggestion)}` : ''}.`;
+/** "Note 3, G, is not in the scale: probably string 6, fret 4. C# is the 6 of E: E Dorian." */
+export function faultWords(f: LineFault, index: number, tonic: string): string {
+  const likely = f.suggestion ? `: probably ${placeWords(f.suggestion)}` : '';
+  const scales = f.scales?.map(scaleName).join(', ');
+  const meant = f.degree ? ` ${f.note} is the ${f.degree} of ${tonic}${scales ? `: ${scales}` : ''}.` : '';
+  return `Note ${index + 1}, ${f.note}, ${FAULT_WORDS[f.problem]}${likely}.${meant}`;
+}
 
 export const octaveWords = (octave: number): string =>
   octave === 0 ? 'at pitch' : `${Math.abs(octave) === 1 ? 'an octave' : `${Math.abs(octave)} octaves`} ${octave > 0 ? 'up' : 'down'}`;

@@ -4,6 +4,7 @@ import {
   barsOf,
   barTicks,
   checkLick,
+  checkLine,
   CoreError,
   fingerLick,
   lickPitches,
@@ -18,6 +19,7 @@ import {
   withPlaces,
   writtenParts,
   type LickNote,
+  type Place,
 } from '../index';
 
 const n = (string: number, fret: number, ticks = 240, more: Partial<LickNote> = {}): LickNote => ({
@@ -130,5 +132,30 @@ describe('a lick', () => {
     expect(() => checkLick(guitar(), [n(6, 2, 0)])).toThrow('notes[0].ticks');
     expect(() => checkLick(guitar(), [n(6, 2, 10, { bend: 9 })])).toThrow('1 to 5 half steps');
     expect(struckNotes(lick).map((s) => s.index)).toEqual([0, 1, 3, 5]);
+  });
+});
+
+describe('taps', () => {
+  const i = guitar();
+  const tapped: LickNote[] = [
+    { place: { string: 2, fret: 5 }, ticks: 240 },
+    { place: { string: 2, fret: 8 }, ticks: 240, join: 'hammer' },
+    { place: { string: 2, fret: 12 }, ticks: 240, join: 'tap' },
+    { place: { string: 2, fret: 5 }, ticks: 240, join: 'pull' },
+  ];
+  it('are played by the other hand: the fretting hand stays, and needs no finger for them', () => {
+    const steps = fingerLick(i, tapped, { school: 'finger-per-fret' });
+    expect(steps.map((s) => s?.finger)).toEqual([1, 4, 0, 1]);
+    expect(new Set(steps.map((s) => s?.handFret)).size).toBe(1);
+  });
+  it('need a fret, and no note before them', () => {
+    expect(soundJoins(tapped)).toEqual(tapped);
+    expect(soundJoins([{ place: { string: 3, fret: 7 }, ticks: 240, join: 'tap' }])[0].join).toBe('tap');
+    expect(soundJoins([{ place: { string: 3, fret: 0 }, ticks: 240, join: 'tap' }])[0].join).toBeUndefined();
+    expect(soundJoins([{ place: null, ticks: 240, join: 'tap' }])[0].join).toBeUndefined();
+  });
+  it('are no reach and no slur of one finger to the checker', () => {
+    const places = tapped.map((n) => n.place as Place);
+    expect(checkLine(i, { tonic: 'E', scale: 'chromatic' }, places, { joins: tapped.map((n) => n.join), ticks: [120, 120, 120, 120], tempo: 200, fingers: [1, 4, 0, 1] })).toEqual([]); // prettier-ignore
   });
 });

@@ -56,25 +56,35 @@ export function withPlaces(notes: readonly LickNote[], places: readonly Place[])
   });
 }
 
-/** Fingers for a lick: a step for every note that is struck, null for rests and ties. Throws BAD_PLACE, BAD_OPTION. */
+/** Fingers for a lick: a step for every note that is struck, null for rests and ties; a tapped one has finger 0, and the hand stays. Throws BAD_PLACE, BAD_OPTION. */
 export function fingerLick(
   i: Instrument,
   notes: readonly LickNote[],
   o: { school: FingeringSchool; hand?: Hand },
 ): (FingeredStep | null)[] {
-  const struck = struckNotes(notes);
+  const all = struckNotes(notes);
+  const isTap = ({ index }: { index: number }): boolean => notes[index].join === 'tap';
+  const struck = all.filter((s) => !isTap(s));
+  /** What follows a tap leaves no finger of this hand. */
+  const afterTap = new Set(all.flatMap((s, k) => (k > 0 && isTap(all[k - 1]) ? [s.index] : [])));
   const pins = struck.flatMap(({ index, place }, k) => {
     const { finger } = notes[index];
     return finger && fingersFor(i, place, o).includes(finger) ? [{ index: k, finger }] : [];
   });
-  const steps = fingerNotes(i, struck.map((s) => s.place), { ...o, pins, joins: struck.map(({ index }) => notes[index].join) }); // prettier-ignore
+  const steps = fingerNotes(i, struck.map((s) => s.place), { ...o, pins, joins: struck.map(({ index }) => (afterTap.has(index) ? null : notes[index].join)) }); // prettier-ignore
   const at = new Map(struck.map(({ index }, k) => [index, steps[k]]));
-  return notes.map((_, k) => at.get(k) ?? null);
+  let hand = steps[0]?.handFret ?? 1;
+  return notes.map((n, k): FingeredStep | null => {
+    const step = at.get(k);
+    if (step) hand = step.handFret;
+    if (n.place && n.join === 'tap') return { ...n.place, finger: 0, handFret: hand, move: 'stay', costMm: 0 };
+    return step ?? null;
+  });
 }
 
 /**
  * Makes joins true: a tie needs the same place before it, a hammer-on a lower fret of the same string, a pull-off a
- * higher one, a slide another one. What cannot be is left out. Returns the same notes where nothing had to go.
+ * higher one, a slide another one; a tap needs a fret and nothing before it. What cannot be is left out. Returns the same notes where nothing had to go.
  */
 export function soundJoins(notes: readonly LickNote[]): LickNote[] {
   return notes.map((n, k) => {
@@ -86,6 +96,7 @@ export function soundJoins(notes: readonly LickNote[]): LickNote[] {
 }
 
 function joins(before: Place | null, { place, join }: LickNote): boolean {
+  if (join === 'tap') return !!place && place.fret > 0;
   if (!place || !before || before.string !== place.string) return false;
   if (join === 'tie') return before.fret === place.fret;
   return join === 'hammer' ? place.fret > before.fret : join === 'pull' ? place.fret < before.fret : place.fret !== before.fret;

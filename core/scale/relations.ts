@@ -158,3 +158,40 @@ export function nearestScale(scale: ScaleRef['scale']): {
 /** True where two refs sound the same notes from the same tonic sound. */
 export const soundsSame = (a: ScaleRef, b: ScaleRef): boolean =>
   chromaOf(a.tonic) === chromaOf(b.tonic) && degreesOf(a.scale).map(semitonesOf).join() === degreesOf(b.scale).map(semitonesOf).join();
+
+/** At most so many scales are named for one strange note. */
+const MOST_NAMED = 3;
+
+/**
+ * What a note off the scale would make of it: the degree it is, and the named scales that have it, nearest first. In a scale
+ * of seven notes it takes the place of a neighbour a half step away; a smaller one is named by the scales of seven notes that
+ * hold it and the strange note. `sound` is 1 to 11 half steps above the tonic.
+ * Examples: natural minor and 9: 6, Dorian. Minor pentatonic and 9: 6, Dorian first.
+ */
+export function scalesWith(ref: ScaleRef, sound: number): { degree: DegreeName; scales: ScaleRef[] } {
+  const { tonic } = ref;
+  const degrees = degreesOf(ref.scale);
+  const ids = degrees.length >= 7 ? replacing(ref, sound) : containing([...degrees.map(semitonesOf), sound]);
+  const named = (ids.length ? degreesOf(ids[0]) : []).find((d) => semitonesOf(d) === sound);
+  const [plain] = namesFor(sound, 0, new Set(degrees.map(letterOf)));
+  return { degree: named ?? plain, scales: ids.slice(0, MOST_NAMED).map((scale) => ({ tonic, scale })) };
+}
+
+/** Named scales in which the sound stands for a neighbour of the scale, the neighbour with the same letter first. */
+function replacing(ref: ScaleRef, sound: number): string[] {
+  const { scale } = ref;
+  const neighbours = degreesOf(scale).filter((d) => d !== '1' && Math.abs(semitonesOf(d) - sound) === 1);
+  const made = neighbours.flatMap((d) => {
+    const to = moveSound(ref, semitonesOf(d), sound);
+    const fresh = degreesOf(to.scale).find((x) => semitonesOf(x) === sound) ?? d;
+    return to.named ? [{ id: to.scale as string, other: letterOf(fresh) === letterOf(d) ? 0 : 1 }] : [];
+  });
+  return made.sort((a, b) => a.other - b.other).map((m) => m.id);
+}
+
+/** Scales of seven notes that hold all of some sounds, the modes of major first. */
+export const containing = (sounds: readonly number[]): string[] =>
+  listScales()
+    .filter((s) => s.degrees.length === 7)
+    .filter((s) => sounds.every((x) => s.degrees.some((d) => semitonesOf(d) === x)))
+    .map((s) => s.id);

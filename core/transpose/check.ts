@@ -1,9 +1,10 @@
 import { SPAN_MM } from '../fingering';
 import { checkInstrument, nutFret } from '../instrument';
-import { midiOf } from '../pitch';
 import { placesOf, scaledNeck, widestMm, type ScaledNeck } from '../neck';
-import { mod12, spellerIn } from '../scale';
-import type { Instrument, LineFault, Place, ScaleRef } from '../types';
+import { TICKS } from '../lick/rhythm';
+import { chromaOf, midiOf } from '../pitch';
+import { mod12, scalesWith, spellerIn } from '../scale';
+import type { Instrument, Join, LineFault, LineTiming, Place, ScaleRef } from '../types';
 
 const OCTAVE = 12;
 /** Leaps so near to an octave that a slip in counting is likelier than a leap. */
@@ -14,15 +15,25 @@ const NEARLY_ON_ONE_STRING = [10, 11, 13, 14];
 const WIDEST_MM = SPAN_MM.large;
 /** A leap along the neck as wide as this is meant. */
 const LEAP_FRETS = 9;
+/** A hand that leaps needs a moment to leave and to land, and passes so many millimetres in a second (judgement: a practised hand). */
+const LEAVE_AND_LAND_S = 0.05;
+const MM_A_SECOND = 2000;
+
+export interface CheckOptions extends LineTiming {
+  /** Fingers as they are, one entry a note; 0 or nothing for an open string. */
+  fingers?: readonly (number | null | undefined)[];
+}
 
 /**
  * What a line typed by hand probably has wrong, at most one fault a note, each with the place that was likely meant:
- * a fret beyond the neck, an octave that is not one, a note off the scale, a reach that no hand makes and that another
- * place of the same pitch spares. Places may lie off the neck; strings too. Throws UNKNOWN_SCALE, BAD_INSTRUMENT.
+ * a fret beyond the neck, an octave that is not one, a note off the scale (with its degree, and the scales it would be in),
+ * a reach that no hand makes, a leap for which there is no time, a hammer-on or pull-off on one finger. Places may lie off
+ * the neck; strings too. Joins, lengths, tempo and fingers are judged where they are given.
+ * Throws UNKNOWN_SCALE, BAD_INSTRUMENT. Example: C♯ in E natural minor is its 6, and would make it E Dorian.
  */
-export function checkLine(i: Instrument, ref: ScaleRef, places: readonly Place[]): LineFault[] {
+export function checkLine(i: Instrument, ref: ScaleRef, places: readonly Place[], o: CheckOptions = {}): LineFault[] {
   checkInstrument(i);
-  const line: Checked = { i, neck: scaledNeck(i, ref), places: [...places] };
+  const line: Checked = { i, ref, neck: scaledNeck(i, ref), places: [...places], o };
   const spell = spellerIn(ref);
   return places.flatMap((p, index): LineFault[] => {
     for (const test of TESTS) {
@@ -37,10 +48,12 @@ export function checkLine(i: Instrument, ref: ScaleRef, places: readonly Place[]
 
 interface Checked {
   i: Instrument;
+  ref: ScaleRef;
+  o: CheckOptions;
   neck: ScaledNeck;
   places: Place[];
 }
-type Found = Pick<LineFault, 'problem' | 'suggestion'> | null;
+type Found = Omit<LineFault, 'index' | 'note'> | null;
 
 const isString = ({ i }: Checked, p: Place): boolean => Number.isInteger(p.string) && p.string >= 1 && p.string <= i.strings.length;
 const onNeck = (c: Checked, p: Place): boolean =>
@@ -90,7 +103,7 @@ function offScale(c: Checked, k: number): Found {
   const away = (q: Place): number => Math.abs(q.fret - p.fret);
   const step = (q: Place): number => (before && onNeck(c, before) ? stepCost(soundOf(c, q) - soundOf(c, before)) : 0);
   const [best] = [...beside].sort((a, b) => away(a) - away(b) || step(a) - step(b));
-  return { problem: 'off-scale', ...suggest(best) };
+  return { problem: 'off-scale', ...suggest(best), ...scalesWith(c.ref, mod12(soundOf(c, p) - chromaOf(c.ref.tonic))) };
 }
 
 /** A note struck twice is the least likely thing to have been meant. */
@@ -99,7 +112,8 @@ const stepCost = (by: number): number => (by === 0 ? 99 : Math.abs(by));
 /** Too wide for a hand that stays, and not a leap along the neck: another place of the pitch that is near both neighbours. */
 function tooWide(c: Checked, k: number): Found {
   const [a, p] = [c.places[k - 1], c.places[k]];
-  if (!a || !onNeck(c, a) || reach(c, a, p) <= WIDEST_MM) return null;
+  if (!a || isTapped(c, k) || !onNeck(c, a) || reach(c, a, p) <= WIDEST_MM) return null;
+  if (isSlur(c.o.joins?.[k])) return { problem: 'too-wide' }; // the hand cannot leave a note that it slurs from
   const wide = (q: Place): boolean => reach(c, a, q) > WIDEST_MM;
   const after = c.places[k + 1];
   const back = after && onNeck(c, after) && reach(c, p, after) > WIDEST_MM;
@@ -108,6 +122,28 @@ function tooWide(c: Checked, k: number): Found {
   const best = nearestTo(c, k, spared);
   if (!best && a.string === p.string) return null;
   return { problem: 'too-wide', ...suggest(best) };
+}
+
+const isSlur = (join: Join | null | undefined): boolean => join === 'hammer' || join === 'pull';
+
+/** The other hand plays this note, or the one before: there is nothing to reach from. */
+const isTapped = ({ o }: Checked, k: number): boolean => o.joins?.[k] === 'tap' || o.joins?.[k - 1] === 'tap';
+
+/** A leap along the neck, where the note before is too short for the hand to get there. */
+function tooFast(c: Checked, k: number): Found {
+  const { ticks, tempo } = c.o;
+  const [a, p] = [c.places[k - 1], c.places[k]];
+  if (!a || !ticks || !tempo || isTapped(c, k) || !onNeck(c, a)) return null;
+  const mm = reach(c, a, p);
+  const seconds = ((ticks[k - 1] ?? 0) / TICKS) * (60 / tempo);
+  return mm > WIDEST_MM && seconds < LEAVE_AND_LAND_S + mm / MM_A_SECOND ? { problem: 'too-fast' } : null;
+}
+
+/** A hammer-on or pull-off between two stopped notes on one finger: it takes two. */
+function sameFinger({ o, places, neck }: Checked, k: number): Found {
+  const [before, finger] = [o.fingers?.[k - 1], o.fingers?.[k]];
+  const open = places[k].fret === neck.nut || places[k - 1]?.fret === neck.nut;
+  return isSlur(o.joins?.[k]) && o.joins?.[k - 1] !== 'tap' && !open && finger && finger === before ? { problem: 'same-finger' } : null;
 }
 
 const suggest = (suggestion: Place | null | undefined): { suggestion?: Place } =>
@@ -126,4 +162,4 @@ function nearestTo(c: Checked, k: number, places: Place[]): Place | null {
   return places.reduce<Place | null>((best, p) => (best && away(best) <= away(p) ? best : p), null);
 }
 
-const TESTS: readonly ((c: Checked, k: number) => Found)[] = [offNeck, notAnOctave, offScale, tooWide];
+const TESTS: readonly ((c: Checked, k: number) => Found)[] = [offNeck, notAnOctave, offScale, tooWide, tooFast, sameFinger];

@@ -227,7 +227,9 @@ describe('checking a line', () => {
     for (const s of layOut(guitar(), DORIAN, { kind: 'per-string', notes: 3 })) expect(check(...s.notes)).toEqual([]);
   });
   it('a note off the scale: the neighbour that is in it', () => {
-    expect(check(at(6, 2), at(6, 3), at(6, 5))).toEqual([{ index: 1, problem: 'off-scale', note: 'G', suggestion: at(6, 4) }]);
+    expect(check(at(6, 2), at(6, 3), at(6, 5))).toMatchObject([
+      { index: 1, problem: 'off-scale', note: 'G', suggestion: at(6, 4), degree: 'b2' },
+    ]);
   });
   it('a fret beyond the neck: the same pitch nearby, else an octave down', () => {
     expect(check(at(2, 21), at(2, 24), at(1, 21))).toMatchObject([{ index: 1, problem: 'off-neck', suggestion: at(1, 19) }]);

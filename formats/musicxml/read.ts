@@ -172,7 +172,7 @@ function marksOf(e: Element): Pick<Found, 'place' | 'join' | 'bend' | 'finger'> 
   const first = (name: string): number | null => technical.map((t) => numberIn(t, name)).find((v) => v !== null) ?? null;
   const [string, fret, finger] = [first('string'), first('fret'), first('fingering')];
   const good = string !== null && fret !== null && Number.isInteger(string) && Number.isInteger(fret) && string >= 1 && string <= 12 && fret >= 0 && fret <= 36; // prettier-ignore
-  const join: Join | null = stops(technical, 'hammer-on') ? 'hammer' : stops(technical, 'pull-off') ? 'pull' : stops(notations, 'slide') || stops(notations, 'glissando') ? 'slide' : null; // prettier-ignore
+  const join: Join | null = stops(technical, 'hammer-on') ? 'hammer' : stops(technical, 'pull-off') ? 'pull' : stops(notations, 'slide') || stops(notations, 'glissando') ? 'slide' : technical.some((t) => child(t, 'tap')) ? 'tap' : null; // prettier-ignore
   const bend = Math.round(technical.map((t) => numberIn(child(t, 'bend'), 'bend-alter')).find((v) => v !== null) ?? 0);
   return {
     place: good ? { string, fret } : null,

@@ -208,6 +208,7 @@ function technical(c: Context, p: Piece, staff: 1 | 2): Node[] {
         ...(next === join ? [el(tag, letter, { type: 'start', number: 1 })] : []),
       ];
     }),
+    ...(here === 'tap' ? [el('tap')] : []),
     ...(n.bend && struck ? [el('bend', [el('bend-alter', n.bend)])] : []),
   ];
   return inner.length ? [el('technical', inner)] : [];

@@ -63,7 +63,7 @@ export function lengthSign(ticks: number, rest = false): string {
 export function fretText(n: LickNote, before: LickNote | undefined): string {
   const fret = n.place?.fret ?? 0;
   const up = (before?.place?.fret ?? 0) < fret;
-  const join = { hammer: 'h', pull: 'p', slide: up ? '/' : '\\', tie: '' }[n.join ?? 'tie'];
+  const join = { hammer: 'h', pull: 'p', slide: up ? '/' : '\\', tap: 't', tie: '' }[n.join ?? 'tie'];
   return n.join === 'tie' ? `(${fret})` : `${join}${fret}${n.bend ? `b${fret + n.bend}` : ''}`;
 }
 

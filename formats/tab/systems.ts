@@ -10,6 +10,8 @@ export interface TabSystem {
   bars: { from: number; to: number }[];
   /** The row of length letters over it, in the same columns; null where there is none. */
   lengths: string | null;
+  /** How often the row is played. */
+  times: number;
   /** Columns that are palm muted. */
   mutes: { from: number; to: number }[];
 }
@@ -28,7 +30,28 @@ interface Row {
   /** Column at which the strings begin in the line. */
   offset: number;
   body: string;
+  /** How often it is to be played, as written after its last bar ("x2"). */
+  times: number;
 }
+
+const TAB_STOP = 8;
+
+/** Tab characters as the blanks that they stand for, in lines of eight columns a stop (the usual of terminals and editors). */
+function untabbed(text: string): string {
+  let out = '';
+  for (const c of text) out += c === '\t' ? ' '.repeat(TAB_STOP - (out.length % TAB_STOP)) : c;
+  return out;
+}
+
+/** Dashes and bars of every kind as the plain ones: long dashes, and lines drawn with box characters. */
+const plainSigns = (text: string): string =>
+  text
+    .replace(/[–—−─━═╌╍┄┅┈┉]/g, '-')
+    .replace(/[│┃║¦┆┇┊┋├┝┞┟┠┡┢┣┤┥┦┧┨┩┪┫┼┽┾┿╀╁╂╃╄╅╆╇╈╉╊╋╞╟╠╡╢╣╪╫╬┬┭┮┯┰┱┲┳┴┵┶┷┸┹┺┻┌┍┎┏┐┑┒┓└┕┖┗┘┙┚┛╒╓╔╕╖╗╘╙╚╛╜╝]/g, '|');
+
+/** "|x2" or "| (x3)" after the last bar. */
+const TIMES = /\|\s*\(?[xX×]\s*(\d{1,2})\)?\s*$/;
+const MOST_TIMES = 16;
 
 /** A line of tab: a name or none, then dashes, digits and signs, dashes above all. */
 const TAB_LINE = /^(\s*)([A-Ga-g][#b♯♭]{0,2}\d?)?(\s*[|:‖]\s*|\s*(?=-))([-\d|:hHpPsSbBrR/\\~xX().<>=*tTvV^ ]*)$/;
@@ -36,12 +59,20 @@ const TAB_LINE = /^(\s*)([A-Ga-g][#b♯♭]{0,2}\d?)?(\s*[|:‖]\s*|\s*(?=-))([-
 const DASHES = 3;
 
 function rowOf(text: string, line: number): Row | null {
-  const m = TAB_LINE.exec(text.replace(/\t/g, '    ').replace(/[–—−]/g, '-').trimEnd());
+  const plain = plainSigns(untabbed(text)).trimEnd();
+  const times = TIMES.exec(plain);
+  const m = TAB_LINE.exec(times ? plain.slice(0, times.index + 1) : plain);
   if (!m) return null;
   const [, indent, name = '', bar, body] = m;
   const dashes = body.match(/-/g)?.length ?? 0;
   if (dashes < (name && bar.trim() ? 1 : DASHES)) return null;
-  return { line, name: name.replace(/♯/g, '#').replace(/♭/g, 'b'), offset: indent.length + name.length + bar.length, body };
+  return {
+    line,
+    name: name.replace(/♯/g, '#').replace(/♭/g, 'b'),
+    offset: indent.length + name.length + bar.length,
+    body,
+    times: times ? Math.min(MOST_TIMES, Math.max(1, Number(times[1]))) : 1,
+  };
 }
 
 /** Finds the rows of tab in a text, what its head says, and how many lines are neither. */
@@ -59,8 +90,12 @@ export function systemsOf(text: string): { systems: TabSystem[]; stray: number; 
     systems.push(systemOf(block, lines, used));
     k = end;
   }
-  const counts = systems.find((s) => s.strings.length !== systems[0].strings.length);
-  if (counts) refuseFile(`this row of tab has ${counts.strings.length} strings, the first has ${systems[0].strings.length}.`, counts.line);
+  const counts = systems.find((s) => s.strings.length !== systems[0].strings.length && !(s.names && systems[0].names));
+  if (counts)
+    refuseFile(
+      `this row of tab has ${counts.strings.length} strings, the first has ${systems[0].strings.length}: write the strings' names at the left.`,
+      counts.line,
+    );
   const head = headOf(lines, used);
   const stray = lines.filter((l, k) => l.trim() !== '' && !used.has(k)).length;
   return { systems, stray, head };
@@ -84,6 +119,7 @@ function systemOf(rows: Row[], lines: string[], used: Set<number>): TabSystem {
     names: rows.every((r) => r.name) ? rows.map((r) => r.name) : null,
     bars: barsOf(strings[0], width),
     lengths: over.lengths === null ? null : cut(over.lengths),
+    times: Math.max(...rows.map((r) => r.times)),
     mutes: over.mutes === null ? [] : mutesIn(cut(over.mutes)),
   };
 }
@@ -116,7 +152,7 @@ const MUTES = /^\s*(?:P\.?M\.?[-–. ]*\|?\s*)+$/i;
 function above(lines: string[], first: number, used: Set<number>): { lengths: string | null; mutes: string | null } {
   const found: { lengths: string | null; mutes: string | null } = { lengths: null, mutes: null };
   for (let k = first - 1; k >= Math.max(0, first - 2); k--) {
-    const text = lines[k].replace(/\t/g, '    ');
+    const text = untabbed(lines[k]);
     if (found.mutes === null && MUTES.test(text)) found.mutes = text;
     else if (found.lengths === null && LENGTHS.test(text) && text.trim()) found.lengths = text;
     else break;

@@ -3,6 +3,7 @@ import { anyLick } from '../../tests/support/licks';
 import { guitar } from '../../tests/support/random';
 import { parseTuning, placeNotes, type Instrument, type LickNote } from '../../core';
 import { FormatError } from '../errors';
+import type { Spacing } from './lengths';
 import { readTab } from './read';
 import { lengthOf } from './rhythm';
 import { writeTab } from './write';
@@ -119,15 +120,23 @@ describe('reading other people’s tab', () => {
     ]);
     expect(read('--5757--')).toEqual([[5, undefined, undefined], [7, undefined, undefined], [5, undefined, undefined], [7, undefined, undefined]]); // prettier-ignore
   });
-  it('even columns share the bar evenly; wider gaps are longer', () => {
+  it('even columns are eighths; columns plainly in proportion give the lengths', () => {
     const row = (s: string): string => ['E', 'B', 'G', 'D', 'A'].map((x) => `${x}|${'-'.repeat(s.length)}|`).join('\n') + `\nE|${s}|`;
-    expect(readTab(row('-2-4-5-7-'), guitar()).notes.map((x) => x.ticks)).toEqual([480, 480, 480, 480]);
+    const ticks = (s: string, spacing?: Spacing): number[] =>
+      readTab(row(s), guitar(), spacing ? { spacing } : {}).notes.map((x) => x.ticks);
+    expect(ticks('-2-4-5-7-')).toEqual([240, 240, 240, 240]);
+    expect(ticks('-2---4-5--7-')).toEqual([240, 240, 240, 240]); // no grid: nothing is read into it
+    expect(ticks('-2-4-5-7-', 'spaced')).toEqual([480, 480, 480, 480]);
+    expect(ticks('-2---4-5-', 'eighths')).toEqual([240, 240, 240]);
+    expect(ticks('-2---4-5-', 'triplets')).toEqual([160, 160, 160]);
     expect(readTab(row('-2---4-5-'), guitar()).notes.map((x) => x.ticks)).toEqual([960, 480, 480]);
   });
   it('of notes struck together the highest is taken, and the rest is said', () => {
     const read = readTab(['E|--3--', 'B|--3--', 'G|-----', 'D|--x--', 'A|-----', 'E|-3~--'].join('\n'), guitar());
     expect(read.notes.map((x) => x.midi)).toEqual([43, 67]);
-    expect(read.remarks.join(' ')).toMatch(/1 note left out: struck together.*1 dead note.*1 vibrato/);
+    expect(read.remarks.join(' ')).toMatch(
+      /1 dead note \(x\) in line 4.*1 vibrato \(~\) in line 6.*1 note in line 2 left out: struck together/,
+    );
   });
   it('palm muting and lengths over the row', () => {
     const read = readTab(
@@ -147,12 +156,56 @@ describe('reading other people’s tab', () => {
   });
 });
 
+describe('what tabs are written with', () => {
+  const six = (low: string): string => ['e', 'B', 'G', 'D', 'A'].map((x) => `${x}|${'-'.repeat(low.length)}|`).join('\n') + `\nE|${low}|`;
+  const remarks = (text: string): string => readTab(text, guitar()).remarks.join(' ');
+  it('Tab characters stand for blanks up to the next stop', () => {
+    const text = ['E|----\t----|', 'B|----\t----|', 'G|-----\t----|', 'D|-2--\t-4--|', 'A|----\t----|', 'E|----\t----|'].join('\n');
+    expect(places(text)).toEqual(['4/2', '4/4']);
+  });
+  it('lines and bars may be drawn with box characters', () => {
+    const text = ['E├───────┤', 'B│───────│', 'G│─2──4──│', 'D│───────│', 'A│───────│', 'E└───────┘'].join('\n');
+    expect(places(text)).toEqual(['3/2', '3/4']);
+  });
+  it('fewer lines than strings are the strings that they name', () => {
+    expect(places('B|-1----|\nG|----2-|')).toEqual(['2/1', '3/2']);
+    expect(places('e|----|\nB|-1--|\nG|---2|')).toEqual(['2/1', '3/2']);
+    expect(readTab('G|-2-|\nD|---|\nA|---|\nE|---|', guitar()).open).toEqual(['G2', 'D2', 'A1', 'E1']); // a bass, as its letters say
+    expect(remarks('-2-4--\n------\n------\n------')).toContain('Its 4 lines have no names: they were taken as E1 A1 D2 G2.');
+  });
+  it('a row is played as often as it says', () => {
+    const text = six('-2--4-').split('\n').map((l, k) => (k === 2 ? `${l}x3` : l)).join('\n'); // prettier-ignore
+    expect(places(text)).toEqual(['6/2', '6/4', '6/2', '6/4', '6/2', '6/4']);
+    expect(remarks(text)).toContain('The row in line 1 is played 3 times (x3).');
+  });
+  it('taps are joins of their own', () => {
+    const read = readTab(six('-5h8t12p8-'), guitar());
+    expect(read.notes.map((x) => x.join ?? '-')).toEqual(['-', 'hammer', 'tap', 'pull']);
+    expect(writeTab({ name: 'Tap', instrument: guitar(), notes: placeNotes(guitar(), read.notes, { school: 'finger-per-fret' }), tempo: 90, meter: [4, 4] })).toContain('t12'); // prettier-ignore
+  });
+  it('^ bends; a release is named; nothing of it becomes a note', () => {
+    const read = readTab(six('-7^9--7b9r7-5-'), guitar());
+    expect(read.notes.map((x) => [x.place?.fret, x.bend ?? 0])).toEqual([[7, 2], [7, 2], [5, 0]]); // prettier-ignore
+    expect(read.remarks.join(' ')).toContain('1 release of a bend (r) in line 6 left out');
+  });
+  it('a harmonic over the octave is the fret, others are named and left out', () => {
+    const read = readTab(six('-<12>--<7>-5-'), guitar());
+    expect(read.notes.map((x) => x.place?.fret)).toEqual([12, 5]);
+    expect(read.remarks.join(' ')).toContain('2 harmonics (< >) in line 6 left out');
+  });
+  it('slides from nowhere and to nowhere are named', () => {
+    const read = readTab(six('-/7-5--3/-'), guitar());
+    expect(read.notes.map((x) => `${x.place?.fret}${x.join ?? ''}`)).toEqual(['7', '5', '3']);
+    expect(read.remarks.join(' ')).toContain('2 slides, hammer-ons or pull-offs in line');
+  });
+});
+
 describe('tab that cannot be read', () => {
   it.each([
     ['', 'no tab in this text'],
     ['just words\nand more', 'no tab in this text'],
     ['E|-----|\nB|-----|\n', 'has no notes'],
-    ['E|--2--|\nB|-----|\n\nE|---2--|\nB|------|\nG|------|\n', 'line 4: this row of tab has 3 strings, the first has 2'],
+    ['--2--|\n-----|\n\n---2--|\n------|\n------|\n', 'line 4: this row of tab has 3 strings, the first has 2'],
     ['E|--2--|--|\nB|----|---|\n', 'line 2: this string does not line up with the first: its bar 1'],
     [Array.from({ length: 13 }, () => '--2--').join('\n'), 'line 1: 13 lines of tab'],
   ])('%j: %s', (text, words) => {

@@ -11,7 +11,7 @@ export interface TabText {
   width?: number;
 }
 
-const JOINS: Partial<Record<Join, string>> = { hammer: 'h', pull: 'p' };
+const JOINS: Partial<Record<Join, string>> = { hammer: 'h', pull: 'p', tap: 't' };
 const WIDTH = 80;
 
 interface Column {
@@ -81,7 +81,7 @@ function systemText(row: Column[], names: string[]): string {
 
 /**
  * A lick as plain-text tab: title, tempo, meter and tuning on top, lengths as letters over the notes, strings from the
- * thinnest; wrapped to the width. "h p / \" join notes, "7b9" bends fret 7 to the pitch of fret 9, "(7)" is tied, PM is muted.
+ * thinnest; wrapped to the width. "h p / \" join notes, t taps one, "7b9" bends fret 7 to the pitch of fret 9, "(7)" is tied, PM is muted.
  */
 export function writeTab(tab: TabText): string {
   const { name, instrument, tempo, meter, width = WIDTH } = tab;

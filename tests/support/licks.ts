@@ -14,7 +14,7 @@ export const anyLick = (i: Instrument): fc.Arbitrary<LickNote[]> =>
         near: fc.integer({ min: -3, max: 3 }),
         same: fc.boolean(),
         ticks: fc.constantFrom(...LENGTHS),
-        join: fc.constantFrom(undefined, undefined, 'hammer', 'pull', 'slide', 'tie'),
+        join: fc.constantFrom(undefined, undefined, 'hammer', 'pull', 'slide', 'tap', 'tie'),
         bend: fc.constantFrom(undefined, undefined, undefined, 1, 2, 3),
         muted: fc.boolean(),
         rest: fc.integer({ min: 0, max: 6 }),

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { StudyBody } from '../../../contract';
-import { checkLine, struckNotes, type Instrument, type LickNote, type Place } from '../../../core';
+import { checkLine, startsOf, struckNotes, type FingeredStep, type Instrument, type LickNote, type Place } from '../../../core';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
 import { Signs } from '../../ui/Signs';
@@ -12,13 +12,27 @@ interface Props {
   body: StudyBody;
   neck: Instrument;
   notes: LickNote[];
+  /** Fingers as shown, null for rests and ties. */
+  steps: readonly (FingeredStep | null)[];
+  tempo: number;
   onMend: (index: number, place: Place) => void;
 }
 
 /** What the line probably has wrong, each with the likely intended note as one press. */
-export function CheckPanel({ body, neck, notes, onMend }: Props) {
+export function CheckPanel({ body, neck, notes, steps, tempo, onMend }: Props) {
   const struck = useMemo(() => struckNotes(notes), [notes]);
-  const faults = useMemo(() => checkLine(neck, body.scale, struck.map((s) => s.place)), [neck, body.scale, struck]); // prettier-ignore
+  const faults = useMemo(() => {
+    // Frets that the study's own neck does not have are not there, whatever neck a pasted tab needed.
+    const here = { ...neck, frets: Math.min(neck.frets, body.instrument.frets) };
+    const places = struck.map((s) => s.place);
+    const starts = startsOf(notes);
+    return checkLine(here, body.scale, places, {
+      joins: struck.map(({ index }) => notes[index].join),
+      fingers: struck.map(({ index }) => steps[index]?.finger),
+      ticks: struck.map(({ index }, k) => (struck[k + 1] ? starts[struck[k + 1].index] - starts[index] : notes[index].ticks)),
+      tempo,
+    });
+  }, [neck, body.scale, body.instrument.frets, struck, notes, steps, tempo]);
   return (
     <Panel title="Check the line">
       {faults.length === 0 ? (
@@ -34,7 +48,7 @@ export function CheckPanel({ body, neck, notes, onMend }: Props) {
             return (
               <li key={index} className="flex flex-wrap items-center gap-2">
                 <span className="grow basis-48">
-                  <Signs>{faultWords(f, f.index)}</Signs>
+                  <Signs>{faultWords(f, f.index, body.scale.tonic)}</Signs>
                 </span>
                 {f.suggestion && (
                   <Button

@@ -113,6 +113,7 @@ export function LickBench({ body, lick, neck }: Props) {
             neck={neck}
             steps={steps}
             caret={edit.caret}
+            range={edit.chosen}
             sounding={hear.now >= 0 ? sounded[hear.now].index : -1}
             onCaret={edit.setCaret}
           />
@@ -123,6 +124,8 @@ export function LickBench({ body, lick, neck }: Props) {
             body={body}
             neck={neck}
             notes={notes}
+            steps={steps}
+            tempo={lick.tempo}
             onMend={(index, place) => edit.set({ notes: notes.map((n, k) => (k === index ? { ...n, place } : n)) })}
           />
           <DegreePanel body={body} lick={lick} neck={neck} onNotes={(next) => edit.set({ notes: next })} />
@@ -138,11 +141,12 @@ export function LickBench({ body, lick, neck }: Props) {
 interface TabProps extends Props {
   steps: (FingeredStep | null)[];
   caret: number;
+  range: { from: number; to: number };
   sounding: number;
   onCaret: (caret: number) => void;
 }
 
-function LickTab({ body, lick, neck, steps, caret, sounding, onCaret }: TabProps) {
+function LickTab({ body, lick, neck, steps, caret, range, sounding, onCaret }: TabProps) {
   const holder = useRef<HTMLDivElement>(null);
   const width = useWidth(holder);
   const { notes, meter } = lick;
@@ -166,6 +170,7 @@ function LickTab({ body, lick, neck, steps, caret, sounding, onCaret }: TabProps
             words={words}
             label="Notes of the lick"
             chosen={caret}
+            range={range}
             sounding={sounding}
             onChoose={onCaret}
           />

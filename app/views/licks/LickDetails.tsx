@@ -4,7 +4,7 @@ import { MOST_KEPT, MOST_TAGS, type Lick, type StudyBody } from '../../../contra
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { dropLick, duplicateLick } from '../../store/licks';
-import { routeOfLick } from '../../store/route-lick';
+import { hasTaps, routeOfLick } from '../../store/route-lick';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
 import { TagField } from '../../ui/TagField';
@@ -54,9 +54,10 @@ function KeepAsRoute({ body, lick }: { body: StudyBody; lick: Lick }) {
     void navigate('/connect');
   };
   const full = body.routes.length >= MOST_KEPT;
+  const tapped = hasTaps(lick);
   return (
-    <Button icon={<Route size={14} aria-hidden />} disabled={full || !lick.notes.some((n) => n.place)} onClick={keep}>
-      {full ? `${MOST_KEPT} routes: drop one first` : 'Keep as a route'}
+    <Button icon={<Route size={14} aria-hidden />} disabled={full || tapped || !lick.notes.some((n) => n.place)} onClick={keep}>
+      {full ? `${MOST_KEPT} routes: drop one first` : tapped ? 'Tapped: no route of one hand' : 'Keep as a route'}
     </Button>
   );
 }

@@ -1,6 +1,6 @@
 import { Delete } from 'lucide-react';
 import type { LickNote } from '../../../core';
-import { noteValue } from '../../../core';
+import { noteValue, TICKS } from '../../../core';
 import { LENGTHS } from '../../store/licks';
 import { Button } from '../../ui/Button';
 import { lengthSign } from '../../../formats/sheet/tab';
@@ -42,8 +42,16 @@ export function NoteTools({ edit, note }: { edit: LickEdit; note: LickNote | und
           triplet
         </button>
       </span>
+      <span role="group" aria-label="Length of every note" className="flex flex-wrap gap-1">
+        <button type="button" className="chip" onClick={() => edit.all(TICKS / 2)}>
+          all eighths
+        </button>
+        <button type="button" className="chip" onClick={() => edit.all(TICKS / 3)}>
+          all triplets
+        </button>
+      </span>
       <span role="group" aria-label="How it is played" className="flex flex-wrap gap-1">
-        {(['hammer', 'pull', 'slide', 'tie'] as const).map((join) => (
+        {(['hammer', 'pull', 'slide', 'tap', 'tie'] as const).map((join) => (
           <button
             key={join}
             type="button"
@@ -52,7 +60,7 @@ export function NoteTools({ edit, note }: { edit: LickEdit; note: LickNote | und
             aria-pressed={note?.join === join}
             onClick={() => edit.join(join)}
           >
-            {{ hammer: 'hammer-on', pull: 'pull-off', slide: 'slide', tie: 'tie' }[join]}
+            {{ hammer: 'hammer-on', pull: 'pull-off', slide: 'slide', tap: 'tap', tie: 'tie' }[join]}
           </button>
         ))}
         <button type="button" className="chip" disabled={!note?.place} aria-pressed={!!note?.bend} onClick={edit.bend}>

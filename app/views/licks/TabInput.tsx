@@ -2,6 +2,7 @@ import { ClipboardType } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { StudyBody } from '../../../contract';
 import { FormatError } from '../../../formats/errors';
+import type { Spacing } from '../../../formats/tab/lengths';
 import { readTab } from '../../../formats/tab/read';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
@@ -9,15 +10,23 @@ import { addLicks } from '../../store/licks';
 import { licksFromLine } from '../../store/bring-in';
 import { intoStudy } from '../../store/into';
 import { Button } from '../../ui/Button';
+import { Segmented } from '../../ui/Segmented';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
 
 type Read = { line: ReturnType<typeof readTab> } | { why: string };
 
-function read(text: string, body: StudyBody): Read | null {
+const SPACINGS: { value: Spacing; label: string }[] = [
+  { value: 'auto', label: 'As it looks' },
+  { value: 'eighths', label: 'All eighths' },
+  { value: 'triplets', label: 'All triplets' },
+  { value: 'spaced', label: 'As spaced' },
+];
+
+function read(text: string, body: StudyBody, spacing: Spacing): Read | null {
   if (!text.trim()) return null;
   try {
-    return { line: readTab(text, body.instrument) };
+    return { line: readTab(text, body.instrument, { spacing }) };
   } catch (e) {
     if (e instanceof FormatError) return { why: e.message };
     throw e;
@@ -30,7 +39,8 @@ const SAMPLE = ['E|-----------------', 'B|-----------------', 'G|---------------
 export function TabInput({ body }: { body: StudyBody }) {
   const dispatch = useAppDispatch();
   const [text, setText] = useState('');
-  const found = useMemo(() => read(text, body), [text, body]);
+  const [spacing, setSpacing] = useState<Spacing>('auto');
+  const found = useMemo(() => read(text, body, spacing), [text, body, spacing]);
   const [refused, setRefused] = useState<string | null>(null);
   const bring = (close: () => void): void => {
     if (!found || 'why' in found) return;
@@ -68,6 +78,12 @@ export function TabInput({ body }: { body: StudyBody }) {
               className="rounded-md border border-line bg-paper p-2 font-mono text-[13px] leading-[1.35] whitespace-pre text-ink"
             />
           </label>
+          <Segmented<Spacing>
+            label="Lengths, where no letters stand over the tab"
+            value={spacing}
+            options={SPACINGS}
+            onChange={setSpacing}
+          />
           <div role="status" aria-live="polite" className="text-[12.5px]">
             {found && 'why' in found && (
               <p className="text-clay first-letter:uppercase">
@@ -87,8 +103,8 @@ export function TabInput({ body }: { body: StudyBody }) {
             Make a lick of it
           </Button>
           <p className="text-xs text-soft">
-            h hammer-on, p pull-off, / \ slides, 7b9 a bend, (7) tied, PM muted. Letters over the notes are lengths: W H Q E S, a dot, 3 for
-            a triplet.
+            h hammer-on, p pull-off, / \ slides, t tap, 7b9 a bend, (7) tied, PM muted, x2 after a row. Letters over the notes are lengths:
+            W H Q E S, a dot, 3 for a triplet.
           </p>
         </>
       )}

@@ -21,6 +21,13 @@ export function useLickCommands({ edit, count, hear, showKeys, toggleTheme }: On
     () => [
       { keys: ['ArrowRight'], shown: '→', does: 'next note', run: () => edit.setCaret(Math.min(count - 1, edit.caret + 1)) },
       { keys: ['ArrowLeft'], shown: '←', does: 'note before', run: () => edit.setCaret(Math.max(-1, edit.caret - 1)) },
+      {
+        keys: ['shift+ArrowRight'],
+        shown: 'Shift →',
+        does: 'choose the next note too: lengths go to all that are chosen',
+        run: () => edit.extend(1),
+      },
+      { keys: ['shift+ArrowLeft'], shown: 'Shift ←', does: 'choose the note before too', run: () => edit.extend(-1) },
       { keys: DIGITS, shown: '0 to 24', does: 'fret of this note, one digit or two', run: (key: string) => edit.digit(Number(key)) },
       { keys: ['ArrowUp'], shown: '↑', does: 'same pitch on the next thinner string', run: () => edit.string(-1) },
       { keys: ['ArrowDown'], shown: '↓', does: 'same pitch on the next thicker string', run: () => edit.string(1) },
@@ -34,6 +41,7 @@ export function useLickCommands({ edit, count, hear, showKeys, toggleTheme }: On
       { keys: ['h'], shown: 'H', does: 'hammer-on', run: () => edit.join('hammer') },
       { keys: ['p'], shown: 'P', does: 'pull-off', run: () => edit.join('pull') },
       { keys: ['s'], shown: 'S', does: 'slide', run: () => edit.join('slide') },
+      { keys: ['x'], shown: 'X', does: 'tap with the other hand', run: () => edit.join('tap') },
       { keys: ['t'], shown: 'T', does: 'tie', run: () => edit.join('tie') },
       { keys: ['b'], shown: 'B', does: 'bend: a half step more', run: edit.bend },
       { keys: ['m'], shown: 'M', does: 'palm muted, or not', run: edit.mute },

@@ -12,7 +12,7 @@ import {
   openLick,
   placeNote,
   removeNote,
-  setTicks,
+  setTicksOf,
   stepLength,
   toggleDot,
   toggleJoin,
@@ -28,6 +28,12 @@ const DIGIT_MS = 700;
 export interface LickEdit {
   caret: number;
   setCaret: (caret: number) => void;
+  /** Notes chosen together, both ends included; the caret is one of them. */
+  chosen: { from: number; to: number };
+  /** The choice grows or shrinks by a note. */
+  extend: (by: 1 | -1) => void;
+  /** Every note of the lick gets a length. */
+  all: (ticks: number) => void;
   /** Length that the next note gets, in ticks. */
   ticks: number;
   setLength: (ticks: number) => void;
@@ -52,6 +58,9 @@ export function useLickEdit(lick: Lick, neck: Instrument): LickEdit {
   const dispatch = useAppDispatch();
   const [at, setCaret] = useState(lick.notes.length - 1);
   const caret = Math.min(at, lick.notes.length - 1);
+  /** Where a choice of several notes began; null where only the caret's note is chosen. */
+  const [mark, setMark] = useState<number | null>(null);
+  const chosen = mark === null ? { from: caret, to: caret } : { from: Math.min(mark, caret), to: Math.max(mark, caret) };
   const [ticks, setTicksNow] = useState(TICKS / 2);
   const typed = useRef({ digit: 0, at: 0 });
 
@@ -69,6 +78,7 @@ export function useLickEdit(lick: Lick, neck: Instrument): LickEdit {
     (edit: NotesEdit | null) => {
       if (!edit) return;
       set({ notes: edit.notes });
+      setMark(null);
       setCaret(edit.caret);
     },
     [set],
@@ -77,14 +87,21 @@ export function useLickEdit(lick: Lick, neck: Instrument): LickEdit {
   const here = notes[caret] as LickNote | undefined;
   const length = (next: number): void => {
     setTicksNow(next);
-    if (here) apply(setTicks(notes, caret, next));
+    if (here) set({ notes: setTicksOf(notes, Math.max(0, chosen.from), chosen.to, next) });
   };
   const onNote = (make: (n: LickNote) => NotesEdit | null): void => {
     if (here) apply(make(here));
   };
   return {
     caret,
+    chosen,
+    extend: (by) => {
+      setMark(mark ?? caret);
+      setCaret(Math.max(0, Math.min(notes.length - 1, caret + by)));
+    },
+    all: (next) => set({ notes: setTicksOf(notes, 0, notes.length - 1, next) }),
     setCaret: (next) => {
+      setMark(null);
       setCaret(next);
       const note = notes[next] as LickNote | undefined;
       if (note) setTicksNow(note.ticks);
