@@ -24,5 +24,6 @@ export default {
       },
     ],
   },
+  setupFiles: ['<rootDir>/tests/support/quick.ts'],
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
 };

@@ -25,6 +25,7 @@ export {
   hungOn,
   jogWords,
   LAYOUT_KINDS,
+  onceEach,
   ruleOf,
   stretchWords,
   withStrings,

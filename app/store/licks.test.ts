@@ -1,6 +1,6 @@
 import { DEMO } from '../../demo';
 import { MOST_LICKS, problemsOf, studySchema, type Lick, type StudyBody } from '../../contract';
-import { midiOf, parseTuning, TICKS, type Instrument, type LickNote } from '../../core';
+import { TICKS, midiOf, parseTuning, stepLength, toggleDot, toggleTriplet, type Instrument, type LickNote } from '../../core';
 import * as licks from './licks';
 import { withInstrument } from './moves';
 
@@ -50,8 +50,8 @@ describe('notes of a lick', () => {
     expect(licks.removeNote([n(6, 2)], 0)).toEqual({ caret: -1, notes: [] });
   });
   it('get longer and shorter, dotted and in threes, and back', () => {
-    expect([licks.stepLength(240, 1), licks.stepLength(240, -1), licks.stepLength(1920, 1)]).toEqual([480, 120, 1920]);
-    expect([licks.toggleDot(480), licks.toggleDot(720), licks.toggleTriplet(240), licks.toggleTriplet(160)]).toEqual([720, 480, 160, 240]);
+    expect([stepLength(240, 1), stepLength(240, -1), stepLength(1920, 1)]).toEqual([480, 120, 1920]);
+    expect([toggleDot(480), toggleDot(720), toggleTriplet(240), toggleTriplet(160)]).toEqual([720, 480, 160, 240]);
     expect(licks.setTicksOf(line, 1, 2, TICKS).map((x) => x.ticks)).toEqual(line.map((x, k) => (k === 1 || k === 2 ? 480 : x.ticks)));
   });
   it('are joined, muted, bent, and plain again', () => {

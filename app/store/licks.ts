@@ -7,7 +7,6 @@ import {
   placeNotes,
   placesOf,
   soundJoins,
-  TICKS,
   type FingeringSchool,
   type Hand,
   type Instrument,
@@ -142,23 +141,6 @@ export function moveString(i: Instrument, notes: LickNote[], caret: number, by: 
   const next = placesOf(i, midi).filter((p) => (p.string - place.string) * by > 0).sort((a, b) => (a.string - b.string) * by)[0]; // prettier-ignore
   return next ? placeNote(notes, caret, next) : null;
 }
-
-/** Lengths that the keys step through, shortest first, in ticks. */
-export const LENGTHS = [TICKS / 16, TICKS / 8, TICKS / 4, TICKS / 2, TICKS, TICKS * 2, TICKS * 4];
-
-/** The next longer or shorter plain length. */
-export function stepLength(ticks: number, by: 1 | -1): number {
-  const longer = LENGTHS.filter((t) => t > ticks);
-  const shorter = LENGTHS.filter((t) => t < ticks);
-  return (by > 0 ? longer[0] : shorter[shorter.length - 1]) ?? ticks;
-}
-
-/** Dotted and back. */
-export const toggleDot = (ticks: number): number =>
-  LENGTHS.includes(ticks) ? ticks * 1.5 : LENGTHS.includes(ticks / 1.5) ? ticks / 1.5 : ticks;
-/** Three in the time of two, and back. */
-export const toggleTriplet = (ticks: number): number =>
-  LENGTHS.includes(ticks) ? (ticks * 2) / 3 : LENGTHS.includes((ticks * 3) / 2) ? (ticks * 3) / 2 : ticks;
 
 /** A lick with other pitches, note by note: each stays on its string where it can, else goes where it fits best. Throws NO_ROUTE. */
 export function withPitches(

@@ -1,9 +1,10 @@
 import { MOST_PINS, type RungRef, type StudyBody } from '../../contract';
 import {
-  anchoredLayout,
   CoreError,
+  anchoredLayout,
   isScale,
   layOut,
+  movedKey,
   nutFret,
   pinsIn,
   plainPlace,
@@ -18,7 +19,6 @@ import {
   type ScaleRef,
   type Shape,
 } from '../../core';
-import { movedKey } from '../words/scale-text';
 import { loosened } from './connection';
 import { licksStay } from './licks';
 import { rungIndex, rungOf } from './study';

@@ -36,6 +36,10 @@ function noteOf({ string, fret, finger }: FingeredStep, stroke: Stroke | undefin
   return { place: { string, fret }, ticks: TICKS / 2, ...(join ? { join } : {}), ...(finger > 0 ? { finger } : {}) };
 }
 
+/** A route as notes of a lick: eighths with their fingers settled and their slurs. */
+export const notesOfRoute = ({ steps, strokes }: Pick<RouteLine, 'steps' | 'strokes'>): LickNote[] =>
+  steps.map((s, k) => noteOf(s, strokes[k], k === 0));
+
 const sameScale = (a: ScaleRef, b: ScaleRef): boolean => a.tonic === b.tonic && JSON.stringify(a.scale) === JSON.stringify(b.scale);
 
 /** A route as a lick in eighths, opened: its places, fingers and slurs as they are. Null where the study has no room. */
@@ -43,7 +47,7 @@ export function lickOfRoute(body: StudyBody, { name, steps, strokes, instrument,
   if (!steps.length || steps.length > MOST_LICK_NOTES) return null;
   return addLick(body, {
     ...freshLick(body, name.slice(0, 120)),
-    notes: steps.map((s, k) => noteOf(s, strokes[k], k === 0)),
+    notes: notesOfRoute({ steps, strokes }),
     instrument: sameNeck(instrument, body.instrument) ? null : instrument,
     stayed: sameScale(scale, body.scale) ? null : scale,
   });

@@ -2,10 +2,21 @@ import fc from 'fast-check';
 import { anyLick } from '../../tests/support/licks';
 import { DEMO } from '../../demo';
 import { problemsOf, studySchema, type Lick, type StudyBody } from '../../contract';
-import { layOut, lickPitches, parseTuning, placeKey, planRoute, scaleNotes, type Instrument, type Layout, type Place } from '../../core';
+import {
+  layOut,
+  lickPitches,
+  movedChord,
+  parseTuning,
+  placeKey,
+  planRoute,
+  scaleNotes,
+  type Instrument,
+  type Layout,
+  type Place,
+} from '../../core';
 import { leftWords, previewWords, stringChanges } from '../words/transpose-text';
 import { freshLick } from './licks';
-import { movedChord, movedStudy, type Moved, type StudyMove } from './transpose';
+import { movedStudy, type Moved, type StudyMove } from './transpose';
 import { asLick, linesOf, previewLine, previewShape, rootStrings, type Preview } from './transpose-preview';
 import { usualConnection } from './connection';
 

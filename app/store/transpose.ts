@@ -1,24 +1,24 @@
 import { MOST_KEPT_NOTES, type KeptRoute, type Lick, type StudyBody } from '../../contract';
 import {
+  CoreError,
+  TICKS,
   anchoredLayout,
   bestTonic,
-  chromaOf,
-  compareScales,
-  CoreError,
   defaultSchool,
   fingerNotes,
   layOut,
   lickPitches,
   mod12,
+  modeShift,
+  movedChord,
+  movedKey,
   openMidis,
   pickStrokes,
   placeKey,
   plainDegree,
   plainPlace,
-  semitonesOf,
   soundJoins,
   struckNotes,
-  TICKS,
   toKey,
   toTuning,
   withPlaces,
@@ -32,7 +32,6 @@ import {
   type ScaleRef,
   type Shape,
 } from '../../core';
-import { movedKey } from '../words/scale-text';
 import { neckOf, sameNeck, withPitches } from './licks';
 import { changeKey, idlePins, toRoot, withInstrument, withScale } from './moves';
 import { rungOf } from './study';
@@ -69,17 +68,6 @@ function attempt<T>(make: () => T): T | null {
     if (e instanceof CoreError) return null;
     throw e;
   }
-}
-
-/** How far each pitch class goes from one mode to another on the same tonic. */
-function modeShift(from: ScaleRef, to: ScaleRef): Map<number, number> {
-  const tonic = chromaOf(from.tonic);
-  return new Map(
-    compareScales(from, to).changed.map((c) => {
-      const by = semitonesOf(c.to) - semitonesOf(c.from);
-      return [mod12(tonic + semitonesOf(c.from)), by > 6 ? by - 12 : by < -6 ? by + 12 : by];
-    }),
-  );
 }
 
 /** A line as it is moved: its notes, the neck and scale they are on, and the hand that plays it. */
@@ -196,12 +184,6 @@ const loosenedQuestion = (asked: KeptRoute['asked']): KeptRoute['asked'] => ({
   fingers: [],
   choice: 0,
 });
-
-/** A chord's root moved with the key; null stays. "B7" up two half steps is "C#7". */
-export function movedChord(chord: string | null, by: number): string | null {
-  const m = chord ? /^([A-G](?:##|bb|#|b)?)(.*)$/.exec(chord) : null;
-  return m ? `${bestTonic(chromaOf(m[1]) + by, 'ionian')}${m[2]}` : chord;
-}
 
 /** What the study itself becomes: scale, instrument, layout, rung, settled fingers. */
 function movedFrame(body: StudyBody, shapes: Shape[], current: number, move: StudyMove): Partial<StudyBody> {

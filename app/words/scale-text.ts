@@ -2,17 +2,16 @@ import { isolated } from './name-text';
 import {
   ascii,
   bestTonic,
-  chromaOf,
   degreesOf,
   isScale,
   listScales,
-  parentOf,
   nameScale,
-  skeletonOf,
+  parentOf,
   scaleNotes,
   scaleSteps,
   scaleTitle,
   semitonesOf,
+  skeletonOf,
   type DegreeName,
   type ScaleInfo,
   type ScaleRef,
@@ -93,9 +92,6 @@ function ownScale(words: string, tonic: string): ScaleRef[] {
 
 /** The twelve tonics, each in the spelling that writes this scale with fewest accidentals. */
 export const tonicsFor = (scale: ScaleRef['scale']): string[] => Array.from({ length: 12 }, (_, k) => bestTonic(k, scale));
-
-/** The same scale on a tonic `by` half steps away, in its easiest spelling. */
-export const movedKey = (ref: ScaleRef, by: number): ScaleRef => ({ ...ref, tonic: bestTonic(chromaOf(ref.tonic) + by, ref.scale) });
 
 /** "minor pentatonic + 2 and 6", or null where the scale is not a named skeleton and more. */
 export function skeletonWords(scale: ScaleRef['scale']): string | null {

@@ -1,7 +1,7 @@
 import { DEMO } from '../../demo';
-import { ascii, glyphs, intervalWords, jogWords, layOut, stretchWords, type Layout } from '../../core';
+import { ascii, glyphs, intervalWords, jogWords, layOut, movedKey, stretchWords, type Layout } from '../../core';
 import { layoutWords, matchLayouts } from './layout-text';
-import { askedScale, matchScales, movedKey, scaleFacts, scaleName, skeletonWords, splitScaleText, tonicsFor } from './scale-text';
+import { askedScale, matchScales, scaleFacts, scaleName, skeletonWords, splitScaleText, tonicsFor } from './scale-text';
 import { cutWords, handWords, neckTitle, needsCare, neighbourFacts, shapeFacts, shapeTitle } from './shape-text';
 import { instrumentWords, matchTunings, readTuning, retuned } from './tuning-text';
 

@@ -85,6 +85,7 @@ function draftsOf(bench: Bench, layout: Layout): Draft[] {
 
 export { nearestRoot, rootPlaces } from './reanchor';
 export { MOST_PLACES } from './places';
+export { onceEach } from './copies';
 export { withStrings } from './string-set';
 export { hangsOn, hungOn, LAYOUT_KINDS, ruleOf, type AnyRule } from './rules';
 export { foldedCopies, groupBy, groupsWords, handGroups, jogWords, stretchWords, type HandGroup } from './words';

@@ -140,3 +140,22 @@ export function barsOf(notes: readonly LickNote[], perBar: number): BarPiece[][]
 
 /** Throws BAD_OPTION where a length is none. */
 export const checkTicks = (ticks: number, field = 'ticks'): number => checkWhole('BAD_OPTION', field, ticks, 1, LONGEST);
+
+/** Plain lengths that a player steps through, shortest first, in ticks: a 64th to a whole note. */
+export const PLAIN_LENGTHS: readonly number[] = Object.freeze([...TYPES].reverse().map((_, k) => (TICKS / 16) * 2 ** k));
+
+/** The next longer (1) or shorter (-1) plain length; the same where there is none. Example: a dotted eighth goes to a quarter. */
+export function stepLength(ticks: number, by: 1 | -1): number {
+  const longer = PLAIN_LENGTHS.filter((t) => t > ticks);
+  const shorter = PLAIN_LENGTHS.filter((t) => t < ticks);
+  return (by > 0 ? longer[0] : shorter[shorter.length - 1]) ?? ticks;
+}
+
+const isPlain = (ticks: number): boolean => PLAIN_LENGTHS.includes(ticks);
+
+/** A plain length dotted (half as long again), a dotted one plain; any other as it is. */
+export const toggleDot = (ticks: number): number => (isPlain(ticks) ? ticks * 1.5 : isPlain(ticks / 1.5) ? ticks / 1.5 : ticks);
+
+/** A plain length as three in the time of two, and back; any other as it is. */
+export const toggleTriplet = (ticks: number): number =>
+  isPlain(ticks) ? (ticks * 2) / 3 : isPlain((ticks * 3) / 2) ? (ticks * 3) / 2 : ticks;

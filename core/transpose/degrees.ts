@@ -1,5 +1,5 @@
 import { checkWhole, fail } from '../errors';
-import { checkDegree, mod12, nameScale, scaleNotes, semitonesOf } from '../scale';
+import { checkDegree, compareScales, mod12, nameScale, scaleNotes, semitonesOf } from '../scale';
 import { chromaOf } from '../pitch';
 import type { DegreeName, ScaleRef } from '../types';
 
@@ -32,6 +32,16 @@ export function changeDegree(
 
 /** A degree goes to the nearer side: 7 to b2 is up a whole step, not down ten. */
 const nearest = (by: number): number => (by > 6 ? by - 12 : by < -6 ? by + 12 : by);
+
+/**
+ * How far each pitch class goes from one scale to another, by the degrees that change: pitch class to half steps, -6 to 6.
+ * Example: A Dorian to A Aeolian moves 6 (F♯) by -1. Throws UNKNOWN_SCALE, BAD_NOTE.
+ */
+export function modeShift(from: ScaleRef, to: ScaleRef): Map<number, number> {
+  const tonic = chromaOf(from.tonic);
+  const { changed } = compareScales(from, to);
+  return new Map(changed.map((c) => [mod12(tonic + semitonesOf(c.from)), nearest(semitonesOf(c.to) - semitonesOf(c.from))]));
+}
 
 function withDegree(degrees: DegreeName[], from: DegreeName, to: DegreeName): DegreeName[] {
   const others = degrees.filter(

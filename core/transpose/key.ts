@@ -1,6 +1,8 @@
 import { checkWhole } from '../errors';
 import { checkInstrument, checkPlace, nutFret } from '../instrument';
-import type { Instrument, Place } from '../types';
+import { chromaOf } from '../pitch';
+import { bestTonic } from '../scale';
+import type { Instrument, Place, ScaleRef } from '../types';
 
 /** Half steps that a key can be moved by at most: the frets of the longest neck. */
 const MOST = 36;
@@ -26,4 +28,13 @@ export function toKey(i: Instrument, shape: readonly Place[], by: number): { pla
   return fits
     .sort((a, b) => Math.abs(a.by) - Math.abs(b.by) || a.by - b.by)
     .map(({ by: moved, folded }) => ({ places: shape.map((p) => ({ string: p.string, fret: p.fret + moved })), folded }));
+}
+
+/** A scale some half steps higher, on the tonic that writes it with fewest signs. Example: E♭ Lydian down 1 is D Lydian. Throws UNKNOWN_SCALE, BAD_NOTE. */
+export const movedKey = (ref: ScaleRef, by: number): ScaleRef => ({ ...ref, tonic: bestTonic(chromaOf(ref.tonic) + by, ref.scale) });
+
+/** A chord symbol with its root moved; null and what is no symbol stay. Example: "B7" up 2 is "C#7" or "Db7", whichever major key is easier to write. */
+export function movedChord(chord: string | null, by: number): string | null {
+  const m = chord ? /^([A-G](?:##|bb|#|b)?)(.*)$/.exec(chord) : null;
+  return m ? `${bestTonic(chromaOf(m[1]) + by, 'ionian')}${m[2]}` : chord;
 }

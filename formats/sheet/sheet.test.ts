@@ -16,6 +16,7 @@ const request = (change: Partial<SheetRequest> = {}): SheetRequest => ({
   hand: 'medium',
   labels: 'degrees',
   what: 'rungs',
+  copies: true,
   shapeId: '',
   paper: 'a4',
   turn: 'portrait',
@@ -30,6 +31,13 @@ describe('pages', () => {
     expect(all.filter((t) => /^box \d$/.test(t))).toEqual(['box 1', 'box 2', 'box 3', 'box 4', 'box 5', 'box 1', 'box 2', 'box 3']);
     expect(all).toEqual(expect.arrayContaining(['F♯ Dorian', 'E A D G B E', '1-3-4']));
     expect(all.join(' ')).toContain('W H W W W H W');
+  });
+  it('hold every shape once where copies are not wanted, whole rather than cut, the lowest first', () => {
+    const all = texts(request({ copies: false }));
+    expect(all.filter((t) => /^box \d$/.test(t))).toEqual(['box 1', 'box 2', 'box 3', 'box 4', 'box 5']);
+    expect(texts(request({ copies: false, layout: { kind: 'window' } })).filter((t) => /position/.test(t)).length).toBeLessThan(
+      texts(request({ layout: { kind: 'window' } })).filter((t) => /position/.test(t)).length,
+    );
   });
   it('hold one shape when one is asked for', () => {
     const [, second] = layOut(guitar(), { tonic: 'F#', scale: 'dorian' }, { kind: 'box' });

@@ -4,6 +4,7 @@ import {
   chromaOf,
   glyphs,
   layOut,
+  onceEach,
   scaleNotes,
   scaleSteps,
   scaleTitle,
@@ -30,6 +31,8 @@ export interface SheetRequest {
   labels: SheetLabels;
   /** The chosen shape alone, all rungs, or all rungs in each of the twelve keys. */
   what: 'shape' | 'rungs' | 'keys';
+  /** Copies twelve frets away too; else each shape once. */
+  copies: boolean;
   /** Id of the chosen shape. */
   shapeId: string;
   paper: Paper;
@@ -95,12 +98,13 @@ const keysOf = (scale: ScaleRef): ScaleRef[] =>
 
 /** The pages of a sheet, one after another. Throws what the core throws where the layout does not exist. */
 export function* sheetPages(r: SheetRequest): Generator<Drawing> {
+  const set = (shapes: Shape[]): Shape[] => (r.copies ? shapes : onceEach(r.layout.kind, shapes));
   if (r.what === 'keys') {
-    for (const scale of keysOf(r.scale)) yield* pagesFor(r, scale, shapesFor(r, scale));
+    for (const scale of keysOf(r.scale)) yield* pagesFor(r, scale, set(shapesFor(r, scale)));
     return;
   }
   const shapes = shapesFor(r, r.scale);
-  yield* pagesFor(r, r.scale, r.what === 'shape' ? shapes.filter((s) => s.id === r.shapeId).slice(0, 1) : shapes);
+  yield* pagesFor(r, r.scale, r.what === 'shape' ? shapes.filter((s) => s.id === r.shapeId).slice(0, 1) : set(shapes));
 }
 
 /** What a sheet is called, in files and print. */

@@ -2,10 +2,16 @@ import {
   barTicks,
   fingerLick,
   glyphs,
+  midiOn,
+  nameAgainst,
+  noteAt,
   noteValue,
+  placeKey,
   scaleTitle,
+  scaledNeck,
   spellTuning,
   startsOf,
+  widestMm,
   writtenParts,
   type FingeredStep,
   type FingeringSchool,
@@ -14,8 +20,10 @@ import {
   type LickNote,
   type NoteType,
   type ScaleRef,
+  type Shape,
+  type ShapeNote,
 } from '../../core';
-import { sheetText } from './diagram';
+import { diagram, diagramHeight, sheetText } from './diagram';
 import { pageSize, type Drawing, type Item, type Paper, type Turn } from './drawing';
 
 /** A lick on paper. Plain data, so that it can be handed to a worker. */
@@ -116,30 +124,79 @@ function systemItems(r: TabSheetRequest, s: System, steps: (FingeredStep | null)
     const half = 2.6 * text.length + 1;
     const gap: Item = { kind: 'shape', x: x(k), y, path: `M${-half} -4.5H${half}V4.5H${-half}Z`, fill: '#ffffff', stroke: null, width: 0 };
     const step = steps[k];
-    const finger = step ? [sheetText(x(k), bottom + 13, 8, String(step.finger), { anchor: 'middle', colour: GREY })] : [];
+    const finger = step
+      ? [sheetText(x(k), bottom + 13, 8, n.join === 'tap' ? 'T' : String(step.finger), { anchor: 'middle', colour: GREY })]
+      : [];
     return [...bar, ...triplet, ...muted, length, gap, sheetText(x(k), y + 3.2, 9, text, { anchor: 'middle', bold: true }), ...finger];
   });
   return [...rows, line(right, stringY(1), right, bottom, s.to === r.notes.length ? 1.6 : 0.8), ...notes];
 }
 
-/** The pages of a lick: as many systems as fit, one under the other. */
+const NECK_GAP = 15;
+
+/** The line's places as one shape, each with the fingers that take it, so that it can be drawn like one. */
+function neckShape({ instrument, scale }: TabSheetRequest, steps: (FingeredStep | null)[]): Shape | null {
+  const neck = scaledNeck(instrument, scale);
+  const played = steps.filter((s) => s !== null);
+  if (!played.length) return null;
+  const places = [...new Map(played.map((s) => [placeKey(s), s])).values()];
+  const notes = places.map(({ string, fret, finger }): ShapeNote => {
+    const midi = midiOn(neck.open, { string, fret });
+    const known = noteAt(neck, string, fret) ?? {
+      string,
+      fret,
+      midi,
+      ...nameAgainst(scale.tonic, midi),
+      role: 'outside' as const,
+      added: false,
+    };
+    return { ...known, finger };
+  });
+  const frets = notes.map((n) => n.fret);
+  const [lowFret, highFret] = [Math.min(...frets), Math.max(...frets)];
+  const strings = [...new Set(notes.map((n) => n.string))];
+  return {
+    id: 'line',
+    number: 1,
+    label: `Frets ${lowFret} to ${highFret}`,
+    notes,
+    cells: strings.map((string) => ({ string, frets: [], steps: [], fingers: [] })),
+    lowFret,
+    highFret,
+    widthMm: widestMm(instrument, strings, lowFret, highFret),
+    roots: [],
+    jogs: [],
+    stretches: [],
+    handFret: played[0].handFret,
+    hands: [],
+  };
+}
+
+/** The pages of a line: its neck, then as many systems as fit, one under the other. */
 export function* tabPages(r: TabSheetRequest): Generator<Drawing> {
   const { width, height } = pageSize(r.paper, r.turn);
   const fit = Math.max(4, Math.floor((width - 2 * MARGIN - LABEL) / COLUMN));
   const step = (r.instrument.strings.length - 1) * GAP + 66;
-  const perPage = Math.max(1, Math.floor((height - 2 * MARGIN - HEAD) / step));
   const steps = r.notes.length ? fingerLick(r.instrument, r.notes, { school: r.school, hand: { size: r.hand } }) : [];
   const perBar = barTicks(r.meter);
   const starts = startsOf(r.notes);
   const bars = starts.map((at, k) => k > 0 && Math.floor(at / perBar) > Math.floor(starts[k - 1] / perBar));
   const systems = Math.max(1, Math.ceil(r.notes.length / fit));
-  for (let first = 0; first < systems; first += perPage) {
-    const count = Math.min(perPage, systems - first);
+  const shape = neckShape(r, steps);
+  const board = shape ? diagramHeight(r.instrument.strings.length, NECK_GAP) + 14 : 0;
+  const neck = shape ? diagram(r.instrument, shape, { x: MARGIN, y: MARGIN + HEAD, width: width - 2 * MARGIN, gap: NECK_GAP }, 'fingers', 'black') : []; // prettier-ignore
+  let first = 0;
+  while (first < systems) {
+    const top = MARGIN + HEAD + (first === 0 ? board : 0);
+    const room = Math.max(1, Math.floor((height - MARGIN - top) / step));
+    const count = Math.min(room, systems - first);
+    const from = first;
     const items = Array.from({ length: count }, (_, k): System => ({
-      y: MARGIN + HEAD + 30 + k * step,
-      from: (first + k) * fit,
-      to: Math.min(r.notes.length, (first + k + 1) * fit),
+      y: top + 30 + k * step,
+      from: (from + k) * fit,
+      to: Math.min(r.notes.length, (from + k + 1) * fit),
     })).flatMap((s) => (s.to > s.from ? systemItems(r, s, steps, bars, width) : []));
-    yield { width, height, items: [...heading(r, width), ...items] };
+    yield { width, height, items: [...heading(r, width), ...(first === 0 ? neck : []), ...items] };
+    first += count;
   }
 }

@@ -17,12 +17,13 @@ import { Signs } from '../../ui/Signs';
 import { keptName, routeNeedsCare, WAY_WORDS } from '../../words/route-text';
 import type { Search } from '../../workers/useSearch';
 import { CellChoices } from '../CellChoices';
+import { LineFiles } from '../LineFiles';
 import { HandPart } from '../HandPart';
 import { HearButton, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
 import { ConnectSentence } from './ConnectSentence';
 import { KeptRoutes } from './KeptRoutes';
-import { MakeLick } from './MakeLick';
+import { exportOfRoute, MakeLick } from './MakeLick';
 import { NotePanel } from './NotePanel';
 import { RouteTab } from './RouteTab';
 import { SearchNote } from '../SearchNote';
@@ -173,6 +174,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
           {isKept ? 'Kept' : body.routes.length >= MOST_KEPT ? `Kept ${MOST_KEPT}: drop one first` : 'Keep this route'}
         </Button>
         <MakeLick line={asLine} />
+        <LineFiles what="route" body={body} line={asLine && exportOfRoute(asLine, body.tempo)} />
       </div>
       {route && routeNeedsCare(instrument, route) && (
         <p className="mt-2 text-xs text-clay">

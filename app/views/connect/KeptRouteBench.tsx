@@ -12,10 +12,11 @@ import { edited, redone, undone } from '../../store/editor';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
 import { keptOnWords, keptSettingWords } from '../../words/kept-text';
+import { LineFiles } from '../LineFiles';
 import { HearButton, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
 import { KeptRoutes } from './KeptRoutes';
-import { MakeLick } from './MakeLick';
+import { exportOfRoute, MakeLick } from './MakeLick';
 import { RouteTab } from './RouteTab';
 import { isolated } from '../../words/name-text';
 
@@ -34,6 +35,7 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
   const showKeys = useCallback(() => setKeysOpen(true), []);
   const commands = useKeptCommands(steps.length, setChosen, toggleHear, showKeys, kept);
   useKeys(commands);
+  const line = { name: kept.name, steps, strokes, instrument: on.instrument, scale: on.scale };
   const changed = keptSettingWords(kept, body);
   const lost = keptOnWords(kept, body.instrument);
   return (
@@ -54,7 +56,8 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
           Solve again
         </Button>
         <Button onClick={() => dispatch(edited({ route: null }))}>Back to what is asked</Button>
-        <MakeLick line={{ name: kept.name, steps, strokes, instrument: on.instrument, scale: on.scale }} />
+        <MakeLick line={line} />
+        <LineFiles what="route" body={body} line={exportOfRoute(line, body.tempo)} />
         <button type="button" className="chip min-h-8! text-[12.5px]" aria-pressed={staff} onClick={() => setStaff(!staff)}>
           Staff
         </button>

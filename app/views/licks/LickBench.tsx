@@ -12,6 +12,7 @@ import { edited } from '../../store/editor';
 import { TabStaff } from '../../tab/TabStaff';
 import { tabGeometry } from '../../tab/layout';
 import { lickColumns, lickLength, lickNoteWords } from '../../words/lick-text';
+import { LineFiles } from '../LineFiles';
 import { HandPart } from '../HandPart';
 import { HearButton, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
@@ -19,7 +20,6 @@ import { CheckPanel } from './CheckPanel';
 import { CopiesPanel } from './CopiesPanel';
 import { DegreePanel } from './DegreePanel';
 import { LickDetails } from './LickDetails';
-import { LickFiles } from './LickFiles';
 import { LickSentence } from './LickSentence';
 import { NewLickTools } from './NewLickTools';
 import { NeckBar } from './NeckBar';
@@ -77,7 +77,7 @@ export function LickBench({ body, lick, neck }: Props) {
       <LickSentence body={body} lick={lick} neck={neck} />
       <div className="no-print my-3 flex flex-wrap items-center gap-2">
         <NewLickTools body={body} />
-        <LickFiles body={body} lick={lick} neck={neck} />
+        <LineFiles what="lick" body={body} line={{ ...lick, instrument: neck, scale: lick.stayed ?? body.scale }} />
         <HandPart layout={body.layout} school={body.school} hand={body.hand} onHand={(fields) => dispatch(edited(fields))} />
         <span className="grow" />
         <Tempo tempo={lick.tempo} onTempo={(tempo) => edit.set({ tempo })} />

@@ -1,7 +1,6 @@
 import { Delete } from 'lucide-react';
 import type { LickNote } from '../../../core';
-import { noteValue, TICKS } from '../../../core';
-import { LENGTHS } from '../../store/licks';
+import { noteValue, PLAIN_LENGTHS, TICKS } from '../../../core';
 import { Button } from '../../ui/Button';
 import { lengthSign } from '../../../formats/sheet/tab';
 import { lengthWords } from '../../words/lick-text';
@@ -20,7 +19,7 @@ export function NoteTools({ edit, note }: { edit: LickEdit; note: LickNote | und
   return (
     <div className="no-print mt-3 flex flex-wrap items-center gap-2" role="group" aria-label="The note at the caret">
       <span role="group" aria-label="Length" className="flex flex-wrap gap-1">
-        {LENGTHS.slice(1)
+        {PLAIN_LENGTHS.slice(1)
           .reverse()
           .map((t) => (
             <button

@@ -1,6 +1,6 @@
 import { useCallback, useRef, useState } from 'react';
 import type { Lick } from '../../../contract';
-import { TICKS, type Instrument, type Join, type LickNote, type Place } from '../../../core';
+import { TICKS, stepLength, toggleDot, toggleTriplet, type Instrument, type Join, type LickNote, type Place } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import {
@@ -13,11 +13,8 @@ import {
   placeNote,
   removeNote,
   setTicksOf,
-  stepLength,
-  toggleDot,
   toggleJoin,
   toggleMuted,
-  toggleTriplet,
   turnBend,
   type NotesEdit,
 } from '../../store/licks';

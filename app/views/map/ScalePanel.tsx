@@ -6,6 +6,7 @@ import { change } from '../../store/change';
 import { edited } from '../../store/editor';
 import { withScale } from '../../store/moves';
 import { Button } from '../../ui/Button';
+import { Segmented } from '../../ui/Segmented';
 import { Signs } from '../../ui/Signs';
 import { bendHints, bentWords, changeWords } from '../../words/bend-text';
 import { scaleName } from '../../words/scale-text';
@@ -112,45 +113,62 @@ function Relative({ scale, onScale }: Whole) {
   );
 }
 
+const COMPARED = [
+  { value: 'here', label: 'Against this scale' },
+  { value: 'steps', label: 'Bright to dark, step by step' },
+] as const;
+type Compared = (typeof COMPARED)[number]['value'];
+
+/** What a mode changes: against the scale that is mapped, or of the mode before it, which is one note brighter. */
+function modeWords(scale: ScaleRef, modes: ScaleRef[], k: number, compared: Compared): string {
+  if (compared === 'steps') return k === 0 ? 'the brightest' : changeWords(modes[k - 1], modes[k]);
+  return soundsSame(modes[k], scale) ? 'here' : changeWords(scale, modes[k]);
+}
+
 function Parallel({ scale, onScale, onOver }: Whole) {
+  const [compared, setCompared] = useState<Compared>('here');
+  const modes = brightnessOrder(scale.tonic);
   return (
-    <table className="w-full">
-      <caption className="sr-only">The seven modes on one tonic, brightest first, and what each changes</caption>
-      <tbody>
-        {brightnessOrder(scale.tonic).map((m) => {
-          const here = soundsSame(m, scale);
-          return (
-            <tr key={String(m.scale)} className={here ? 'font-semibold text-brass-deep' : ''}>
-              <th scope="row" className="py-0.5 text-left font-[inherit]">
-                <button
-                  type="button"
-                  aria-current={here}
-                  onClick={() => onScale(m)}
-                  className="cursor-pointer rounded px-1.5 hover:bg-feather-wash"
-                >
-                  <Signs>{scaleName(m)}</Signs>
-                </button>
-              </th>
-              <td className="px-2 text-soft">
-                <Signs>{here ? 'here' : changeWords(scale, m)}</Signs>
-              </td>
-              <td className="text-right">
-                {!here && (
+    <>
+      <Segmented<Compared> label="Modes compared" value={compared} options={COMPARED} onChange={setCompared} />
+      <table className="mt-2 w-full">
+        <caption className="sr-only">The seven modes on one tonic, brightest first, and what each changes</caption>
+        <tbody>
+          {modes.map((m, k) => {
+            const here = soundsSame(m, scale);
+            return (
+              <tr key={String(m.scale)} className={here ? 'font-semibold text-brass-deep' : ''}>
+                <th scope="row" className="py-0.5 text-left font-[inherit]">
                   <button
                     type="button"
-                    aria-label={`Lay ${String(m.scale)} over it`}
-                    onClick={() => onOver(m)}
-                    className="cursor-pointer text-feather underline"
+                    aria-current={here}
+                    onClick={() => onScale(m)}
+                    className="cursor-pointer rounded px-1.5 hover:bg-feather-wash"
                   >
-                    lay over
+                    <Signs>{scaleName(m)}</Signs>
                   </button>
-                )}
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+                </th>
+                <td className="px-2 text-soft">
+                  <Signs>{modeWords(scale, modes, k, compared)}</Signs>
+                </td>
+                <td className="text-right">
+                  {!here && (
+                    <button
+                      type="button"
+                      aria-label={`Lay ${String(m.scale)} over it`}
+                      onClick={() => onOver(m)}
+                      className="cursor-pointer text-feather underline"
+                    >
+                      lay over
+                    </button>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </>
   );
 }
 

@@ -6,7 +6,9 @@ import { pageSize, type Paper, type Turn } from '../../../formats/sheet/drawing'
 import type { Ink } from '../../../formats/sheet/diagram';
 import { shapesCsv } from '../../../formats/csv';
 import { neckText } from '../../../formats/neck-text';
+import type { PaperRequest } from '../../../formats/sheet/pages';
 import type { SheetRequest } from '../../../formats/sheet/sheet';
+import type { TabSheetRequest } from '../../../formats/sheet/tab';
 import { Button } from '../../ui/Button';
 import { download, fileName } from '../../ui/files';
 import { printSvgs, saveSvgs } from '../../ui/print';
@@ -14,10 +16,13 @@ import { Select } from '../../ui/Select';
 import { SentencePart } from '../../ui/SentencePart';
 import { layoutWords } from '../../words/layout-text';
 import { scaleName } from '../../words/scale-text';
+import { exportOfRoute } from '../connect/MakeLick';
+import { tabSheetOf } from '../LineFiles';
 import { useSheet } from '../../workers/useSheet';
 
 interface Choice {
-  what: SheetRequest['what'];
+  what: SheetRequest['what'] | 'study';
+  copies: boolean;
   paper: Paper;
   turn: Turn;
   ink: Ink;
@@ -33,7 +38,20 @@ const requestOf = (body: StudyBody, shape: Shape, choice: Choice): SheetRequest 
   labels: body.labels,
   shapeId: shape.id,
   ...choice,
+  what: choice.what === 'study' ? 'rungs' : choice.what,
 });
+
+/** Kept routes and licks of the study, as they stand, after its shapes. */
+function linesOf(body: StudyBody, { paper, turn }: Choice): TabSheetRequest[] {
+  const routes = body.routes.map((r) => exportOfRoute({ ...r, instrument: r.on.instrument, scale: r.on.scale }, body.tempo));
+  const licks = body.licks.filter((l) => l.notes.length).map((l) => ({ ...l, instrument: l.instrument ?? body.instrument, scale: l.stayed ?? body.scale })); // prettier-ignore
+  return [...routes, ...licks].map((line) => tabSheetOf(body, line, paper, turn));
+}
+
+const paperOf = (body: StudyBody, shape: Shape, choice: Choice): PaperRequest => {
+  const shapes = requestOf(body, shape, choice);
+  return choice.what === 'study' ? { shapes, lines: linesOf(body, choice) } : { shapes };
+};
 
 interface Props {
   body: StudyBody;
@@ -61,7 +79,7 @@ export function SheetPart({ body, shape, shapes }: Props) {
 }
 
 function SheetForm({ body, shape, shapes }: Props) {
-  const [choice, setChoice] = useState<Choice>({ what: 'rungs', paper: 'a4', turn: 'portrait', ink: 'black' });
+  const [choice, setChoice] = useState<Choice>({ what: 'rungs', copies: false, paper: 'a4', turn: 'portrait', ink: 'black' });
   const [said, setSaid] = useState<string | null>(null);
   const { pages, problem, make, cancel } = useSheet();
   const busy = pages !== null;
@@ -70,11 +88,11 @@ function SheetForm({ body, shape, shapes }: Props) {
   const name = fileName(`${scaleName(body.scale)} ${choice.what === 'shape' ? shape.label : choice.what}`);
 
   const svgs = async (take: (svgs: string[]) => Promise<void> | void): Promise<void> => {
-    const made = await make({ shapes: requestOf(body, shape, choice) }, 'svg').catch(() => null);
+    const made = await make(paperOf(body, shape, choice), 'svg').catch(() => null);
     if (made && 'svgs' in made) await take(made.svgs);
   };
   const pdf = async (): Promise<void> => {
-    const made = await make({ shapes: requestOf(body, shape, choice) }, 'pdf').catch(() => null);
+    const made = await make(paperOf(body, shape, choice), 'pdf').catch(() => null);
     if (made && 'pdf' in made) download(`${name}.pdf`, 'application/pdf', made.pdf);
   };
   const copyText = async (): Promise<void> => {
@@ -91,7 +109,7 @@ function SheetForm({ body, shape, shapes }: Props) {
         <Select<Choice['what']>
           label="What"
           value={choice.what}
-          options={[{ value: 'shape', label: 'this shape' }, { value: 'rungs', label: 'all rungs' }, { value: 'keys', label: 'all rungs, all keys' }]} // prettier-ignore
+          options={[{ value: 'shape', label: 'this shape' }, { value: 'rungs', label: 'all rungs' }, { value: 'keys', label: 'all rungs, all keys' }, { value: 'study', label: 'rungs, kept routes and licks' }]} // prettier-ignore
           onChange={(what) => set({ what })}
         />
         <Select<Ink>
@@ -122,6 +140,16 @@ function SheetForm({ body, shape, shapes }: Props) {
           onChange={(turn) => set({ turn })}
         />
       </div>
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="accent-brass"
+          checked={choice.copies}
+          disabled={choice.what === 'shape'}
+          onChange={(e) => set({ copies: e.target.checked })}
+        />
+        Copies twelve frets away too
+      </label>
       <div className="flex flex-wrap gap-2">
         <Button look="brass" disabled={busy} onClick={() => void svgs((s) => printSvgs(s, size))}>
           Print

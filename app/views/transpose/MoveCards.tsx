@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { StudyBody } from '../../../contract';
-import { brightnessOrder, chromaOf, countWord, isOnNeck, isScale, nutFret, relatedModes, toKey, type Instrument, type Place, type ScaleRef, type Shape } from '../../../core'; // prettier-ignore
+import { brightnessOrder, chromaOf, countWord, isOnNeck, isScale, movedKey, nutFret, relatedModes, toKey, type Instrument, type Place, type ScaleRef, type Shape } from '../../../core'; // prettier-ignore
 import { LIMITS } from '../../../core';
 import { Chooser } from '../../ui/Chooser';
 import { NumberField } from '../../ui/NumberField';
@@ -10,7 +10,7 @@ import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
 import { type Keep, type StudyMove } from '../../store/transpose';
 import { rootStrings, type Line } from '../../store/transpose-preview';
-import { movedKey, scaleName, tonicsFor } from '../../words/scale-text';
+import { scaleName, tonicsFor } from '../../words/scale-text';
 import { byWords, MOVE_NAMES, modeChangeWords } from '../../words/transpose-text';
 import { instrumentWords, matchTunings, retuned, type TuningChoice } from '../../words/tuning-text';
 import { glyphs } from '../../../core';

@@ -1,44 +1,66 @@
 import { Download } from 'lucide-react';
 import { useState } from 'react';
-import type { Lick, StudyBody } from '../../../contract';
-import { defaultSchool, fingerLick, pickStrokes, type Instrument, type Stroke } from '../../../core';
-import { pageSize, type Paper, type Turn } from '../../../formats/sheet/drawing';
-import type { TabSheetRequest } from '../../../formats/sheet/tab';
-import { Button } from '../../ui/Button';
-import { download, fileName } from '../../ui/files';
-import { printSvgs, saveSvgs } from '../../ui/print';
-import { Select } from '../../ui/Select';
-import { SentencePart } from '../../ui/SentencePart';
-import { useSheet } from '../../workers/useSheet';
+import type { StudyBody } from '../../contract';
+import { defaultSchool, fingerLick, pickStrokes, type Instrument, type LickNote, type ScaleRef, type Stroke } from '../../core';
+import { pageSize, type Paper, type Turn } from '../../formats/sheet/drawing';
+import type { TabSheetRequest } from '../../formats/sheet/tab';
+import { Button } from '../ui/Button';
+import { download, fileName } from '../ui/files';
+import { printSvgs, saveSvgs } from '../ui/print';
+import { Select } from '../ui/Select';
+import { SentencePart } from '../ui/SentencePart';
+import { useSheet } from '../workers/useSheet';
 
-interface Props {
-  body: StudyBody;
-  lick: Lick;
-  neck: Instrument;
+/** A line as files and paper take it: a lick, or a route in eighths. */
+export interface ExportLine {
+  name: string;
+  instrument: Instrument;
+  scale: ScaleRef;
+  notes: LickNote[];
+  tempo: number;
+  meter: [number, number];
 }
 
-/** Pick strokes of each note, down and up by turns; rests and ties have none. */
-function strokesOf({ body, lick, neck }: Props): (Stroke | null)[] {
-  const steps = fingerLick(neck, lick.notes, { school: body.school ?? defaultSchool(body.layout), hand: { size: body.hand } });
+interface Props {
+  /** What the line is called here: "lick" or "route". */
+  what: string;
+  body: StudyBody;
+  line: ExportLine | null;
+}
+
+const NONE: LickNote[] = [];
+
+/** Pick strokes of each note, down and up by turns; rests, ties and joined notes have none. */
+function strokesOf(body: StudyBody, { instrument, notes }: ExportLine): (Stroke | null)[] {
+  const steps = fingerLick(instrument, notes, { school: body.school ?? defaultSchool(body.layout), hand: { size: body.hand } });
   const struck = steps.filter((s) => s !== null);
-  const strokes = pickStrokes(neck, struck, body.connection?.picking ?? 'alternate');
+  const strokes = pickStrokes(instrument, struck, body.connection?.picking ?? 'alternate');
   let k = 0;
   return steps.map((s, at) => {
     if (!s) return null;
     const stroke = strokes[k++];
-    return lick.notes[at].join ? null : stroke;
+    return notes[at].join ? null : stroke;
   });
 }
 
+/** A line on paper: its neck, its tab and its fingers. */
+export const tabSheetOf = (body: StudyBody, line: ExportLine, paper: Paper, turn: Turn): TabSheetRequest => ({
+  ...line,
+  school: body.school ?? defaultSchool(body.layout),
+  hand: body.hand,
+  paper,
+  turn,
+});
+
 /** The writers load when a file is first wanted. */
 const writers = () =>
-  Promise.all([import('../../../formats/tab/write'), import('../../../formats/midi/write'), import('../../../formats/musicxml/write'), import('../../../formats/musicxml/mxl')]); // prettier-ignore
+  Promise.all([import('../../formats/tab/write'), import('../../formats/midi/write'), import('../../formats/musicxml/write'), import('../../formats/musicxml/mxl')]); // prettier-ignore
 
-/** The lick as a file for other programs, or on paper. */
-export function LickFiles(props: Props) {
+/** A line as a file for other programs, or on paper. */
+export function LineFiles(props: Props) {
   return (
     <SentencePart
-      name="export the lick"
+      name={`export the ${props.what}`}
       look="chip"
       text={
         <>
@@ -51,48 +73,29 @@ export function LickFiles(props: Props) {
   );
 }
 
-function Form({ body, lick, neck }: Props) {
+function Form({ what, body, line }: Props) {
   const [paper, setPaper] = useState<Paper>('a4');
   const [turn, setTurn] = useState<Turn>('portrait');
   const [channels, setChannels] = useState(true);
   const [said, setSaid] = useState<string | null>(null);
   const { pages, problem, make, cancel } = useSheet();
-  const name = fileName(lick.name);
-  const { notes, tempo, meter } = lick;
-  const school = body.school ?? defaultSchool(body.layout);
+  const { notes = NONE } = line ?? {};
+  const none = !line || !notes.length;
+  if (none) return <p className="text-soft">{`There is no ${what} to export yet.`}</p>;
+  const name = fileName(line.name);
   const size = pageSize(paper, turn);
-  const request: TabSheetRequest = {
-    name: lick.name,
-    instrument: neck,
-    scale: body.scale,
-    notes,
-    tempo,
-    meter,
-    school,
-    hand: body.hand,
-    paper,
-    turn,
-  };
+  const request = tabSheetOf(body, line, paper, turn);
   const score = async (): Promise<string> => {
     const [, , { writeMusicXml }] = await writers();
-    return writeMusicXml({
-      name: lick.name,
-      instrument: neck,
-      scale: body.scale,
-      notes,
-      tempo,
-      meter,
-      school,
-      strokes: strokesOf({ body, lick, neck }),
-    });
+    return writeMusicXml({ ...request, strokes: strokesOf(body, line) });
   };
   const text = async (): Promise<string> => {
     const [{ writeTab }] = await writers();
-    return writeTab({ name: lick.name, instrument: neck, notes, tempo, meter });
+    return writeTab(line);
   };
   const midi = async (): Promise<void> => {
     const [, { writeMidiFile }] = await writers();
-    const bytes = writeMidiFile({ name: lick.name, instrument: neck, notes, tempo, meter, channelPerString: channels });
+    const bytes = writeMidiFile({ ...line, channelPerString: channels });
     download(`${name}.mid`, 'audio/midi', bytes as Uint8Array<ArrayBuffer>);
   };
   const packed = async (): Promise<void> => {
@@ -114,28 +117,16 @@ function Form({ body, lick, neck }: Props) {
     const made = await make({ tab: request }, 'pdf').catch(() => null);
     if (made && 'pdf' in made) download(`${name}.pdf`, 'application/pdf', made.pdf);
   };
-  const none = !notes.length;
   return (
     <>
       <div className="flex flex-wrap gap-2">
-        <Button disabled={none} onClick={() => void text().then((t) => download(`${name}.txt`, 'text/plain', t))}>
-          Tab as text
-        </Button>
-        <Button disabled={none} onClick={() => void copy()}>
-          Copy the text
-        </Button>
-        <Button
-          disabled={none}
-          onClick={() => void score().then((t) => download(`${name}.musicxml`, 'application/vnd.recordare.musicxml+xml', t))}
-        >
+        <Button onClick={() => void text().then((t) => download(`${name}.txt`, 'text/plain', t))}>Tab as text</Button>
+        <Button onClick={() => void copy()}>Copy the text</Button>
+        <Button onClick={() => void score().then((t) => download(`${name}.musicxml`, 'application/vnd.recordare.musicxml+xml', t))}>
           MusicXML
         </Button>
-        <Button disabled={none} onClick={() => void packed()}>
-          MusicXML, packed
-        </Button>
-        <Button disabled={none} onClick={() => void midi()}>
-          MIDI
-        </Button>
+        <Button onClick={() => void packed()}>MusicXML, packed</Button>
+        <Button onClick={() => void midi()}>MIDI</Button>
       </div>
       <label className="flex items-center gap-2">
         <input type="checkbox" checked={channels} onChange={(e) => setChannels(e.target.checked)} className="accent-brass" />
@@ -162,22 +153,16 @@ function Form({ body, lick, neck }: Props) {
         />
       </div>
       <div className="flex flex-wrap gap-2">
-        <Button look="brass" disabled={none} onClick={() => void svgs((s) => printSvgs(s, size))}>
+        <Button look="brass" onClick={() => void svgs((s) => printSvgs(s, size))}>
           Print
         </Button>
-        <Button disabled={none} onClick={() => void pdf()}>
-          PDF
-        </Button>
-        <Button disabled={none} onClick={() => void svgs((s) => saveSvgs(name, 'svg', s, size))}>
-          SVG
-        </Button>
-        <Button disabled={none} onClick={() => void svgs((s) => saveSvgs(name, 'png', s, size))}>
-          PNG
-        </Button>
+        <Button onClick={() => void pdf()}>PDF</Button>
+        <Button onClick={() => void svgs((s) => saveSvgs(name, 'svg', s, size))}>SVG</Button>
+        <Button onClick={() => void svgs((s) => saveSvgs(name, 'png', s, size))}>PNG</Button>
         {pages !== null && <Button onClick={cancel}>Cancel</Button>}
       </div>
       <p role="status" aria-live="polite" className="min-h-5 text-soft">
-        {none ? 'The lick is empty.' : (said ?? '')}
+        {said ?? ''}
         {problem && <span className="text-clay">{problem}</span>}
       </p>
     </>
