@@ -100,4 +100,10 @@ describe('a neck as text', () => {
       ].join('\n'),
     );
   });
+  it('runs from the right for a left-handed player', () => {
+    const [box] = layOut(guitar(), { tonic: 'A', scale: 'minor pentatonic' }, { kind: 'box' }).filter((s) => s.number === 1);
+    const rows = neckText({ ...guitar(), handedness: 'left' }, box).split('\n');
+    expect(rows[1]).toBe('|-----|--♭3-|-----|-----|-(1)-|----- E');
+    expect(rows[7].trim().split(/\s+/)).toEqual(['9', '8', '7', '6', '5', '4']);
+  });
 });

@@ -29,8 +29,8 @@ const unnoticed = (paths, randomMs = MOMENT_MS, ...more) =>
       '--silent',
       '--forceExit',
       '--passWithNoTests',
-      ...more,
       ...paths,
+      ...more,
     ],
     { cwd: copy, stdio: 'ignore', env: { ...process.env, CROW_RANDOM_MS: randomMs } },
   ).status === 0;

@@ -62,59 +62,116 @@ const text = (
   colour: o.colour ?? '#000000',
 });
 
+/** What a scale laid over a shape changes there: notes of the shape that it leaves out, and places that it adds. */
+export interface Laid {
+  leavesOut: (n: ShapeNote) => boolean;
+  adds: readonly { string: number; fret: number; label: string }[];
+}
+
+/** As it lies under a left hand: mirrored between two edges, words still to be read. */
+function mirrored(item: Item, left: number, right: number): Item {
+  const over = (x: number): number => left + right - x;
+  if (item.kind === 'line') return { ...item, x1: over(item.x1), x2: over(item.x2) };
+  if (item.kind === 'shape') return { ...item, x: over(item.x) };
+  return { ...item, x: over(item.x), anchor: item.anchor === 'start' ? 'end' : item.anchor === 'end' ? 'start' : 'middle' };
+}
+
 /** Height in points of a diagram with its title and fret numbers. */
 export const diagramHeight = (strings: number, gap: number): number => 20 + strings * gap + 12;
 
-/** A shape with title, strings, frets around it, fret numbers and fingers beside each string. */
-export function diagram(i: Instrument, shape: Shape, frame: Frame, labels: SheetLabels, ink: Ink): Item[] {
+/** A shape with title, strings, frets around it, fret numbers and fingers beside each string; for a left-handed player from the right. */
+export function diagram(i: Instrument, shape: Shape, frame: Frame, labels: SheetLabels, ink: Ink, laid?: Laid): Item[] {
+  const left = i.handedness === 'left';
   const nut = nutFret(i);
   const from = shape.lowFret <= nut + 1 ? nut : shape.lowFret - 1;
   const to = Math.min(i.frets, Math.max(shape.highFret, from + 4));
-  const left = frame.x + 24;
-  const right = frame.x + frame.width - 44;
-  const slot = (right - left) / (to - from);
+  const start = frame.x + 24;
+  const end = frame.x + frame.width - 44;
+  const slot = (end - start) / (to - from);
   const top = frame.y + 18 + frame.gap / 2;
   const y = (string: number): number => top + (string - 1) * frame.gap;
-  const x = (fret: number): number => (fret === from ? left - 9 : left + (fret - from - 0.5) * slot);
+  const x = (fret: number): number => (fret === from ? start - 9 : start + (fret - from - 0.5) * slot);
   const wires = Array.from({ length: to - from + 1 }, (_, k) => k);
   const bottom = y(i.strings.length);
-  return [
+  const head = [
     text(frame.x, frame.y + 10, 10, glyphs(shape.label), { bold: true }),
     text(frame.x + frame.width, frame.y + 10, 7.5, `${Math.round(shape.widthMm)} mm`, { anchor: 'end', colour: '#555555' }),
+  ];
+  const board = [
     ...i.strings.map((_, k): Item => ({
       kind: 'line',
-      x1: left,
+      x1: start,
       y1: y(k + 1),
-      x2: right,
+      x2: end,
       y2: y(k + 1),
       width: 0.5 + k * 0.12,
       colour: '#555555',
     })),
     ...wires.map((k): Item => ({
       kind: 'line',
-      x1: left + k * slot,
+      x1: start + k * slot,
       y1: top,
-      x2: left + k * slot,
+      x2: start + k * slot,
       y2: bottom,
       width: k === 0 && from === nut ? 2.4 : 0.6,
       colour: k === 0 && from === nut ? '#000000' : '#999999',
     })),
     ...wires
       .slice(1)
-      .map((k) => text(left + (k - 0.5) * slot, bottom + frame.gap / 2 + 8, 7, String(from + k), { anchor: 'middle', colour: '#555555' })),
+      .map((k) => text(start + (k - 0.5) * slot, bottom + frame.gap / 2 + 8, 7, String(from + k), { anchor: 'middle', colour: '#555555' })),
     ...i.strings.map((s, k) => text(frame.x, y(k + 1) + 2.6, 7.5, glyphs(s.open.replace(/-?\d$/, '')), { colour: '#555555' })),
     ...shape.cells.map((c) => text(frame.x + frame.width, y(c.string) + 2.6, 7.5, c.fingers.join('-'), { anchor: 'end', bold: true })),
     ...shape.notes.flatMap((n) =>
-      plate(n, x(n.fret), y(n.string), Math.min(slot * 0.8, frame.gap * 1.25), frame.gap * 0.84, LABEL[labels](n), ink),
+      plate(n, x(n.fret), y(n.string), Math.min(slot * 0.8, frame.gap * 1.25), frame.gap * 0.84, LABEL[labels](n), ink, left),
     ),
+    ...(laid ? laidOver(laid, shape, x, y, frame.gap, ink, (fret) => fret >= from && fret <= to) : []),
   ];
+  return [...head, ...(left ? board.map((item) => mirrored(item, frame.x, frame.x + frame.width)) : board)];
 }
 
-function plate(n: ShapeNote, x: number, y: number, w: number, h: number, label: string, ink: Ink): Item[] {
+/** A stroke through what the scale laid over leaves out, a diamond where it adds a note. */
+function laidOver(
+  { leavesOut, adds }: Laid,
+  shape: Shape,
+  x: (fret: number) => number,
+  y: (string: number) => number,
+  gap: number,
+  ink: Ink,
+  inSight: (fret: number) => boolean,
+): Item[] {
+  const half = gap * 0.42;
+  const colour = ink === 'black' ? '#000000' : '#a33f27';
+  const strokes = shape.notes.filter(leavesOut).map((n): Item => ({
+    kind: 'line',
+    x1: x(n.fret) - half,
+    y1: y(n.string) + half,
+    x2: x(n.fret) + half,
+    y2: y(n.string) - half,
+    width: 1.4,
+    colour,
+  }));
+  const diamonds = adds
+    .filter((p) => inSight(p.fret))
+    .flatMap((p): Item[] => [
+      {
+        kind: 'shape',
+        x: x(p.fret),
+        y: y(p.string),
+        path: `M0 ${-half}L${half} 0L0 ${half}L${-half} 0Z`,
+        fill: '#ffffff',
+        stroke: colour,
+        width: 0.9,
+      },
+      text(x(p.fret), y(p.string) + half * 0.35, half * 0.95, p.label, { anchor: 'middle', colour }),
+    ]);
+  return [...strokes, ...diamonds];
+}
+
+function plate(n: ShapeNote, x: number, y: number, w: number, h: number, label: string, ink: Ink, left: boolean): Item[] {
   const role = roleOf(n);
   const { fill, stroke, ink: letters } = PLATES[ink][role];
   const width = Math.max(w, h * 1.05);
-  const path = role === 'root' ? beakPath(width, h) : rectPath(width * 0.9, h, role === 'passing' ? h / 2.2 : 1.5);
+  const path = role === 'root' ? beakPath(width, h, left) : rectPath(width * 0.9, h, role === 'passing' ? h / 2.2 : 1.5);
   const size = h * (label.length > 2 ? 0.58 : 0.72);
   return [
     { kind: 'shape', x, y, path, fill, stroke, width: role === 'solid' ? 1.3 : 0.8, ...(role === 'passing' ? { dashed: true } : {}) },

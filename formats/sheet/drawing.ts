@@ -43,6 +43,8 @@ export const signRise = (text: string): number => (text.startsWith('♭') || tex
 export const rectPath = (w: number, h: number, r: number): string =>
   `M${-w / 2 + r} ${-h / 2}H${w / 2 - r}Q${w / 2} ${-h / 2} ${w / 2} ${-h / 2 + r}V${h / 2 - r}Q${w / 2} ${h / 2} ${w / 2 - r} ${h / 2}H${-w / 2 + r}Q${-w / 2} ${h / 2} ${-w / 2} ${h / 2 - r}V${-h / 2 + r}Q${-w / 2} ${-h / 2} ${-w / 2 + r} ${-h / 2}Z`;
 
-/** A plate with a beak at the left, towards the nut. */
-export const beakPath = (w: number, h: number): string =>
-  `M${-w / 2} 0L${-w / 2 + h * 0.38} ${-h / 2}H${w / 2}V${h / 2}H${-w / 2 + h * 0.38}Z`;
+/** A plate with a beak towards the nut: at the left, or for a left-handed player at the right. */
+export function beakPath(w: number, h: number, left = false): string {
+  const by = left ? -1 : 1;
+  return `M${(-by * w) / 2} 0L${by * (-w / 2 + h * 0.38)} ${-h / 2}H${(by * w) / 2}V${h / 2}H${by * (-w / 2 + h * 0.38)}Z`;
+}

@@ -15,6 +15,7 @@ const request = (change: Partial<SheetRequest> = {}): SheetRequest => ({
   school: null,
   hand: 'medium',
   labels: 'degrees',
+  over: null,
   what: 'rungs',
   copies: true,
   shapeId: '',
@@ -38,6 +39,25 @@ describe('pages', () => {
     expect(texts(request({ copies: false, layout: { kind: 'window' } })).filter((t) => /position/.test(t)).length).toBeLessThan(
       texts(request({ layout: { kind: 'window' } })).filter((t) => /position/.test(t)).length,
     );
+  });
+  it('lie the other way round under a left hand: nut at the right, words still to be read', () => {
+    const [right] = [...sheetPages(request({ what: 'rungs' }))];
+    const [left] = [...sheetPages(request({ what: 'rungs', instrument: { ...guitar(), handedness: 'left' } }))];
+    const at = (page: typeof right, text: string): number[] =>
+      page.items.flatMap((i) => (i.kind === 'text' && i.text === text ? [i.x] : []));
+    const [rights, lefts] = [at(right, 'B'), at(left, 'B')];
+    expect(lefts).toHaveLength(rights.length);
+    expect(rights.every((x, k) => x < lefts[k])).toBe(true); // the names of the strings stand by the nut
+    expect(at(left, 'box 1')).toEqual(at(right, 'box 1'));
+  });
+  it('show what a scale laid over leaves out and adds', () => {
+    const over = { tonic: 'F#', scale: 'aeolian' };
+    const [plain] = [...sheetPages(request())];
+    const [laid] = [...sheetPages(request({ over }))];
+    const diamonds = (page: typeof laid): number => page.items.filter((i) => i.kind === 'shape' && i.path.startsWith('M0 ')).length;
+    expect([diamonds(plain), diamonds(laid) > 0]).toEqual([0, true]);
+    expect(texts(request({ over })).join(' ')).toContain('Over it: Aeolian; crossed out: left out, diamond: new');
+    expect(texts(request({ over, what: 'keys' })).filter((t) => t === '♭6').length).toBeGreaterThan(24); // in every key
   });
   it('hold one shape when one is asked for', () => {
     const [, second] = layOut(guitar(), { tonic: 'F#', scale: 'dorian' }, { kind: 'box' });

@@ -4,7 +4,10 @@ import {
   chromaOf,
   glyphs,
   layOut,
+  movedKey,
+  neckNotes,
   onceEach,
+  placeKey,
   scaleNotes,
   scaleSteps,
   scaleTitle,
@@ -16,7 +19,7 @@ import {
   type ScaleRef,
   type Shape,
 } from '../../core';
-import { diagram, diagramHeight, sheetText, type Ink, type SheetLabels } from './diagram';
+import { diagram, diagramHeight, sheetText, type Ink, type Laid, type SheetLabels } from './diagram';
 import { pageSize, type Drawing, type Item, type Paper, type Turn } from './drawing';
 
 /** What goes on paper. Plain data, so that it can be handed to a worker. */
@@ -29,6 +32,8 @@ export interface SheetRequest {
   school: FingeringSchool | null;
   hand: Hand['size'];
   labels: SheetLabels;
+  /** A second scale laid over the first. */
+  over: ScaleRef | null;
   /** The chosen shape alone, all rungs, or all rungs in each of the twelve keys. */
   what: 'shape' | 'rungs' | 'keys';
   /** Copies twelve frets away too; else each shape once. */
@@ -65,11 +70,26 @@ function heading(r: SheetRequest, scale: ScaleRef, width: number): Item[] {
       MARGIN,
       MARGIN + 42,
       9,
-      `Laid out as ${r.layoutWords}. Fingers at the right: 1 index to 4 little, 0 open. Stop a stretch that hurts.`,
+      `Laid out as ${r.layoutWords}. Fingers beside the strings: 1 index to 4 little, 0 open. Stop a stretch that hurts.`,
       { colour: '#444444' },
     ),
+    ...(r.over ? [sheetText(width - MARGIN, MARGIN + 29, 9, glyphs(`Over it: ${scaleTitle(r.over.scale)}; crossed out: left out, diamond: new`), { anchor: 'end', colour: '#444444' })] : []), // prettier-ignore
     { kind: 'line', x1: MARGIN, y1: MARGIN + 50, x2: width - MARGIN, y2: MARGIN + 50, width: 0.8, colour: '#000000' },
   ];
+}
+
+/** The scale laid over, in the key of the page: what it leaves out of a shape, and what it adds between its frets. */
+function laidOn(r: SheetRequest, scale: ScaleRef, shape: Shape): Laid | undefined {
+  const over = r.over && { ...r.over, tonic: movedKey(r.over, chromaOf(scale.tonic) - chromaOf(r.scale.tonic)).tonic };
+  if (!over) return undefined;
+  const there = new Map(neckNotes(r.instrument, over).map((n) => [placeKey(n), n]));
+  const known = new Set(neckNotes(r.instrument, scale).map(placeKey));
+  const near = (fret: number): boolean => fret >= shape.lowFret && fret <= shape.highFret;
+  const adds = [...there.values()].filter((n) => near(n.fret) && !known.has(placeKey(n)));
+  return {
+    leavesOut: (n) => !there.has(placeKey(n)),
+    adds: adds.map(({ string, fret, degree }) => ({ string, fret, label: glyphs(degree) })),
+  };
 }
 
 /** Shapes in rows of one or more columns, on as many pages as they need. */
@@ -86,7 +106,7 @@ function* pagesFor(r: SheetRequest, scale: ScaleRef, shapes: Shape[]): Generator
     const items = shapes.slice(first, first + rows * columns).flatMap((s, k) => {
       const x = MARGIN + (k % columns) * (column + SPACE * 1.6);
       const y = MARGIN + HEAD + Math.floor(k / columns) * step;
-      return diagram(r.instrument, s, { x, y, width: column, gap }, r.labels, r.ink);
+      return diagram(r.instrument, s, { x, y, width: column, gap }, r.labels, r.ink, laidOn(r, scale, s));
     });
     yield { width, height, items: [...heading(r, scale, width), ...items] };
   }

@@ -62,7 +62,7 @@ test('the whole sentence, the ladder and the labels change by keyboard alone', a
   await page.keyboard.press('l');
   await expect(page.getByRole('radio', { name: 'Notes', checked: true })).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('next rung up the neck');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('the rung to the right');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toBeHidden();
   await page.keyboard.press('Control+z');

@@ -36,6 +36,7 @@ const requestOf = (body: StudyBody, shape: Shape, choice: Choice): SheetRequest 
   school: body.school,
   hand: body.hand,
   labels: body.labels,
+  over: body.over,
   shapeId: shape.id,
   ...choice,
   what: choice.what === 'study' ? 'rungs' : choice.what,

@@ -24,6 +24,9 @@ function rootStep({ body, shapes, current, shape }: Now, by: 1 | -1): Partial<St
   return null;
 }
 
+/** Which way up the ladder lies to the right: a left-handed neck is drawn from the right. */
+const rightward = ({ body }: Now): 1 | -1 => (body.instrument.handedness === 'left' ? -1 : 1);
+
 const nextLabels = ({ body }: Now): Partial<StudyBody> => ({ labels: LABELS[(LABELS.indexOf(body.labels) + 1) % LABELS.length] });
 
 /** Everything the Map does from the keyboard, in the order the list of keys shows it. */
@@ -32,8 +35,13 @@ export function useMapCommands({ hear, showKeys, toggleTheme }: On): KeyCommand[
   return useMemo(() => {
     const on = (make: Parameters<typeof change>[0]) => () => void dispatch(change(make));
     return [
-      { keys: ['ArrowRight'], shown: '→', does: 'next rung up the neck', run: on((n) => stepRung(n.shapes, n.current, 1)) },
-      { keys: ['ArrowLeft'], shown: '←', does: 'next rung down the neck', run: on((n) => stepRung(n.shapes, n.current, -1)) },
+      { keys: ['ArrowRight'], shown: '→', does: 'the rung to the right', run: on((n) => stepRung(n.shapes, n.current, rightward(n))) },
+      {
+        keys: ['ArrowLeft'],
+        shown: '←',
+        does: 'the rung to the left',
+        run: on((n) => stepRung(n.shapes, n.current, rightward(n) === 1 ? -1 : 1)),
+      },
       { keys: ['ArrowUp'], shown: '↑', does: 'root on the next thinner string', run: on((n) => rootStep(n, -1)) },
       { keys: ['ArrowDown'], shown: '↓', does: 'root on the next thicker string', run: on((n) => rootStep(n, 1)) },
       { keys: [']'], shown: ']', does: 'key up a half step, the shape goes with it', run: on((n) => changeKey(n.body, 1)) },

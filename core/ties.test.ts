@@ -1,0 +1,128 @@
+import { guitar } from '../tests/support/random';
+import {
+  copiesOf,
+  fingerNotes,
+  layOut,
+  pickStrokes,
+  stringsUpward,
+  toKey,
+  toTuning,
+  type FingeredStep,
+  type Instrument,
+  type Layout,
+  type Place,
+  type ScaleRef,
+  type Shape,
+} from './index';
+
+// Ties are rules (docs/decisions.md), and edges are where rules are forgotten: each with the values that follow from it.
+
+const tuned = (strings: string[], frets = 12, more: Partial<Instrument> = {}): Instrument => ({ name: 'any', strings: strings.map((open) => ({ open })), frets, scaleLengthMm: 648, ...more }); // prettier-ignore
+const frets = (s: Shape | undefined): string => (s?.cells ?? []).map((c) => c.frets.join(' ')).join(' / ');
+const labelled = (i: Instrument, ref: ScaleRef, layout: Layout): Record<string, string> => Object.fromEntries(layOut(i, ref, layout).map((s) => [s.label, frets(s)])); // prettier-ignore
+const at = (string: number, fret: number): Place => ({ string, fret });
+const C: ScaleRef = { tonic: 'C', scale: 'major' };
+
+describe('boxes', () => {
+  it('give an added note that would widen both strings alike to the higher one', () => {
+    // 7 between ♭7 (string 6, fret 15, its pair from 12) and 1 (string 5, fret 12, its pair to 15): four frets either way.
+    const A: ScaleRef = { tonic: 'A', scale: ['1', 'b3', '4', '5', 'b7', '7'] };
+    const box = layOut(guitar(22), A, { kind: 'box' }).find((s) => s.label === 'box 4' && s.lowFret > 5);
+    expect(frets(box).split(' / ').slice(0, 2)).toEqual(['12 15', '11 12 15']);
+  });
+  it('lack at most a quarter of their notes', () => {
+    const whole = layOut(guitar(36), { tonic: 'A', scale: 'minor pentatonic' }, { kind: 'box' });
+    const cut = layOut(guitar(19), { tonic: 'A', scale: 'minor pentatonic' }, { kind: 'box' });
+    expect(cut.filter((s) => s.missing).map((s) => [s.label, s.missing])).toEqual([['box 1', 3]]); // 20 on strings 6, 2 and 1
+    expect(whole.some((s) => s.lowFret === 17)).toBe(true);
+  });
+});
+
+describe('windows', () => {
+  it('reach from the first fret to the last four', () => {
+    const all = layOut(guitar(22), C, { kind: 'window' });
+    expect([all[0].label, all[all.length - 1].label]).toEqual(['open position', 'position 19']);
+    expect(frets(all[all.length - 1])).toBe('19 20 22 / 19 20 22 / 19 21 22 / 19 21 22 / 20 22 / 19 20 22');
+  });
+  it('with the same places count once: the lowest', () => {
+    // One string tuned to C: frets 7 and 9 lie in the windows at 6 (6 to 9) and at 7 (7 to 10).
+    const all = labelled(tuned(['C1']), C, { kind: 'window' });
+    expect([all['position 6'], all['position 7']]).toEqual(['7 9', undefined]);
+  });
+  it('play an open string rather than its unison on the string below', () => {
+    expect(labelled(guitar(22), C, { kind: 'window' })['open position']).toBe('0 1 3 / 0 2 3 / 0 2 3 / 0 2 / 0 1 3 / 0 1 3'); // no string 3, fret 4
+  });
+  it('of two strings in unison leave the higher-numbered its notes', () => {
+    expect(stringsUpward(tuned(['E4', 'E4', 'B3']))).toEqual([3, 2, 1]);
+    expect(labelled(tuned(['E4', 'E4', 'B3']), { tonic: 'E', scale: 'minor pentatonic' }, { kind: 'window' })['open position']).toBe('0 3 / 0 3'); // prettier-ignore
+  });
+  it('count from the capo', () => {
+    const all = layOut({ ...guitar(22), capo: 3 }, { tonic: 'G', scale: 'minor pentatonic' }, { kind: 'window' });
+    expect([all[0].number, all[0].lowFret, all[1].number]).toEqual([3, 3, 4]);
+  });
+});
+
+describe('a region', () => {
+  it('holds both its border frets', () => {
+    const [region] = layOut(guitar(22), C, { kind: 'region', fromFret: 5, toFret: 7 });
+    expect(frets(region)).toBe('5 7 / 5 7 / 5 7 / 5 7 / 5 6 / 5 7');
+  });
+  it('of copies: the border fret is below', () => {
+    const regions = Object.fromEntries(copiesOf(guitar(22), [64, 67], { school: 'finger-per-fret', octaves: [0] }).map((c) => [c.steps.map((s) => `${s.string}/${s.fret}`).join(' '), c.region])); // prettier-ignore
+    expect(regions['2/5 2/8']).toBe('across');
+    expect(regions['2/5 1/3']).toBe('below');
+    expect(regions['3/9 2/8']).toBe('above');
+    const border = (fret: number): string =>
+      copiesOf(guitar(22), [64, 67], { school: 'finger-per-fret', octaves: [0], border: fret }).find((c) => c.steps[0].string === 2 && c.steps[1].string === 2)?.region ?? ''; // prettier-ignore
+    expect([border(8), border(7), border(5), border(4)]).toEqual(['below', 'across', 'across', 'above']);
+  });
+});
+
+describe('moves', () => {
+  it('of half an octave go down before up', () => {
+    const moved = toKey(guitar(22), [at(6, 8), at(5, 10)], 6);
+    expect(moved).toEqual([
+      { places: [at(6, 2), at(5, 4)], folded: -1 },
+      { places: [at(6, 14), at(5, 16)], folded: 0 },
+    ]);
+  });
+  it('reach the nut and the last fret', () => {
+    expect(toKey(guitar(22), [at(6, 10)], 2).map((m) => m.places[0].fret)).toEqual([12, 0]);
+    expect(toKey(guitar(22), [at(6, 10)], 12).map((m) => m.places[0].fret)).toEqual([10, 22]);
+  });
+  it('to another count of strings lie to the thick side where all else is alike', () => {
+    const four = tuned(['C3', 'C3', 'C3', 'C3']);
+    const two = tuned(['C3', 'C3']);
+    expect(toTuning(four, two, [at(4, 2), at(1, 2)], 'shape').places).toEqual([at(2, 2), null]);
+  });
+});
+
+describe('the pick', () => {
+  const steps = (...places: Place[]): FingeredStep[] => places.map((p) => ({ ...p, finger: 1, handFret: 3, move: 'stay', costMm: 0 }));
+  it('goes on downward to a string that sounds no lower', () => {
+    expect(pickStrokes(tuned(['E3', 'E3', 'A2']), steps(at(2, 3), at(1, 5), at(2, 5), at(3, 5)), 'economy')).toEqual(['down', 'down', 'down', 'up']); // prettier-ignore
+  });
+});
+
+describe('fingers', () => {
+  it('of ways that cost the same: the lower hand, then the lower finger', () => {
+    expect(fingerNotes(guitar(22), [at(6, 1)], { school: 'finger-per-fret' })[0]).toMatchObject({ finger: 1, handFret: 1 });
+    expect(fingerNotes(guitar(22), [at(6, 3)], { school: 'finger-per-fret' })[0]).toMatchObject({ finger: 3, handFret: 1 });
+  });
+});
+
+describe('instruments at the edges', () => {
+  it('one string carries layouts of one note or two', () => {
+    const shapes = layOut(tuned(['E2'], 22), { tonic: 'A', scale: 'minor pentatonic' }, { kind: 'per-string', notes: 2 });
+    expect(shapes.map(frets)).toEqual(['0 3', '3 5', '5 8', '8 10', '10 12', '12 15', '15 17', '17 20', '20 22']);
+  });
+  it('twelve strings carry three notes each', () => {
+    const twelve = tuned(['E4', 'B3', 'G3', 'D3', 'A2', 'E2', 'B1', 'F#1', 'C#1', 'G#0', 'D#0', 'A#-1']);
+    for (const s of layOut(twelve, C, { kind: 'per-string', notes: 3 })) expect(s.notes).toHaveLength(36);
+  });
+  it('with a capo the box at the capo has its open strings there', () => {
+    const [box] = layOut({ ...guitar(22), capo: 3 }, { tonic: 'G', scale: 'minor pentatonic' }, { kind: 'box' });
+    expect([box.label, frets(box)]).toEqual(['box 1', '3 6 / 3 5 / 3 5 / 3 5 / 3 6 / 3 6']);
+    expect(box.cells.map((c) => c.fingers[0])).toEqual([0, 0, 0, 0, 0, 0]);
+  });
+});
