@@ -140,6 +140,7 @@ test('a large sheet says how far it is and can be cancelled', async ({ page, ser
   await typeInto(page, 'layout', 'one finger');
   await part(page, 'print or export').click();
   await page.getByLabel('What', { exact: true }).selectOption('keys');
+  await page.getByRole('checkbox', { name: /Copies twelve frets away/ }).check();
   await page.getByRole('button', { name: 'PDF', exact: true }).click();
   await expect(page.getByText(/[1-9]\d* pages? done/)).toBeVisible();
   await page.getByRole('button', { name: 'Cancel' }).click();
@@ -165,5 +166,6 @@ test('a sheet as SVG and PNG, printed, and as text', async ({ page, server, cont
   await expect(page.locator('.print-sheet svg').first()).toBeVisible();
   await page.emulateMedia({ media: 'screen' });
   await page.getByRole('button', { name: 'Copy as text' }).click();
+  await expect(page.getByText('Copied: paste it into a message.')).toBeVisible();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toContain('box 1, frets 1 to 5');
 });
