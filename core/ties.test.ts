@@ -49,6 +49,17 @@ describe('windows', () => {
     const all = labelled(tuned(['C1']), C, { kind: 'window' });
     expect([all['position 6'], all['position 7']]).toEqual(['7 9', undefined]);
   });
+  it('with the same places count once: the one with the fewest reaches', () => {
+    // Shorter reaches, C major: the hands at 2 (one reach) and at 3 (three reaches) have the same places.
+    const all = layOut(guitar(22), C, { kind: 'window', stretch: 'nearer' });
+    const [two, three] = [2, 3].map((n) => all.find((s) => s.number === n));
+    expect([frets(two), two?.stretches.length, three]).toEqual(['3 5 / 2 3 5 / 2 3 5 / 2 4 5 / 3 5 6 / 3 5', 1, undefined]);
+  });
+  it('fill a hole by the shorter reach, whatever the school', () => {
+    // E2 and C3: between fret 8 below and fret 5 above lie D (2 on, 3 back: on) and E (4 on, 1 back: back).
+    for (const stretch of ['index', 'little'] as const)
+      expect(labelled(tuned(['C3', 'E2']), C, { kind: 'window', stretch })['position 5']).toBe('5 7 8 10 / 4 5 7');
+  });
   it('play an open string rather than its unison on the string below', () => {
     expect(labelled(guitar(22), C, { kind: 'window' })['open position']).toBe('0 1 3 / 0 2 3 / 0 2 3 / 0 2 / 0 1 3 / 0 1 3'); // no string 3, fret 4
   });

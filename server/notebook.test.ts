@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -91,16 +92,12 @@ describe('the notebook as one file', () => {
     expect(await r.text()).toContain('studies[1] (Cold Forge, C♯ Phrygian dominant), tempo');
     expect(await names()).toEqual(before);
   });
-  it('takes studies of the first format, brought up to date', () => {
-    const later = new Set(['licks', 'lick', 'tags', 'practisedAt', 'routes', 'connection', 'pins']);
-    const old = Object.fromEntries(Object.entries(DEMO.studies[0].body).filter(([key]) => !later.has(key)));
-    const text = JSON.stringify({
-      kind: 'crow-ladder notebook',
-      version: 1,
-      instruments: [],
-      studies: [{ id: 'o', body: { ...old, format: 2 } }],
-    });
-    expect(readBundle(text)).toMatchObject({ bundle: { studies: [{ body: { format: 5, licks: [], tags: [], routes: [] } }] } });
+  it.each([1, 2, 3, 4])('takes studies of format %i, brought up to date', (format) => {
+    const frozen = (name: string): unknown => JSON.parse(readFileSync(`tests/fixtures/studies/${name}.json`, 'utf8'));
+    const old = frozen(`format-${format}`);
+    expect(old).toMatchObject({ format });
+    const text = JSON.stringify({ kind: 'crow-ladder notebook', version: 1, instruments: [], studies: [{ id: 'o', body: old }] });
+    expect(readBundle(text)).toMatchObject({ bundle: { studies: [{ body: frozen(`format-${format}.as-5`) }] } });
   });
   it('whatever the text: a bundle or a clear reason', () => {
     const good = writeBundle(DEMO.studies.slice(0, 1), DEMO.instruments.slice(0, 1));

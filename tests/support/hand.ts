@@ -1,4 +1,4 @@
-import { fretDistanceMm, toneIndex, type FingeringSchool, type Instrument, type Place, type RouteWeights } from '../../core';
+import type { FingeringSchool, Instrument, Place, RouteWeights } from '../../core';
 import { open } from './naive';
 
 // The cost model written a second time, from its table in docs/decisions.md and with plain loops: a twin to hold the search against.
@@ -38,6 +38,16 @@ const COSTS: Record<FingeringSchool, Costs> = {
 export const SIZES = { small: 105, medium: 120, large: 135 };
 export const WEIGHTS: RouteWeights = { travel: 1, shifts: 1, stretch: 1, stringChanges: 1, openStrings: 1, tone: 0, region: 0 };
 
+/** 0 warm to 1 bright: r / (r + 600), r the sounding length over the diameter; without a gauge that of a plain string at 70 N. */
+function toneOf(i: Instrument, p: Place): number {
+  const s = i.strings[p.string - 1];
+  const length = s.scaleLengthMm ?? i.scaleLengthMm;
+  const hz = 440 * 2 ** ((open(i, p.string) - 69) / 12);
+  const plain = 1000 * Math.sqrt((4 * (70 / (2 * (length / 1000) * hz) ** 2)) / (Math.PI * 7850));
+  const ratio = (length * 2 ** (-p.fret / 12)) / (s.gaugeMm ?? plain);
+  return ratio / (ratio + 600);
+}
+
 /** A hand to ask what things cost; with weights, along a route. */
 export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof typeof SIZES, weights?: RouteWeights) {
   const span = SIZES[size];
@@ -57,16 +67,12 @@ export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof ty
         back: plain.back * w.stretch,
         forward: plain.forward * w.stretch,
       };
-  // Frets beyond the neck are measured as if it went on.
-  const longer = { ...i, frets: 36, capo: 0 };
-  const mm = (string: number, a: number, b: number): number =>
-    Math.max(a, b) > 36
-      ? (longer.strings[string - 1].scaleLengthMm ?? i.scaleLengthMm) * Math.abs(2 ** (-a / 12) - 2 ** (-b / 12))
-      : Math.abs(fretDistanceMm(longer, string, Math.min(a, b), Math.max(a, b)));
+  const lengthOf = (string: number): number => i.strings[string - 1].scaleLengthMm ?? i.scaleLengthMm;
+  const mm = (string: number, a: number, b: number): number => lengthOf(string) * Math.abs(2 ** (-a / 12) - 2 ** (-b / 12));
   const along = (a: number, b: number): number => i.scaleLengthMm * Math.abs(2 ** (-a / 12) - 2 ** (-b / 12));
 
   const placeCost = (p: Place): number => {
-    const tone = w.tone ? toneIndex(i, p) : 0;
+    const tone = w.tone ? toneOf(i, p) : 0;
     return (weights && p.fret === capo ? 40 * w.openStrings : 0) + 30 * (w.tone > 0 ? w.tone * (1 - tone) : -w.tone * tone);
   };
 
