@@ -1,9 +1,19 @@
 import { guitar } from '../tests/support/random';
 import {
+  bestTonic,
+  changeDegree,
+  checkLine,
+  connect,
   copiesOf,
+  CoreError,
+  defaultSchool,
+  fingerLick,
   fingerNotes,
   layOut,
+  noteValue,
+  parseTuning,
   pickStrokes,
+  scalesWith,
   stringsUpward,
   toKey,
   toTuning,
@@ -135,5 +145,69 @@ describe('instruments at the edges', () => {
     const [box] = layOut({ ...guitar(22), capo: 3 }, { tonic: 'G', scale: 'minor pentatonic' }, { kind: 'box' });
     expect([box.label, frets(box)]).toEqual(['box 1', '3 6 / 3 5 / 3 5 / 3 5 / 3 6 / 3 6']);
     expect(box.cells.map((c) => c.fingers[0])).toEqual([0, 0, 0, 0, 0, 0]);
+  });
+});
+
+describe('one string and octave frames', () => {
+  it('an octave that ends on the last fret is whole', () => {
+    const octaves = layOut(guitar(22), C, { kind: 'one-string', string: 4, range: 'octave' });
+    expect(octaves.map((s) => [s.lowFret, s.highFret])).toEqual([[10, 22]]);
+  });
+  it('of hand places that play as many notes the lower is the hand of the shape', () => {
+    const [octave] = layOut(guitar(22), { tonic: 'A', scale: 'natural minor' }, { kind: 'one-string', string: 3, range: 'octave' });
+    expect(octave.hands.map((h) => h.notes)).toEqual([3, 3, 2]);
+    expect(octave.handFret).toBe(2);
+  });
+  it('a frame takes a note that is one fret out either way on the lower string', () => {
+    const [frame] = layOut(guitar(22), { tonic: 'A', scale: 'major' }, { kind: 'octaves', root: at(6, 5) });
+    expect(frets(frame)).toBe('5 7 9 / 5 7 9 / 6 7'); // C♯ 9 below, not 4 above; so F♯
+  });
+  it('of two octaves under one hand the nearer in frets is the next frame', () => {
+    const thirds = tuned(['C4', 'G#3', 'E3', 'C3']);
+    const frames = layOut(thirds, { tonic: 'D#', scale: 'minor pentatonic' }, { kind: 'octaves', root: at(4, 3) });
+    expect(frames.map((s) => s.roots.map((r) => `${r.string}/${r.fret}`).join(' '))).toEqual(['4/3 1/3', '1/3']); // not 2/7
+  });
+});
+
+describe('names', () => {
+  it('of two tonics as easy to write the sharp one for F♯, and the lower of two octaves as near', () => {
+    expect(bestTonic(6, 'ionian')).toBe('F#');
+    expect(parseTuning('Bb')).toEqual(['Bb1']); // six half steps below E2 as well as above
+  });
+  it('three scales at most for a strange note', () => {
+    expect(scalesWith({ tonic: 'C', scale: ['1', '3', '5'] }, 2).scales).toHaveLength(3);
+  });
+  it('half an octave of degrees goes up', () => {
+    expect(changeDegree(C, [65], '4', '7').pitches).toEqual([71]);
+    expect(changeDegree(C, [71], '7', '4').pitches).toEqual([65]);
+  });
+  it('a double-dotted quarter is seven sixteenths', () => {
+    expect(noteValue(840)).toMatchObject({ type: 'quarter', dots: 2 });
+    expect(noteValue(900)).toBeNull();
+  });
+  it('three notes a string are the first for a stretching hand', () => {
+    const schools = [2, 3].flatMap((notes) => [defaultSchool({ kind: 'per-string', notes }), defaultSchool({ kind: 'split', notes })]);
+    expect(schools).toEqual(['finger-per-fret', 'finger-per-fret', 'stretch', 'stretch']);
+  });
+});
+
+describe('lines', () => {
+  it('a leap of nine frets is meant', () => {
+    expect(checkLine(guitar(22), C, [at(5, 3), at(4, 12)])).toEqual([]);
+    expect(checkLine(guitar(22), C, [at(5, 3), at(4, 10)]).map((f) => f.problem)).toEqual(['too-wide']); // seven are a slip: string 3 has it
+  });
+  it('what is pulled off from a tap may come back to its own finger', () => {
+    const note = (fret: number) => ({ place: at(2, fret), ticks: 240 });
+    const notes = [note(5), { ...note(12), join: 'tap' as const }, { ...note(5), join: 'pull' as const }];
+    expect(fingerLick(guitar(22), notes, { school: 'finger-per-fret' }).map((s) => s?.handFret)).toEqual([2, 2, 2]);
+    expect(fingerLick(guitar(22), notes, { school: 'finger-per-fret' }).map((s) => s?.finger)).toEqual([4, 0, 4]);
+  });
+  const way = { layout: { kind: 'box' }, fromRung: 0, toRung: 2, school: 'finger-per-fret' } as const;
+  it('on a pair of strings of its own choice stay on the highest', () => {
+    const { steps } = connect(guitar(22), C, { ...way, way: 'string-pair' });
+    expect([...new Set(steps.map((s) => s.string))].sort()).toEqual([1, 2]);
+  });
+  it('from a place to itself are none', () => {
+    expect(() => connect(guitar(22), C, { ...way, way: 'seam', start: at(6, 3), goal: at(6, 3) })).toThrow(CoreError);
   });
 });
