@@ -148,6 +148,21 @@ describe('instruments at the edges', () => {
   });
 });
 
+describe('the diagonal', () => {
+  it('of six notes takes two and four in turn', () => {
+    const [s] = layOut(guitar(22), { tonic: 'A', scale: 'whole tone' }, { kind: 'diagonal', root: at(6, 5) });
+    expect(s.label).toMatch(/^diagonal 2 and 4,/);
+  });
+  it('with both thirds is cut as with the minor one: the root is the last of its set', () => {
+    const ref: ScaleRef = { tonic: 'A', scale: ['1', 'b3', '3', '4', '5', 'b7'] };
+    const cell = (counts?: [number, number]): number[] | undefined =>
+      layOut(guitar(22), ref, { kind: 'diagonal', root: at(6, 5), ...(counts ? { counts } : {}) }).find((s) => s.lowFret < 4)?.cells[0]
+        .frets;
+    expect(cell([3, 3])).toEqual([0, 3, 5]);
+    expect(cell()).toEqual([3, 5]);
+  });
+});
+
 describe('one string and octave frames', () => {
   it('an octave that ends on the last fret is whole', () => {
     const octaves = layOut(guitar(22), C, { kind: 'one-string', string: 4, range: 'octave' });
