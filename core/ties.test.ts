@@ -10,10 +10,15 @@ import {
   fingerLick,
   fingerNotes,
   layOut,
+  nearestRoot,
+  neckNotes,
   noteValue,
   parseTuning,
   pickStrokes,
+  pinsIn,
   scalesWith,
+  shapeRef,
+  skeletonOf,
   stringsUpward,
   toKey,
   toTuning,
@@ -145,6 +150,31 @@ describe('instruments at the edges', () => {
     const [box] = layOut({ ...guitar(22), capo: 3 }, { tonic: 'G', scale: 'minor pentatonic' }, { kind: 'box' });
     expect([box.label, frets(box)]).toEqual(['box 1', '3 6 / 3 5 / 3 5 / 3 5 / 3 6 / 3 6']);
     expect(box.cells.map((c) => c.fingers[0])).toEqual([0, 0, 0, 0, 0, 0]);
+  });
+});
+
+describe('what belongs where', () => {
+  it('a layout that hangs on a root stays on its string, though another string has a root nearer by', () => {
+    expect(nearestRoot(guitar(22), { tonic: 'A', scale: 'major' }, at(6, 10))).toEqual(at(6, 5)); // not 5/12
+  });
+  it('a finger settled in a shape goes before one settled everywhere, on the same place alone', () => {
+    const shape = shapeRef('box', { number: 1, lowFret: 5 });
+    const pins = [
+      { ...at(6, 5), finger: 2, shape: null },
+      { ...at(6, 5), finger: 1, shape },
+      { ...at(5, 7), finger: 4, shape: null },
+    ];
+    expect(pinsIn(pins, shape, [at(6, 5), at(5, 7)]).map((h) => `${h.string}/${h.fret} ${h.finger}`)).toEqual(['6/5 1', '5/7 4']);
+  });
+  it('a ♭5 that the skeleton holds is no passing note, though 4 and 5 are there', () => {
+    const roles = (scale: string[]): Set<string> =>
+      new Set(neckNotes(guitar(22), { tonic: 'A', scale }).flatMap((n) => (n.degree === 'b5' ? [n.role] : [])));
+    expect([...roles(['1', 'b3', '4', 'b5', '5'])]).toEqual(['scale']);
+    expect([...roles(['1', 'b3', '4', 'b5', '5', 'b7'])]).toEqual(['passing']);
+  });
+  it('a scale of nine notes has no skeleton, one of eight may', () => {
+    expect(skeletonOf(['1', 'b2', '2', 'b3', '3', '4', '5', '6', 'b7'])).toBeNull();
+    expect(skeletonOf(['1', '2', 'b3', '3', '4', '5', '6', 'b7'])).toEqual(['1', 'b3', '4', '5', 'b7']);
   });
 });
 

@@ -1,5 +1,5 @@
 // Applies small changes to the core one by one, in a copy, and tells which of them the unit tests let pass.
-// node scripts/mutate.mjs [part of a file's name]; ends with 1 where fewer than nine in ten are caught.
+// node scripts/mutate.mjs [part of a file's name [from which of them on]]; ends with 1 where fewer than nine in ten are caught.
 import { spawnSync } from 'node:child_process';
 import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -35,20 +35,21 @@ const unnoticed = (paths, randomMs = MOMENT_MS, ...more) =>
     { cwd: copy, stdio: 'ignore', env: { ...process.env, CROW_RANDOM_MS: randomMs } },
   ).status === 0;
 
-/** The tests beside a file first, which are the likeliest to notice; then all of the core's. */
+/** The quickest tests first, then those beside the file, which are the likeliest to notice, then all of the core's. */
 const lives = (file) =>
+  unnoticed(['core/ties.test.ts']) &&
   unnoticed([dirname(file)], MOMENT_MS, `--testPathIgnorePatterns=${COUNTING}`) &&
   unnoticed(['core'], MOMENT_MS, `--testPathIgnorePatterns=${COUNTING}`) &&
   unnoticed([COUNTING], '0');
 
-if (!lives('core/index.ts')) {
+if (!process.env.CROW_SURE && !lives('core/index.ts')) {
   console.error('The unit tests of the core fail as it stands: mend that first.');
   process.exit(1);
 }
 
 const survivors = [];
 let caught = 0;
-const chosen = MUTATIONS.filter(([file]) => file.includes(only));
+const chosen = MUTATIONS.filter(([file]) => file.includes(only)).slice(Number(process.argv[3] ?? 0));
 for (const [file, from, to, why] of chosen) {
   const path = join(copy, file);
   const text = readFileSync(path, 'utf8');
