@@ -42,7 +42,7 @@ const lives = (file) =>
   unnoticed(['core'], MOMENT_MS, `--testPathIgnorePatterns=${COUNTING}`) &&
   unnoticed([COUNTING], '0');
 
-if (!process.env.CROW_SURE && !lives('core/index.ts')) {
+if (!lives('core/index.ts')) {
   console.error('The unit tests of the core fail as it stands: mend that first.');
   process.exit(1);
 }

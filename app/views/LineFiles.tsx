@@ -1,7 +1,7 @@
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import type { StudyBody } from '../../contract';
-import { defaultSchool, fingerLick, pickStrokes, type Instrument, type LickNote, type ScaleRef, type Stroke } from '../../core';
+import { defaultSchool, fingerLick, pickStrokes, type LickNote, type Stroke } from '../../core';
 import { pageSize, type Paper, type Turn } from '../../formats/sheet/drawing';
 import type { TabSheetRequest } from '../../formats/sheet/tab';
 import { Button } from '../ui/Button';
@@ -12,14 +12,7 @@ import { SentencePart } from '../ui/SentencePart';
 import { useSheet } from '../workers/useSheet';
 
 /** A line as files and paper take it: a lick, or a route in eighths. */
-export interface ExportLine {
-  name: string;
-  instrument: Instrument;
-  scale: ScaleRef;
-  notes: LickNote[];
-  tempo: number;
-  meter: [number, number];
-}
+export type ExportLine = Omit<TabSheetRequest, 'school' | 'hand' | 'paper' | 'turn'>;
 
 interface Props {
   /** What the line is called here: "lick" or "route". */
