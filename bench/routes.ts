@@ -1,7 +1,12 @@
 import Graph from 'graphology';
 import { dijkstra } from 'graphology-shortest-path';
 import { pitchName, placesOf, planRoute, type Instrument } from '../core';
-import { naiveHand, WEIGHTS } from '../tests/support/hand';
+import { Machine } from '../core/fingering/automaton';
+import { layerMaker } from '../core/fingering/lattice';
+import { scaledNeck } from '../core/neck';
+import { routeTask, weightsOf } from '../core/route/costs';
+import { fieldOf, optionsFor } from '../core/route/line';
+import { asGraph, naiveHand, WEIGHTS } from '../tests/support/hand';
 import { ms, percentile, printTable } from './table';
 
 const OPEN = [35, 40, 45, 50, 55, 59, 64];
@@ -61,45 +66,87 @@ printTable(
   [[Math.round(took), Math.round((process.memoryUsage().heapUsed - before) / 1e6), kept.length]],
 );
 
-/** The same graph in a general library: built, and searched. Stopped notes only. */
+/** The same nodes and passes as a flat list for each note, and the plainest dynamic programme over them. */
+function plainly(i: Instrument, pitches: number[]): { build: number; search: number; cost: number } {
+  const began = performance.now();
+  const costs = routeTask(i, 'finger-per-fret', 'medium', weightsOf());
+  const neck = scaledNeck(i, SCALE);
+  const task = { ...costs, options: optionsFor(fieldOf(neck, {}), pitches) };
+  const machine = new Machine(task);
+  const make = layerMaker(costs.hand, task);
+  const layers: { from: Int32Array; to: Int32Array; cost: Float64Array; nodes: number }[] = [];
+  let live: number[] = [];
+  pitches.forEach((_, k) => {
+    machine.add(make(k, machine.layers[k - 1]));
+    const owns = machine.owns(k);
+    const [from, to, cost]: number[][] = [[], [], []];
+    if (k === 0) owns.forEach((_, n) => (from.push(0), to.push(machine.first(n)), cost.push(machine.begins(n))));
+    else
+      for (const node of live)
+        for (let b = 0; b < owns.length; b++) {
+          const step = machine.step(k - 1, node, b);
+          if (step < Infinity) (from.push(node), to.push(machine.to), cost.push(step + owns[b]));
+        }
+    live = [...new Set(to)];
+    layers.push({ from: Int32Array.from(from), to: Int32Array.from(to), cost: Float64Array.from(cost), nodes: machine.nodes(k) });
+  });
+  const built = performance.now();
+  let known = new Float64Array(1);
+  for (const { from, to, cost, nodes } of layers) {
+    const next = new Float64Array(nodes).fill(Infinity);
+    for (let e = 0; e < from.length; e++) {
+      const c = known[from[e]] + cost[e];
+      if (c < next[to[e]]) next[to[e]] = c;
+    }
+    known = next;
+  }
+  return { build: built - began, search: performance.now() - built, cost: Math.min(...known) };
+}
+
+const plain = [200, 1000].map((n) => {
+  const i = instrument(6, 22);
+  const pitches = walk(i, n);
+  const ours = percentile(time(10, () => plan(i, pitches, 1)), 0.5); // prettier-ignore
+  const five = percentile(time(5, () => plan(i, pitches, 5)), 0.5); // prettier-ignore
+  const theirs = Array.from({ length: 5 }, () => plainly(i, pitches));
+  const whole = percentile(theirs.map((t) => t.build + t.search), 0.5); // prettier-ignore
+  const same = Math.abs(plan(i, pitches, 1)[0].cost - theirs[0].cost) < 1e-6 ? 'same cost' : 'DIFFERENT';
+  return [n, ms(ours), ms(five), ms(whole), ms(percentile(theirs.map((t) => t.search), 0.5)), `${(ours / whole).toFixed(1)} ×`, same]; // prettier-ignore
+});
+printTable(
+  'Six strings, 22 frets, against a plain typed-array dynamic programme over the same states',
+  ['notes', 'ours, k = 1, ms', 'ours, k = 5, ms', 'plain, tables included, ms', 'plain, search alone, ms', 'ours to plain', ''],
+  plain,
+);
+
+/** The same graph in a general library: built, and searched. Stopped notes only, on four strings: the graph is large. */
 function withLibrary(i: Instrument, pitches: number[]): { build: number; search: number; cost: number } {
   const began = performance.now();
-  const hand = naiveHand(i, 'finger-per-fret', 'medium', WEIGHTS);
+  const stopped = pitches.map((p) => placesOf(i, p).filter((q) => q.fret > 0));
+  const { nodes, edges } = asGraph(naiveHand(i, 'finger-per-fret', 'medium', WEIGHTS), stopped);
   const graph = new Graph({ type: 'directed' });
-  graph.addNode('start');
-  graph.addNode('end');
-  const layers = pitches.map((p) => placesOf(i, p).filter((q) => q.fret > 0).flatMap((q) => hand.holds(q, 0))); // prettier-ignore
-  layers.forEach((layer, k) =>
-    layer.forEach((h, n) => {
-      graph.addNode(`${k}:${n}`);
-      if (k === 0) graph.addEdge('start', `0:${n}`, { cost: h.own });
-      else
-        layers[k - 1].forEach((b, j) => {
-          const cost = hand.pass(b, h) + h.own;
-          if (cost < Infinity) graph.addEdge(`${k - 1}:${j}`, `${k}:${n}`, { cost });
-        });
-      if (k === layers.length - 1) graph.addEdge(`${k}:${n}`, 'end', { cost: 0 });
-    }),
-  );
+  ['start', ...nodes.flat(), 'end'].forEach((node) => graph.addNode(node));
+  const least = Math.min(0, ...edges.map(([, , cost]) => cost));
+  for (const [from, to, cost] of edges) graph.addEdge(from, to, { cost: cost - least });
   const built = performance.now();
   const path = dijkstra.bidirectional(graph, 'start', 'end', 'cost');
   const done = performance.now();
-  const cost = path.slice(1).reduce((sum, node, k) => sum + (graph.getEdgeAttribute(path[k], node, 'cost') as number), 0);
+  const cost = path.slice(1).reduce((sum, node, k) => sum + (graph.getEdgeAttribute(path[k], node, 'cost') as number) + least, 0);
   return { build: built - began, search: done - built, cost };
 }
 
-const against = [50, 200].map((n) => {
-  const i = instrument(7);
-  const pitches = walk(i, n);
+const against = [20, 50].map((n) => {
+  const i = instrument(4, 14);
+  const pitches = walk(i, n).map((p) => Math.min(p, 69));
   const ours = (): number =>
-    planRoute(i, SCALE, { pitches, school: 'finger-per-fret', count: 1, within: { fromFret: 1, toFret: 24 } })[0].cost;
+    planRoute(i, SCALE, { pitches, school: 'finger-per-fret', count: 1, within: { fromFret: 1, toFret: 14 } })[0].cost;
   const own = percentile(time(10, ours), 0.5);
   const theirs = withLibrary(i, pitches);
   const same = Math.abs(ours() - theirs.cost) < 1e-6 ? 'same cost' : 'DIFFERENT';
   return [n, ms(own), ms(theirs.build), ms(theirs.search), `${(theirs.search / own).toFixed(1)} ×`, same];
 });
 printTable(
-  'One best route against graphology’s Dijkstra on the same graph (ours includes building it)',
+  'One best route on four strings against graphology’s Dijkstra on the same graph (ours includes building it)',
   ['notes', 'ours ms', 'library build ms', 'library search ms', 'search alone, ratio', ''],
   against,
 );

@@ -93,7 +93,7 @@ const weightsSchema = record<RouteWeights>({
   shifts: factor(0, MOST_WEIGHT),
   stretch: factor(0, MOST_WEIGHT),
   stringChanges: factor(0, MOST_WEIGHT),
-  openStrings: factor(0, MOST_WEIGHT),
+  openStrings: factor(-1, MOST_WEIGHT),
   tone: factor(-1, 1),
   region: factor(0, MOST_WEIGHT),
 });

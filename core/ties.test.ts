@@ -131,9 +131,10 @@ describe('the pick', () => {
 });
 
 describe('fingers', () => {
-  it('of ways that cost the same: the lower hand, then the lower finger', () => {
+  it('of ways that cost the same: the lower finger, wherever on the neck', () => {
     expect(fingerNotes(guitar(22), [at(6, 1)], { school: 'finger-per-fret' })[0]).toMatchObject({ finger: 1, handFret: 1 });
-    expect(fingerNotes(guitar(22), [at(6, 3)], { school: 'finger-per-fret' })[0]).toMatchObject({ finger: 3, handFret: 1 });
+    expect(fingerNotes(guitar(22), [at(6, 3)], { school: 'finger-per-fret' })[0]).toMatchObject({ finger: 1, handFret: 3 });
+    expect(fingerNotes(guitar(22), [at(1, 12)], { school: 'first-and-third' })[0]).toMatchObject({ finger: 1, handFret: 12 });
   });
 });
 
@@ -244,8 +245,8 @@ describe('lines', () => {
   it('what is pulled off from a tap may come back to its own finger', () => {
     const note = (fret: number) => ({ place: at(2, fret), ticks: 240 });
     const notes = [note(5), { ...note(12), join: 'tap' as const }, { ...note(5), join: 'pull' as const }];
-    expect(fingerLick(guitar(22), notes, { school: 'finger-per-fret' }).map((s) => s?.handFret)).toEqual([2, 2, 2]);
-    expect(fingerLick(guitar(22), notes, { school: 'finger-per-fret' }).map((s) => s?.finger)).toEqual([4, 0, 4]);
+    expect(fingerLick(guitar(22), notes, { school: 'finger-per-fret' }).map((s) => s?.handFret)).toEqual([5, 5, 5]);
+    expect(fingerLick(guitar(22), notes, { school: 'finger-per-fret' }).map((s) => s?.finger)).toEqual([1, 0, 1]);
   });
   const way = { layout: { kind: 'box' }, fromRung: 0, toRung: 2, school: 'finger-per-fret' } as const;
   it('on a pair of strings of its own choice stay on the highest', () => {

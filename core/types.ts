@@ -158,12 +158,15 @@ export type CostWord =
   | 'pair'
   | 'shift'
   | 'travel'
+  | 'landing'
   | 'slide'
   | 'roll'
   | 'hop'
   | 'change'
+  | 'bend'
   | 'string'
   | 'against'
+  | 'thick'
   | 'open'
   | 'tone'
   | 'region';
@@ -217,8 +220,6 @@ export interface RouteOptions {
   weights?: Partial<RouteWeights>;
   /** How many distinct routes at most, 1 to 50. */
   count?: number;
-  /** What makes routes distinct: a place or a hand fret somewhere (unless given), or a place. */
-  differ?: 'hand' | 'place';
   /** Notes settled on one of their places, by index in the line. */
   held?: readonly (Place & { index: number })[];
   /** Fingers settled, by index in the line. */
@@ -312,8 +313,11 @@ export type LineProblem = 'off-scale' | 'off-neck' | 'too-wide' | 'too-fast' | '
 /** How a line is played, one entry a note: all of it may be left out. */
 export interface LineTiming {
   joins?: readonly (Join | null | undefined)[];
-  /** Length from each note to the next, 480 ticks a quarter. */
+  /** Half steps that each note is bent up. */
+  bends?: readonly (number | null | undefined)[];
+  /** Length from each note to the next, 480 ticks a quarter; and how much of it is silence before the note itself. */
   ticks?: readonly number[];
+  rests?: readonly number[];
   /** Quarters a minute. */
   tempo?: number;
 }

@@ -177,7 +177,6 @@ export const selectJob = createSelector([selectBody, selectLaid, selectEnds], (b
     hand: { size: hand },
     weights: asked.weights,
     count: OFFERED,
-    differ: 'place' as const,
     held: asked.held,
     pins: asked.fingers,
   };

@@ -6,7 +6,12 @@ import { lickOfRoute, routeOfLick, type RouteLine } from './route-lick';
 
 const body = DEMO.studies[0].body;
 const { instrument, scale } = body;
-const [route] = planRoute(instrument, scale, { from: { string: 6, fret: 2 }, to: { fret: 9 }, motion: 'run', school: 'finger-per-fret' });
+const [route] = planRoute(instrument, scale, {
+  from: { string: 6, fret: 2 },
+  to: { string: 1, fret: 9 },
+  motion: 'run',
+  school: 'finger-per-fret',
+});
 const line = (o: Partial<RouteLine> = {}): RouteLine => ({ name: 'Up', steps: route.steps, strokes: pickStrokes(instrument, route.steps, 'hammered'), instrument, scale, ...o }); // prettier-ignore
 const after = (edit: Partial<StudyBody> | null, on: StudyBody = body): StudyBody => ({ ...on, ...edit });
 const holds = (b: StudyBody): unknown => problemsOf(studySchema, b);

@@ -30,6 +30,7 @@ const [route] = planRoute(demo.instrument, demo.scale, {
   from: { string: 6, fret: 2 },
   to: { string: 1, fret: 9 },
   motion: 'run',
+  within: { fromFret: 2, toFret: 22 },
   school: 'finger-per-fret',
 });
 const body: StudyBody = {

@@ -83,8 +83,12 @@ export function routeTitles(way: Way, routes: readonly Route[]): string[] {
   return titles.map((title, k) => {
     const twin = titles.indexOf(title);
     if (twin === k) return title;
-    const at = routes[k].steps.findIndex((s, n) => !samePlace(s, routes[twin].steps[n]));
-    return at < 0 ? title : `${title}, note ${at + 1} on string ${routes[k].steps[at].string}`;
+    const { steps } = routes[k];
+    const parts = (same: (s: FingeredStep, t: FingeredStep) => boolean): number => steps.findIndex((s, n) => !routes[twin].steps[n] || !same(s, routes[twin].steps[n])); // prettier-ignore
+    const at = parts(samePlace);
+    if (at >= 0) return `${title}, note ${at + 1} on string ${steps[at].string}`;
+    const hand = parts((s, t) => s.handFret === t.handFret);
+    return hand < 0 ? title : `${title}, note ${hand + 1} with the hand at ${steps[hand].handFret}`;
   });
 }
 
@@ -131,12 +135,15 @@ export const COST_WORDS: Record<CostWord, string> = {
   pair: 'two fingers that hamper each other',
   shift: 'moving the hand',
   travel: 'how far it moves',
+  landing: 'where the shift lands',
   slide: 'starting a slide',
   roll: 'rolling one finger to the next string',
   hop: 'one finger hopping to another string',
   change: 'changing fingers on one place',
   string: 'changing strings',
   against: 'a string against the direction',
+  bend: 'bending with this finger',
+  thick: 'a thick string high up',
   open: 'an open string',
   tone: 'the tone you asked for',
   region: 'crossing the border fret',
@@ -150,7 +157,7 @@ export const WEIGHT_WORDS: { key: keyof RouteWeights; name: string; less: string
   { key: 'shifts', name: 'Shifts', less: 'move often', more: 'move seldom', min: 0, max: 4 },
   { key: 'stretch', name: 'Stretch', less: 'reach freely', more: 'keep at rest', min: 0, max: 4 },
   { key: 'stringChanges', name: 'String changes', less: 'cross freely', more: 'stay on a string', min: 0, max: 4 },
-  { key: 'openStrings', name: 'Open strings', less: 'welcome', more: 'avoid', min: 0, max: 4 },
+  { key: 'openStrings', name: 'Open strings', less: 'liked', more: 'avoid', min: -1, max: 4 },
   { key: 'tone', name: 'Tone', less: 'warm', more: 'bright', min: -1, max: 1 },
   { key: 'region', name: 'Region', less: 'cross fret 7 freely', more: 'stay on one side', min: 0, max: 4 },
 ];

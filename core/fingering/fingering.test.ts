@@ -97,10 +97,8 @@ describe('joined notes', () => {
       fc.property(line, anySchool, ([places, slurs], school) => {
         // A join to an open string or from one asks nothing of the fingers.
         const joins = slurs.map((s, k) => (k > 0 && places[k].string === places[k - 1].string ? s : null));
-        const allow = (h: { finger: number }, k: number, last: { finger: number } | null): boolean =>
-          !joins[k] || !h.finger || !last?.finger || (last.finger === h.finger) === (joins[k] === 'slide');
-        const least = leastCost(naiveHand(guitar(), school, 'medium'), places, allow);
-        if (least < Infinity) expect(effort(fingerNotes(guitar(), places, { school, joins }))).toBeCloseTo(least, 6);
+        const least = leastCost(naiveHand(guitar(), school, 'medium', undefined, { joins }), places);
+        expect(effort(fingerNotes(guitar(), places, { school, joins }))).toBeCloseTo(least, 6);
       }),
       { numRuns: 500 },
     );

@@ -1,15 +1,16 @@
 import { fail, shown } from '../errors';
 import { checkInstrument, checkPlace, nutFret } from '../instrument';
-import type { CostWord, FingeredStep, FingeringSchool, Hand, Instrument, Join, Place } from '../types';
-import { handModel, holdsOf, ownParts, passCost, type HandModel, type Hold } from './model';
+import type { CostWord, FingeredStep, FingeringSchool, Hand, Instrument, LineTiming, Place } from '../types';
+import { tellStep } from './automaton';
+import { handModel, holdsOf, type HandModel } from './model';
 import { SCHOOLS, SPAN_MM } from './schools';
 import { bestPaths, runToEnd, type Path } from './search';
-import { settled, slurred, stepsOf } from './steps';
+import { settled, stepsOf, timed } from './steps';
 
-export { handModel, holdsOf, ownParts, part, passCost, type HandModel, type Tell } from './model';
+export { handModel, holdsOf, type HandModel } from './model';
 export { bestPath, bestPaths, runToEnd, type Path, type Task } from './search';
-export { fingerPath, stepsOf } from './steps';
-export type { Option, State } from './lattice';
+export { fingerPath, stepsOf, timed } from './steps';
+export { noCosts, type Option, type State, type Tell } from './states';
 export { SCHOOLS, SPAN_MM, type HandCosts } from './schools';
 
 /** A finger settled for the note at `index` of a line. */
@@ -18,12 +19,10 @@ export interface Pin {
   finger: number;
 }
 
-export interface FingerOptions {
+export interface FingerOptions extends LineTiming {
   school: FingeringSchool;
   hand?: Hand;
   pins?: readonly Pin[];
-  /** How each note follows the one before, one entry a note: a hammer-on or pull-off takes two fingers, a slide one. */
-  joins?: readonly (Join | null | undefined)[];
 }
 
 /** Checks a school and a hand size; throws BAD_OPTION listing the choices. */
@@ -68,7 +67,7 @@ function fingered(i: Instrument, places: readonly Place[], o: FingerOptions, cou
   checkHand(o.school, o.hand);
   places.forEach((p, k) => checkPlace(i, p, `places[${k}]`));
   const m = handModel(i, o.school, o.hand?.size);
-  return { m, paths: runToEnd(bestPaths(slurred(settled(m, places, pinsOf(m, places, o.pins)), o.joins), count)) };
+  return { m, paths: runToEnd(bestPaths(timed(settled(m, places, pinsOf(m, places, o.pins)), o), count)) };
 }
 
 /** How many ways are looked through for one whose moves fall elsewhere. */
@@ -112,7 +111,7 @@ export function whyFinger(i: Instrument, places: Place[], index: number, o: Fing
   const others = fingersAt(m, places[index]).filter((f) => f !== step.finger);
   return {
     step,
-    parts: partsOf(m, path.states, index),
+    parts: partsOf(path, index),
     others: others.map((finger) => {
       const [other] = fingered(i, places, { ...o, pins: [...rest, { index, finger }] }, 1).paths;
       return { finger, moreMm: other.cost - path.cost };
@@ -120,12 +119,11 @@ export function whyFinger(i: Instrument, places: Place[], index: number, o: Fing
   };
 }
 
-function partsOf(m: HandModel, states: Hold[], index: number): Why['parts'] {
-  const parts: Why['parts'] = [];
-  const tell = (word: CostWord, mm: number): void => void parts.push({ word, mm });
-  if (index > 0) passCost(m, states[index - 1], states[index], tell);
-  ownParts(m, states[index], tell);
-  return parts;
+/** What the note at `index` of a way adds to its cost, word by word. */
+export function partsOf(path: Path, index: number): Why['parts'] {
+  const parts = new Map<CostWord, number>();
+  tellStep(path.machine, path.nodes, index, (word, mm) => void (mm && parts.set(word, (parts.get(word) ?? 0) + mm)));
+  return [...parts].map(([word, mm]) => ({ word, mm }));
 }
 
 /** Pins by place that a hand can do here; the others are let go. */

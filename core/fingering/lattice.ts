@@ -1,28 +1,6 @@
 import { placeIndex } from '../place';
-import type { Place } from '../types';
-import { FREE, holdsOf, type HandModel, type Hold } from './model';
-
-/** A place that a note may be played at; `tag` tells apart the same place in two roles (two rungs that share it). */
-export interface Option extends Place {
-  tag?: number;
-}
-
-/** A hold of one option. */
-export interface State extends Hold {
-  tag: number;
-}
-
-/** Every state of one note of a line, in the order of ties: lower hand fret, then lower finger (docs/decisions.md), then the thinner string. */
-export interface Layer {
-  states: State[];
-  /** Hand frets that occur, ascending. */
-  hands: number[];
-  /** State numbers by what makes them the same. Filled when first asked for. */
-  labels?: Partial<Record<Same, number[][]>>;
-}
-
-/** What two ways have in common that count as one: every place and hand fret, or every place. */
-export type Same = 'hand' | 'place';
+import { FREE, holdsOf, reachSide, type HandModel } from './model';
+import type { Layer, Option, State } from './states';
 
 /** A line whose places are settled or still open, note by note; and, if given, which fingers each note may use. */
 export interface Line {
@@ -54,7 +32,7 @@ export function layerMaker(m: HandModel, line: Line): (k: number, before: Layer 
 /** One stopped place, any finger: the same in every line. */
 function placeLayer(m: HandModel, options: readonly Option[]): Layer {
   const key = placeIndex(options[0]);
-  const kept = m.layers.get(key) as Layer | undefined;
+  const kept = m.layers.get(key);
   if (kept) return kept;
   const layer = buildLayer(m, options, 0, undefined);
   m.layers.set(key, layer);
@@ -67,7 +45,12 @@ function buildLayer(m: HandModel, options: readonly Option[], pin: number, befor
   if (options.length > 1) states.sort((a, b) => a.hand - b.hand || a.finger - b.finger || a.string - b.string || a.tag - b.tag);
   const hands: number[] = [];
   for (const { hand } of states) if (hands[hands.length - 1] !== hand) hands.push(hand);
-  return { states, hands };
+  const holds: State[] = [];
+  const holdOf = Uint8Array.from(states, (s) => {
+    const at = holds.findIndex((h) => h.string === s.string && h.fret === s.fret && h.finger === s.finger);
+    return at < 0 ? holds.push(s) - 1 : at;
+  });
+  return { states, hands, side: Uint8Array.from(states, (s) => reachSide(m, s)), holdOf, holds, labels: labelled(states) };
 }
 
 /** On an open string the hand waits where it was, or is still free to come down anywhere. */
@@ -81,16 +64,11 @@ function addStates(m: HandModel, states: State[], o: Option, pin: number, before
       if (!pin || finger === pin) states.push({ string, fret, finger, hand, reachMm, cost, tag });
 }
 
-/** The states of a layer in groups that count as one. */
-export function labelsOf(layer: Layer, same: Same): number[][] {
-  layer.labels ??= {};
-  return (layer.labels[same] ??= grouped(layer, same));
-}
-
-function grouped(layer: Layer, same: Same): number[][] {
+/** The states of a layer in groups of one place and hand fret. */
+function labelled(states: State[]): number[][] {
   const labels = new Map<number, number[]>();
-  layer.states.forEach((s, n) => {
-    const key = placeIndex(s) * 64 + (same === 'hand' ? s.hand : 0);
+  states.forEach((s, n) => {
+    const key = placeIndex(s) * 64 + s.hand;
     const known = labels.get(key);
     if (known) known.push(n);
     else labels.set(key, [n]);

@@ -1,6 +1,7 @@
-import { fretFromNutMm, nutFret } from '../instrument';
-import type { CostWord, FingeringSchool, Hand, Instrument, Place } from '../types';
-import { RING_SHARE, SCHOOLS, SPAN_MM, type HandCosts } from './schools';
+import { fretFromNutMm, nutFret, openMidis } from '../instrument';
+import type { FingeringSchool, Hand, Instrument, Join } from '../types';
+import { AVOIDED_HALF_STEP, AVOIDED_IN_OPEN, FREE_BACKWARD, NO_HAND, RING_SHARE, SCHOOLS, SPAN_MM, type HandCosts } from './schools';
+import { noCosts, type Costs, type Hold, type Layer, type Tell } from './states';
 
 /** A hand on an instrument: where every fret lies, what every move costs. Built once for many lines. */
 export interface HandModel {
@@ -12,26 +13,20 @@ export interface HandModel {
   last: number;
   /** mm from the nut by string and fret; index 0 is the hand's own line, along the instrument's scale length. */
   mm: number[][];
+  /** mm from the nut by fret on the longest string. */
+  longest: number[];
+  /** Sound of the open strings by string number (MIDI). */
+  open: number[];
   /** Holds found so far, by string and fret. */
   known: Hold[][][];
-  /** What the search has built for single places; see lattice. */
-  layers: Map<number, unknown>;
-}
-
-/** One way of sounding a note: finger 0 (open) to 4, the fret where finger 1 rests, the effort of the reach. */
-export interface Hold extends Place {
-  finger: number;
-  hand: number;
-  /** 0 at rest; otherwise how far beyond it in mm. */
-  reachMm: number;
-  cost: number;
+  /** What the search has built for single places, by place index; see lattice. */
+  layers: Map<number, Layer>;
+  /** What passes between them cost. */
+  kept: Costs;
 }
 
 /** Hand fret of an open string before the hand has been put anywhere: it takes its place with the first stopped note. */
 export const FREE = 0;
-
-/** Told what a cost is made of, part by part, in mm of effort. */
-export type Tell = (word: CostWord, mm: number) => void;
 
 export function handModel(i: Instrument, school: FingeringSchool, size: Hand['size'] = 'medium', costs = SCHOOLS[school]): HandModel {
   const line = (length: number): number[] => Array.from({ length: i.frets + 7 }, (_, f) => fretFromNutMm(length, f));
@@ -44,8 +39,11 @@ export function handModel(i: Instrument, school: FingeringSchool, size: Hand['si
     nut: nutFret(i),
     last: i.frets,
     mm: [hand, ...i.strings.map((s) => (s.scaleLengthMm === undefined ? hand : line(s.scaleLengthMm)))],
+    longest: line(Math.max(i.scaleLengthMm, ...i.strings.map((s) => s.scaleLengthMm ?? 0))),
+    open: [0, ...openMidis(i)],
     known: [],
     layers: new Map(),
+    kept: noCosts(),
   };
 }
 
@@ -77,63 +75,100 @@ function canReachBack(m: HandModel, string: number, fret: number, finger: number
   return m.mm[string][hand + m.costs.fingers - 1] - m.mm[string][low] <= m.spanMm;
 }
 
+/** How a hold leaves the four resting frets: the index finger a fret back, the outer one a fret forward, or neither. */
+export type ReachSide = 0 | 1 | 2;
+export const reachSide = (m: HandModel, h: Hold): ReachSide =>
+  h.reachMm === 0 ? 0 : h.finger === 1 ? 1 : h.finger === m.costs.forwardFinger ? 2 : 0;
+
+/**
+ * Whether a hand that stays at `hand` may not reach back in one note and forward in another: what it holds at one place lies
+ * within its span (the resting frets are exempt), measured on the longest string.
+ */
+export const tooWideBothWays = (m: HandModel, hand: number): boolean => {
+  const outer = hand + m.costs.forwardFinger;
+  return hand > m.nut + 1 && outer <= m.last && m.longest[outer] - m.longest[hand - 1] > m.forwardSpanMm;
+};
+
 /** Tells what a hold costs by itself: the finger used, and its reach. */
 export function ownParts(m: HandModel, h: Hold, tell: Tell): void {
   if (m.costs.finger[h.finger]) tell('finger', m.costs.finger[h.finger]);
   if (h.reachMm > 0) tell('reach', h.cost - m.costs.finger[h.finger]);
 }
 
-/**
- * Cost of passing from one hold to the next, what the next one costs by itself not included; Infinity where a hand
- * cannot. With `tell` the sum is told part by part.
- */
-export function passCost(m: HandModel, a: Hold, b: Hold, tell?: Tell): number {
-  if (b.finger === 0) return a.hand === b.hand ? 0 : Infinity;
-  if (a.finger === 0) return a.hand === b.hand || a.hand === FREE ? 0 : moveCost(m, a, b, false, tell);
+/** Tells what passing from one hold to the next costs, what the next one costs by itself not included; false where no hand can. */
+export function passParts(m: HandModel, a: Hold, b: Hold, tell: Tell): boolean {
+  if (b.finger === 0) {
+    avoidedPart(m, a, b, tell);
+    return a.hand === b.hand;
+  }
+  avoidedPart(m, a, b, tell);
+  if (a.finger === 0) {
+    if (a.hand !== b.hand && a.hand !== FREE) moveParts(m, a, b, tell);
+    return true;
+  }
+  if (a.string === b.string && a.fret === b.fret) {
+    if (a.finger !== b.finger) tell('change', m.costs.change);
+    if (a.hand !== b.hand) moveParts(m, a, b, tell);
+    return true;
+  }
   const pair = pairCost(m.costs, a.finger, b.finger);
-  if (a.string === b.string && a.fret === b.fret) return sameplaceCost(m, a, b, tell);
-  return part(tell, 'pair', pair) + (a.hand === b.hand ? heldCost(m, a, b, tell) : movedCost(m, a, b, tell));
+  if (pair) tell('pair', pair);
+  if (a.hand === b.hand) return heldParts(m, a, b, tell);
+  moveParts(m, a, b, tell);
+  return true;
 }
+
+/**
+ * A finger that the school leaves out is paid for half when it comes, half when the hand goes on from it without moving; little
+ * beside the half step that its neighbour plays, and less in the open position.
+ */
+function avoidedPart(m: HandModel, a: Hold, b: Hold, tell: Tell): void {
+  const { avoid } = m.costs;
+  if (!avoid[a.finger] && !avoid[b.finger]) return;
+  const stays = a.hand === b.hand;
+  const chromatic = stays && a.string === b.string && Math.abs(a.fret - b.fret) === 1 && Math.abs(a.finger - b.finger) === 1;
+  const half = (h: Hold): number => (chromatic && avoid[h.finger] ? AVOIDED_HALF_STEP / 2 : beginCost(m, h));
+  tell('finger', (stays ? half(a) : 0) + half(b));
+}
+
+/** What a line that begins with this hold pays for a finger that the school leaves out. */
+export const beginCost = (m: HandModel, h: Hold): number =>
+  m.costs.avoid[h.finger] && (h.hand === m.nut + 1 ? AVOIDED_IN_OPEN : m.costs.avoid[h.finger]) / 2;
 
 /** Moving the hand along the neck. */
-function moveCost(m: HandModel, a: Hold, b: Hold, inside: boolean, tell?: Tell): number {
-  const { shift, shiftPerMm, shiftInsideString } = m.costs;
-  return part(tell, 'shift', shift + (inside ? shiftInsideString : 0)) + travelCost(m, a, b, shiftPerMm, tell);
-}
-
-function travelCost(m: HandModel, a: Hold, b: Hold, perMm: number, tell?: Tell): number {
+function moveParts(m: HandModel, a: Hold, b: Hold, tell: Tell): void {
+  const c = m.costs;
   const far = Math.abs(m.mm[0][b.hand] - m.mm[0][a.hand]);
-  return part(tell, 'travel', perMm * far + m.costs.farPerMm * Math.max(0, far - m.costs.farMm));
+  tell('shift', c.shift);
+  tell('travel', c.perMm * far);
+  const rise = m.open[b.string] + b.fret - m.open[a.string] - a.fret;
+  const backward = Math.sign(rise) * (a.hand - b.hand) - FREE_BACKWARD;
+  if (backward > 0) tell('against', c.backward * backward);
+  const inside = a.string === b.string && a.finger > 0 && a.fret !== b.fret;
+  if (inside && a.finger === b.finger) return tell('slide', c.slide[b.finger], true);
+  const share = a.finger === 0 ? c.afterOpen : 1;
+  tell('shift', share * (c.leave + (inside ? c.inside : 0)), true);
+  const outer = Math.min(c.fingers, c.forwardFinger);
+  const off = b.hand > a.hand ? c.landing * (b.finger - 1) : c.landingDown * Math.max(0, outer - b.finger);
+  const whole = inside ? Math.min(2, Math.abs(a.fret - b.fret) - 1) : 0;
+  if (off || whole) tell('landing', share * (off * Math.min(1, far / c.landingMm) + c.overWhole * whole), true);
 }
 
-/** Tells a part of a cost, and gives it back. */
-export function part(tell: Tell | undefined, word: CostWord, mm: number): number {
-  if (tell && mm) tell(word, mm);
-  return mm;
+/** Two notes of a hand that stays; false where its fingers would cross. */
+function heldParts(m: HandModel, a: Hold, b: Hold, tell: Tell): boolean {
+  if (a.string === b.string) return b.fret > a.fret ? b.finger > a.finger : b.finger < a.finger;
+  if (a.finger !== b.finger) return true;
+  if (a.fret !== b.fret) tell('hop', m.costs.hop);
+  else tell('roll', Math.abs(a.string - b.string) === 1 ? m.costs.roll[a.finger] : NO_HAND);
+  return true;
 }
 
-const sameplaceCost = (m: HandModel, a: Hold, b: Hold, tell?: Tell): number =>
-  (a.finger === b.finger ? 0 : part(tell, 'change', m.costs.change)) + (a.hand === b.hand ? 0 : moveCost(m, a, b, false, tell));
-
-function heldCost(m: HandModel, a: Hold, b: Hold, tell?: Tell): number {
-  if (a.string === b.string) {
-    const inOrder = b.fret > a.fret ? b.finger > a.finger : b.finger < a.finger;
-    return inOrder && fits(m, a.string, a.fret, b.fret) ? 0 : Infinity;
-  }
-  if (a.finger !== b.finger) return fits(m, b.string, a.fret, b.fret) ? 0 : Infinity;
-  return a.fret === b.fret ? part(tell, 'roll', m.costs.roll) : part(tell, 'hop', m.costs.hop);
-}
-
-/** Two fingers of a hand that stays: within the span, or within the four frets it rests on. */
-const fits = (m: HandModel, string: number, a: number, b: number): boolean => {
-  const mm = m.mm[string];
-  const low = a < b ? a : b;
-  return Math.abs(mm[b] - mm[a]) <= Math.max(m.spanMm, mm[low + 3] - mm[low]);
-};
-
-function movedCost(m: HandModel, a: Hold, b: Hold, tell?: Tell): number {
-  if (a.string !== b.string || a.finger !== b.finger) return moveCost(m, a, b, a.string === b.string, tell);
-  return part(tell, 'slide', m.costs.slide) + travelCost(m, a, b, m.costs.slidePerMm, tell);
+/** What a join asks: two fingers and a hand that stays for a hammer-on or pull-off, one finger for a slide. */
+export function joinParts(m: HandModel, a: Hold, b: Hold, join: Join | null | undefined, tell: Tell): void {
+  if (!a.finger || !b.finger) return;
+  const slurred = join === 'hammer' || join === 'pull';
+  if (slurred && a.hand !== b.hand) tell('change', m.costs.slur);
+  if ((slurred && a.finger === b.finger) || (join === 'slide' && a.finger !== b.finger)) tell('change', NO_HAND);
 }
 
 function pairCost(c: HandCosts, a: number, b: number): number {

@@ -1,45 +1,37 @@
-import { labelsOf, layerMaker, type Layer, type Line, type Same, type State } from './lattice';
-import { passCost, type HandModel } from './model';
+import { Machine, type Task } from './automaton';
+import { layerMaker } from './lattice';
+import type { State } from './states';
+
+export type { Task } from './automaton';
 
 /** Costs closer than this are a tie. */
 const TIE = 1e-9;
 /** Notes between two reports of progress. */
 const REPORT = 64;
+/** Most ways that are looked through for ones that differ, and most notes of them all together. */
+const LOOKED = { ways: 600, notes: 30_000 };
 
-/** What a search minimises: the hand's own costs, and what is added to them. */
-export interface Task extends Line {
-  hand: HandModel;
-  /** Added from one state to the next, 0 or more; Infinity where the next may not follow. */
-  extra?: (a: State, b: State) => number;
-  /** Added for a state itself, 0 or more. */
-  own?: (s: State) => number;
-  /** Where a line may begin, and end: by default any state of the first and of the last note. */
-  startsAt?: (s: State) => boolean;
-  endsAt?: (s: State, k: number) => boolean;
-  /** Ways with the same places and hand frets (unless given), or only places, count as one. */
-  same?: Same;
-}
-
-/** One way through: its states, and what each added to the cost. */
+/** One way through: its states, what each added to the cost, and its nodes in the machine. */
 export interface Path {
   states: State[];
   added: number[];
   cost: number;
+  nodes: number[];
+  machine: Machine;
 }
 
-/** The layers so far, the least cost of reaching each state, and the state before it on that way. */
+/** The layers so far, the least cost of reaching each node, and the node before it on that way. */
 interface Reached {
-  task: Task;
-  layers: Layer[];
+  machine: Machine;
   costs: Float64Array[];
-  from: Int16Array[];
+  from: Int32Array[];
 }
 
 /** A path under construction from its end: what is settled beyond layer k, and what the rest will cost at best. */
 interface Partial {
   cost: number;
   k: number;
-  /** State numbers of layer k that count as one, and from each of them the cost to the end. */
+  /** Nodes of layer k that count as one, and from each of them the cost to the end. */
   label: number[];
   rest: number[];
   after: Partial | null;
@@ -49,41 +41,41 @@ interface Partial {
 export function bestPath(task: Task): Path | null {
   const r = start(task);
   const make = layerMaker(task.hand, task);
-  for (let k = 0; k < task.options.length; k++) reach(r, make(k, r.layers[k - 1]));
+  for (let k = 0; k < task.options.length; k++) reach(r, make(k, r.machine.layers[k - 1]));
   return readBack(r);
 }
 
 /**
- * The `count` cheapest ways to play a line that differ in a place or a hand fret somewhere (docs/decisions.md; or in a place,
- * where the task says so), cheapest first: exact. Yields the share of the work done, from 0 to 1; returns fewer ways where there are fewer, none where
- * no hand can.
+ * The `count` cheapest ways to play a line that differ in a place or a hand fret somewhere, or, with `differs`, from each of
+ * those before them as it says; cheapest first. Exact; with `differs`, as long as no more ways need to be looked through than
+ * LOOKED allows. Yields the share of the work done, from 0 to 1; returns fewer ways where there are fewer, none where no hand can.
  *
- * Forward, the least cost of reaching every state (Sayegh's optimum path, one layer a note). Backward, the best way
+ * Forward, the least cost of reaching every node (Sayegh's optimum path, one layer a note). Backward, the best way
  * is read off; each place and hand that it passed by roots a family of other ways, disjoint from all other families,
  * whose cheapest member is known exactly from the forward costs (the partition of Lawler, "A procedure for computing
  * the k best solutions to discrete optimization problems", Management Science 18(7), 1972). No family worse than the
- * k-th best known is kept.
+ * last that may be looked at is kept.
  */
-export function* bestPaths(task: Task, count: number): Generator<number, Path[]> {
+export function* bestPaths(task: Task, count: number, differs?: (a: Path, b: Path) => boolean): Generator<number, Path[]> {
   const r = start(task);
   const make = layerMaker(task.hand, task);
   for (let k = 0; k < task.options.length; k++) {
-    reach(r, make(k, r.layers[k - 1]));
+    reach(r, make(k, r.machine.layers[k - 1]));
     if (k % REPORT === REPORT - 1) yield k / task.options.length;
   }
+  if (count === 1 && !task.endsAt) {
+    const best = readBack(r);
+    return best ? [best] : [];
+  }
+  const most = differs && count > 1 ? Math.max(count, Math.min(LOOKED.ways, Math.floor(LOOKED.notes / task.options.length))) : count;
   const families = shortList();
-  for (const end of endings(r)) families.add(end, count);
+  for (const end of endings(r)) families.add(end, most);
   const paths: Path[] = [];
-  while (paths.length < count) {
+  for (let looked = 1; looked <= most && paths.length < count; looked++) {
     const next = families.take();
     if (!next) break;
-    const room = count - paths.length - 1;
-    paths.push(
-      readForward(
-        r,
-        dive(r, next, (p) => families.add(p, room)),
-      ),
-    );
+    const path = readForward(r, dive(r, next, (p) => families.add(p, most - looked))); // prettier-ignore
+    if (!differs || paths.every((p) => differs(p, path))) paths.push(path);
     yield 1;
   }
   return paths;
@@ -104,47 +96,52 @@ function shortList(): { add: (p: Partial, room: number) => void; take: () => Par
   };
 }
 
-const start = (task: Task): Reached => ({ task, layers: [], costs: [], from: [] });
-const own = (task: Task, s: State): number => (task.own ? s.cost + task.own(s) : s.cost);
-function pass(task: Task, a: State, b: State): number {
-  if (!task.extra) return passCost(task.hand, a, b);
-  const extra = task.extra(a, b);
-  return extra === Infinity ? extra : extra + passCost(task.hand, a, b);
-}
+const start = (task: Task): Reached => ({ machine: new Machine(task), costs: [], from: [] });
 
 /** Adds a layer. */
-function reach({ task, layers, costs, from }: Reached, layer: Layer): void {
-  const before = layers.length ? layers[layers.length - 1].states : null;
-  const known = costs[costs.length - 1];
-  const { states } = layer;
-  const cost = new Float64Array(states.length);
-  const back = new Int16Array(states.length);
-  for (let n = 0; n < states.length; n++) {
-    const s = states[n];
-    let best = before || task.startsAt?.(s) === false ? Infinity : 0;
-    if (before)
-      for (let j = 0; j < before.length; j++) {
-        if (known[j] >= best) continue;
-        const next = known[j] + pass(task, before[j], s);
-        if (next < best - TIE) {
-          best = next;
-          back[n] = j;
-        }
-      }
-    cost[n] = best + own(task, s);
-  }
-  layers.push(layer);
+function reach({ machine, costs, from }: Reached, layer: Parameters<Machine['add']>[0]): void {
+  const k = machine.layers.length;
+  machine.add(layer);
+  const owns = machine.owns(k);
+  const cost = new Float64Array(machine.nodes(k)).fill(Infinity);
+  const back = new Int32Array(cost.length);
   costs.push(cost);
   from.push(back);
+  if (k === 0) {
+    const { startsAt } = machine.task;
+    layer.states.forEach((s, n) => (startsAt?.(s) === false ? 0 : (cost[machine.first(n)] = machine.begins(n))));
+    return;
+  }
+  const known = costs[k - 1];
+  for (let node = 0; node < known.length; node++) {
+    const so = known[node];
+    if (so === Infinity) continue;
+    for (let b = 0; b < owns.length; b++) {
+      const next = so + machine.step(k - 1, node, b) + owns[b];
+      if (next < cost[machine.to] - TIE) {
+        cost[machine.to] = next;
+        back[machine.to] = node;
+      }
+    }
+  }
+}
+
+/** The nodes of a label that can be reached. */
+function nodesOf({ machine, costs }: Reached, k: number, label: readonly number[]): number[] {
+  const size = machine.sizes[k];
+  const nodes: number[] = [];
+  for (const n of label) for (let node = n * size; node < (n + 1) * size; node++) if (costs[k][node] < Infinity) nodes.push(node);
+  return nodes;
 }
 
 /** Every place and hand that a line may end with, the shortest lines first. */
-function* endings({ task, layers, costs }: Reached): Generator<Partial> {
+function* endings(r: Reached): Generator<Partial> {
+  const { layers, task } = r.machine;
   const ends = task.endsAt;
   for (let k = ends ? 0 : layers.length - 1; k < layers.length; k++)
-    for (const all of labelsOf(layers[k], task.same ?? 'hand')) {
-      const label = ends ? all.filter((n) => ends(layers[k].states[n], k)) : all;
-      if (label.length) yield { cost: least(label, costs[k]), k, label, rest: label.map(() => 0), after: null };
+    for (const all of layers[k].labels) {
+      const label = nodesOf(r, k, ends ? all.filter((n) => ends(layers[k].states[n], k)) : all);
+      if (label.length) yield { cost: least(label, r.costs[k]), k, label, rest: label.map(() => 0), after: null };
     }
 }
 
@@ -155,21 +152,22 @@ function least(label: number[], costs: Float64Array, rest?: number[]): number {
 }
 
 /** The one best way, read back from its end. */
-function readBack({ layers, costs, from }: Reached): Path | null {
-  let k = layers.length - 1;
-  if (k < 0) return { states: [], added: [], cost: 0 };
+function readBack({ machine, costs, from }: Reached): Path | null {
+  let k = costs.length - 1;
+  if (k < 0) return { states: [], added: [], cost: 0, nodes: [], machine };
   let at = cheapest(costs[k]);
   const cost = costs[k][at];
   if (!(cost < Infinity)) return null;
-  const states: State[] = [];
+  const nodes: number[] = [];
   const added: number[] = [];
   for (; k >= 0; k--) {
-    states.push(layers[k].states[at]);
+    nodes.push(at);
     const last = from[k][at];
     added.push(costs[k][at] - (k > 0 ? costs[k - 1][last] : 0));
     at = last;
   }
-  return { states: states.reverse(), added: added.reverse(), cost };
+  nodes.reverse();
+  return { states: nodes.map((n, j) => machine.stateOf(j, n)), added: added.reverse(), cost, nodes, machine };
 }
 
 /** Follows the best way down to the first note; hands over the ways it passes by. Returns the way at its first note. */
@@ -177,8 +175,9 @@ function dive(r: Reached, from: Partial, passBy: (p: Partial) => void): Partial 
   let here = from;
   while (here.k > 0) {
     let best: Partial | null = null;
-    for (const label of labelsOf(r.layers[here.k - 1], r.task.same ?? 'hand')) {
-      const there = stepBack(r, here, label);
+    const at = restAt(r, here);
+    for (const label of r.machine.layers[here.k - 1].labels) {
+      const there = stepBack(r, here, at, label);
       if (!best || there.cost < best.cost - TIE) {
         if (best) passBy(best);
         best = there;
@@ -189,35 +188,44 @@ function dive(r: Reached, from: Partial, passBy: (p: Partial) => void): Partial 
   return here;
 }
 
-function stepBack({ task, layers, costs }: Reached, here: Partial, label: number[]): Partial {
+/** What remains to be paid from each node of a layer: infinite off the label. */
+function restAt({ machine }: Reached, here: Partial): { rest: Float64Array; states: number[] } {
+  const rest = new Float64Array(machine.nodes(here.k)).fill(Infinity);
+  here.label.forEach((node, j) => (rest[node] = here.rest[j]));
+  return { rest, states: [...new Set(here.label.map((node) => (node / machine.sizes[here.k]) | 0))] };
+}
+
+function stepBack(r: Reached, here: Partial, at: { rest: Float64Array; states: number[] }, states: readonly number[]): Partial {
   const k = here.k - 1;
-  const before = layers[k].states;
-  const after = layers[here.k].states;
-  const rest = label.map((n) => {
+  const { machine } = r;
+  const owns = machine.owns(here.k);
+  const label = nodesOf(r, k, states);
+  const rest = label.map((node) => {
     let best = Infinity;
-    for (let j = 0; j < here.label.length; j++) {
-      const s = after[here.label[j]];
-      best = Math.min(best, pass(task, before[n], s) + own(task, s) + here.rest[j]);
-    }
+    for (const b of at.states) best = Math.min(best, machine.step(k, node, b) + owns[b] + at.rest[machine.to]);
     return best;
   });
-  return { cost: least(label, costs[k], rest), k, label, rest, after: here };
+  return { cost: least(label, r.costs[k], rest), k, label, rest, after: here };
 }
 
 /** Settles the fingers, from the first note on, of a way whose places and hands are settled. */
-function readForward({ task, layers, costs }: Reached, first: Partial): Path {
-  const states: State[] = [];
+function readForward({ machine, costs }: Reached, first: Partial): Path {
+  const nodes: number[] = [];
   const added: number[] = [];
   for (let p: Partial | null = first; p; p = p.after) {
     const { k, label, rest } = p;
-    const last = states[states.length - 1] as State | undefined;
-    const all = layers[k].states;
-    const into = label.map((n) => (last ? pass(task, last, all[n]) + own(task, all[n]) : costs[k][n]));
+    const owns = machine.owns(k);
+    const into = label.map((node) => (k ? intoNode(machine, k, nodes[k - 1], node) + owns[(node / machine.sizes[k]) | 0] : costs[0][node]));
     const at = cheapest(into.map((c, j) => c + rest[j]));
-    states.push(all[label[at]]);
+    nodes.push(label[at]);
     added.push(into[at]);
   }
-  return { states, added, cost: added.reduce((a, b) => a + b, 0) };
+  return { states: nodes.map((n, k) => machine.stateOf(k, n)), added, cost: added.reduce((a, b) => a + b, 0), nodes, machine };
+}
+
+function intoNode(machine: Machine, k: number, last: number, node: number): number {
+  const cost = machine.step(k - 1, last, (node / machine.sizes[k]) | 0);
+  return machine.to === node ? cost : Infinity;
 }
 
 function cheapest(costs: ArrayLike<number>): number {

@@ -1,6 +1,8 @@
-import type { FingeredStep, Join, Move, Place } from '../types';
-import type { Line, State } from './lattice';
+import { TICKS } from '../lick/rhythm';
+import type { FingeredStep, LineTiming, Move, Place } from '../types';
+import type { Line } from './lattice';
 import { FREE, type HandModel } from './model';
+import type { State } from './states';
 import { bestPath, type Path, type Task } from './search';
 
 /** The task of fingering settled places. */
@@ -10,21 +12,28 @@ export const settled = (hand: HandModel, places: readonly Place[], pins?: Line['
   ...(pins ? { pins } : {}),
 });
 
-/**
- * What a join costs that no hand can make, one finger hammered onto itself or two that slide as one (common practice, no
- * published source): more than any way round it, and finite, so that fingers settled by the player are obeyed.
- */
-const NO_HAND_CAN = 10_000;
-/** How a note is joined to the one before, as the tag of its place. */
-const TAGS: Partial<Record<Join, number>> = { hammer: 1, pull: 1, slide: 2 };
+/** A shift with so many seconds to it costs what the table says; with more it costs less, with less more. */
+const USUAL_SECONDS = 0.25;
+const [LEAST_PACE, MOST_PACE] = [0.3, 2.5];
+/** After a rest of a beat the hand is free to go anywhere. */
+const RESTED_PACE = 0.1;
+const USUAL_TEMPO = 120;
 
-/** The same task where some notes are joined: two stopped notes of a hammer-on or pull-off take two fingers, of a slide one. */
-export function slurred(task: Task, joins: readonly (Join | null | undefined)[] = []): Task {
-  const tags = task.options.map((_, k) => TAGS[joins[k] ?? 'tie'] ?? 0);
-  if (!tags.some(Boolean)) return task;
-  const options = task.options.map((o, k) => (tags[k] ? o.map((p) => ({ ...p, tag: tags[k] })) : o));
-  const wrong = (a: State, b: State): boolean => a.finger > 0 && b.finger > 0 && (a.finger === b.finger) === (b.tag === TAGS.hammer);
-  return { ...task, options, extra: (a, b) => (b.tag && wrong(a, b) ? NO_HAND_CAN : 0) };
+/** How dear a move of the hand is before each note, from lengths, rests and tempo (judgement, no published source); undefined where no lengths are given. */
+export function paceOf({ ticks, rests, tempo = USUAL_TEMPO }: LineTiming): number[] | undefined {
+  if (!ticks) return undefined;
+  return ticks.map((_, k) => {
+    if (k === 0) return 1;
+    if ((rests?.[k] ?? 0) >= TICKS) return RESTED_PACE;
+    const seconds = (ticks[k - 1] / TICKS) * (60 / tempo);
+    return Math.min(MOST_PACE, Math.max(LEAST_PACE, USUAL_SECONDS / Math.max(seconds, 1e-3)));
+  });
+}
+
+/** The same task in time: joined, bent, with room to move or without. */
+export function timed(task: Task, o: LineTiming): Task {
+  const pace = paceOf(o);
+  return { ...task, ...(o.joins ? { joins: o.joins } : {}), ...(o.bends ? { bends: o.bends } : {}), ...(pace ? { pace } : {}) };
 }
 
 /** The cheapest way to finger settled places. No checks: for the core's own loops. */

@@ -1,8 +1,7 @@
 import { checkOneOf, checkWhole, fail } from '../errors';
-import { bestPath, handModel, holdsOf, SCHOOLS, type HandCosts, type HandModel, type Path, type State, type Task } from '../fingering';
+import { fingerPath, handModel, holdsOf } from '../fingering';
 import { fretsWithScale, type ScaledNeck } from '../neck';
-import { samePlace } from '../place';
-import type { FingeringSchool, LayoutOf, Place } from '../types';
+import type { LayoutOf, Place } from '../types';
 import type { LayoutRule } from './rule';
 import type { Bench, Draft } from './shape';
 
@@ -63,7 +62,7 @@ function repeated(bench: Bench, places: readonly Place[]): number[] {
   const first = places.findIndex((p, k) => k >= stopped && isRoot(neck, p));
   const below = places.slice(stopped, first < 0 ? undefined : first + 1);
   const pins = below.map((_, k) => (first >= 0 && k === below.length - 1 ? opens : 0));
-  const again = (bestPath({ ...withoutRuns(bench.model, sliderOf(bench), below), pins }) as Path).states.map((s) => s.finger);
+  const again = fingerPath(bench.model, below, pins).map((s) => s.finger);
   return fingers.map((finger, k) => again[k - stopped] ?? finger);
 }
 
@@ -75,38 +74,9 @@ function octaveFingers({ neck, by }: Bench, string: number): number[] {
   let lowest = neck.nut + 1;
   while (!isRoot(neck, { string, fret: lowest })) lowest++;
   const root = Math.min(lowest, neck.nut + MODEL_FRET);
-  const long = handModel({ ...neck.instrument, frets: root + 2 * OCTAVE }, by.school, by.hand?.size, ALONG[by.school]);
+  const long = handModel({ ...neck.instrument, frets: root + 2 * OCTAVE }, by.school, by.hand?.size);
   const frets = [...neck.tones.map((t) => root + t.semitones), root + OCTAVE];
-  return (bestPath(withoutRuns(long, sliderOf({ by }), frets.map((fret) => ({ string, fret })))) as Path).states.map((s) => s.finger); // prettier-ignore
-}
-
-/**
- * Along one string the hand moves in groups, so a shift inside the string is no worse than with one finger per fret. Index and
- * ring slide on the ring finger, and leave the half step after a slide to the little one (common practice, no published source).
- */
-const ALONG: Record<FingeringSchool, HandCosts> = {
-  'finger-per-fret': SCHOOLS['finger-per-fret'],
-  stretch: { ...SCHOOLS.stretch, shiftInsideString: SCHOOLS['finger-per-fret'].shiftInsideString },
-  'first-and-third': { ...SCHOOLS['first-and-third'], finger: [0, 0, 60, 0, 15] },
-  'no-little-finger': { ...SCHOOLS['no-little-finger'], slide: SCHOOLS['finger-per-fret'].slide },
-};
-const RING = 3;
-const sliderOf = ({ by }: Pick<Bench, 'by'>): number | null => (by.school === 'first-and-third' ? RING : null);
-
-/** More than any way round it. */
-const NEVER = 10_000;
-/** A note reached by a slide. */
-const SLID = 1;
-
-/** No finger slides twice in a row, and none but `slider` if there is one: each place stands twice, once for a hand that slides there and once for any other. */
-function withoutRuns(hand: HandModel, slider: number | null, places: readonly Place[]): Task {
-  const slides = (a: State, b: State): boolean => a.finger === b.finger && a.hand !== b.hand && !samePlace(a, b);
-  const wrong = (a: State, b: State): boolean => b.tag === SLID && (a.tag === SLID || (slider !== null && b.finger !== slider));
-  return {
-    hand,
-    options: places.map((p, k) => (k ? [{ ...p, tag: 0 }, { ...p, tag: SLID }] : [{ ...p, tag: 0 }])), // prettier-ignore
-    extra: (a: State, b: State): number => (slides(a, b) !== (b.tag === SLID) ? Infinity : wrong(a, b) ? NEVER : 0),
-  };
+  return fingerPath(long, frets.map((fret) => ({ string, fret }))).map((s) => s.finger); // prettier-ignore
 }
 
 const RANGES = [

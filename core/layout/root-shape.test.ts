@@ -53,7 +53,7 @@ describe('the root here, under this finger', () => {
   it('a box is the one whose hand is nearest', () => {
     const minor = { tonic: 'A', scale: 'minor-pentatonic' };
     expect(rootShape(six, minor, { kind: 'box' }, at(6, 5)).label).toBe('box 1');
-    expect(rootShape(six, minor, { kind: 'box' }, at(6, 5), { finger: 3 }).label).toBe('box 5');
+    expect(rootShape(six, minor, { kind: 'box' }, at(6, 5), { finger: 4 }).label).toBe('box 5');
   });
   it('a shape grown from a root grows from this one', () => {
     expect(rootShape(six, major, { kind: 'diagonal', root: at(6, 5) }, at(5, 12)).notes.some((n) => n.string === 5 && n.fret === 12)).toBe(

@@ -69,8 +69,10 @@ function exactParts(ticks: number, count: number, from: number): NoteValue[] | n
 }
 
 function nearestParts(ticks: number): NoteValue[] {
-  const next = NOTE_VALUES.find((v) => v.ticks <= ticks);
-  return next ? [next, ...nearestParts(ticks - next.ticks)] : [];
+  const parts: NoteValue[] = [];
+  let left = ticks;
+  for (const v of NOTE_VALUES) for (; v.ticks <= left; left -= v.ticks) parts.push(v);
+  return parts;
 }
 
 /** Length of a lick in ticks. */

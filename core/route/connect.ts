@@ -53,7 +53,7 @@ export function* connecting(i: Instrument, ref: ScaleRef, o: ConnectRequest): Ge
   if (!Object.hasOwn(WAYS, o.way)) fail('BAD_OPTION', 'way', `way: "${shown(o.way)}" is none of ${CONNECT_WAYS.join(', ')}.`);
   checkHand(o.school, o.hand);
   const c = crossingOf(i, ref, o);
-  const costs = routeTask(i, c.neck.open, o.school, o.hand?.size ?? 'medium', weightsOf(o.weights));
+  const costs = routeTask(i, o.school, o.hand?.size ?? 'medium', weightsOf(o.weights));
   const ways = WAYS[o.way](c);
   const cut = (some: Line[] = []): Line[] => betweenPlaces(i, some, o);
   const [preferred, lines, otherwise] = [cut(ways.preferred), cut(ways.lines), cut(ways.otherwise)];
@@ -65,7 +65,7 @@ export function* connecting(i: Instrument, ref: ScaleRef, o: ConnectRequest): Ge
   };
   const best = yield* among(preferred, 1);
   const others = yield* among(lines, count > best.length ? count : 0);
-  const found = distinct([...best, ...others], o.differ ?? 'hand').slice(0, count);
+  const found = distinct([...best, ...others]).slice(0, count);
   const routes = found.length ? found : yield* among(otherwise, count);
   if (!routes.length) fail('NO_ROUTE', o.pins?.length ? 'pins' : 'way', o.pins?.length ? PINNED : NOTHING[o.way]);
   return routes;

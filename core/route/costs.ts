@@ -1,7 +1,7 @@
 import { isBelow, placeIndex, plainPlace } from '../place';
 import { checkNumber, fail } from '../errors';
-import { handModel, part, SCHOOLS, type HandCosts, type State, type Task, type Tell } from '../fingering';
-import { toneIndex } from '../instrument';
+import { handModel, noCosts, SCHOOLS, type HandCosts, type State, type Task } from '../fingering';
+import { stringsUpward, toneIndex } from '../instrument';
 import type { FingeringSchool, Hand, Instrument, RouteWeights } from '../types';
 
 /** Usual weights: effort as below, no wish for a tone, regions crossed freely. */
@@ -18,68 +18,76 @@ export const USUAL_WEIGHTS: Readonly<RouteWeights> = Object.freeze({
 /** Largest factor of a weight. */
 export const MOST_WEIGHT = 4;
 
-/** Judgement of players, no published source: along a line travel weighs more than in a shape, or it leaps about. */
-const SHIFT = 30;
-const TRAVEL_PER_MM = 0.5;
-const FAR_MM = 80;
-const FAR_PER_MM = 1;
+/** Judgement of players, no published source. */
 const STRING_CHANGE = 4;
-const AGAINST = 20;
-const OPEN_STRING = 40;
+/** Each string that is skipped, once more. */
+const SKIPPED_STRING = 3;
+/** Rising to a lower-sounding string, or falling to a higher one. */
+const AGAINST = 60;
+/** A leap between two stopped notes, for each fret beyond what a hand covers. */
+const LEAP_PER_FRET = 6;
+const COVERED_FRETS = 4;
+/** An open string, wished for or not; and by where the hand is: at home near the nut, a change of tone above. */
+const OPEN_STRING = 16;
+const OPEN_NEAR_NUT = -18;
+const OPEN_ABOVE = 14;
+const NEAR_NUT = 5;
+/** A thick string above the fret where the hand has to tilt, a fret. */
+const THICK_PER_FRET = 3;
+const TILT_FRET = 15;
 const TONE = 30;
 const CROSSING = 60;
+
+/** Tone and open strings can be liked or not. */
+export const leastWeight = (name: keyof RouteWeights): number => (name === 'tone' || name === 'openStrings' ? -1 : 0);
 
 /** Checks weights and fills in the usual ones; throws BAD_OPTION. */
 export function weightsOf(weights: Partial<RouteWeights> = {}): RouteWeights {
   for (const [name, value] of Object.entries(weights)) {
     if (!Object.hasOwn(USUAL_WEIGHTS, name))
       fail('BAD_OPTION', `weights.${name}`, `weights.${name}: the weights are ${Object.keys(USUAL_WEIGHTS).join(', ')}.`);
-    checkNumber('BAD_OPTION', `weights.${name}`, value, name === 'tone' ? -1 : 0, name === 'tone' ? 1 : MOST_WEIGHT);
+    checkNumber('BAD_OPTION', `weights.${name}`, value, leastWeight(name as keyof RouteWeights), name === 'tone' ? 1 : MOST_WEIGHT);
   }
   return { ...USUAL_WEIGHTS, ...weights };
 }
 
-/** What a hand's moves cost along a route: the school's reaches and fingers, with moves of the hand weighed anew. */
-const routeCosts = (c: HandCosts, w: RouteWeights): HandCosts => ({
+/** The hand's costs as weighted: each weight multiplies what it names and nothing else, so that more of it never gives more of that. */
+const weighted = (c: HandCosts, w: RouteWeights): HandCosts => ({
   ...c,
-  shift: SHIFT * w.shifts,
-  shiftInsideString: c.shiftInsideString * w.shifts,
-  slide: c.slide * w.shifts,
-  shiftPerMm: TRAVEL_PER_MM * w.travel,
-  slidePerMm: TRAVEL_PER_MM * w.travel,
-  farMm: FAR_MM,
-  farPerMm: FAR_PER_MM * w.travel,
+  shift: c.shift * w.shifts,
+  perMm: c.perMm * w.travel,
   back: c.back * w.stretch,
   forward: c.forward * w.stretch,
 });
 
-/** What a route's search minimises, beside its line. Each cost can be told part by part. */
-export interface RouteTask extends Pick<Task, 'hand'> {
-  extra: (a: State, b: State, tell?: Tell) => number;
-  own: (s: State, tell?: Tell) => number;
-}
+/** What a route's search minimises, beside its line. */
+export type RouteTask = Required<Pick<Task, 'hand' | 'extra' | 'own' | 'kept'>>;
 
-/** Costs of a route on an instrument: the hand's, and those of strings, tone and regions. `open` by string number. */
-export function routeTask(i: Instrument, open: number[], school: FingeringSchool, size: Hand['size'], w: RouteWeights): RouteTask {
-  const hand = handModel(i, school, size, routeCosts(SCHOOLS[school], w));
+/** Costs of a route on an instrument: the hand's, and those of strings, tone and regions. */
+export function routeTask(i: Instrument, school: FingeringSchool, size: Hand['size'], w: RouteWeights): RouteTask {
+  const hand = handModel(i, school, size, weighted(SCHOOLS[school], w));
+  const { open, nut } = hand;
+  const rank = stringsUpward(i).reduce<number[]>((ranks, s, k) => ((ranks[s] = k), ranks), []);
+  const thick = (string: number): boolean => rank[string] < i.strings.length / 2;
   const tones: number[] = [];
   const toneOf = (s: State): number => (tones[placeIndex(s)] ??= toneIndex(i, plainPlace(s)));
   const missed = (s: State): number => (w.tone > 0 ? w.tone * (1 - toneOf(s)) : -w.tone * toneOf(s));
   return {
     hand,
-    own: (s, tell) =>
-      part(tell, 'open', s.finger === 0 ? OPEN_STRING * w.openStrings : 0) + part(tell, 'tone', w.tone ? TONE * missed(s) : 0),
-    extra: (a, b, tell) =>
-      (a.string === b.string ? 0 : changeCost(a, b, open, w.stringChanges, tell)) +
-      part(tell, 'region', w.region ? crossing(a, b) * w.region : 0),
+    kept: noCosts(),
+    own: (s, tell) => {
+      if (s.finger === 0) tell('open', OPEN_STRING * w.openStrings + (s.hand < nut + NEAR_NUT ? OPEN_NEAR_NUT : OPEN_ABOVE));
+      else if (s.fret > TILT_FRET && thick(s.string)) tell('thick', THICK_PER_FRET * (s.fret - TILT_FRET));
+      if (w.tone) tell('tone', TONE * missed(s));
+    },
+    extra: (a, b, tell) => {
+      const apart = Math.abs(rank[b.string] - rank[a.string]);
+      if (apart > 0) tell('string', w.stringChanges * STRING_CHANGE + SKIPPED_STRING * (apart - 1));
+      const rise = open[b.string] + b.fret - open[a.string] - a.fret;
+      if (rise * (open[b.string] - open[a.string]) < 0) tell('against', AGAINST);
+      const leap = Math.abs(a.fret - b.fret) - COVERED_FRETS;
+      if (leap > 0 && a.finger && b.finger) tell('travel', LEAP_PER_FRET * leap);
+      if (w.region && isBelow(a.fret) !== isBelow(b.fret)) tell('region', CROSSING * w.region);
+    },
   };
 }
-
-/** Going up in pitch on a lower string, or down on a higher one, is against the direction. */
-function changeCost(a: State, b: State, open: number[], weight: number, tell?: Tell): number {
-  const rise = open[b.string] + b.fret - open[a.string] - a.fret;
-  const toHigher = open[b.string] - open[a.string];
-  return part(tell, 'string', weight * STRING_CHANGE) + part(tell, 'against', rise * toHigher < 0 ? weight * AGAINST : 0);
-}
-
-const crossing = (a: State, b: State): number => (isBelow(a.fret) === isBelow(b.fret) ? 0 : CROSSING);

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { cheapest, everyWay, naiveHand, WEIGHTS } from '../../tests/support/hand';
+import { distinctCheapest, everyWay, naiveHand, WEIGHTS } from '../../tests/support/hand';
 import { midi, scaleBetween } from '../../tests/support/naive';
 import { guitar } from '../../tests/support/random';
 import {
@@ -20,7 +20,7 @@ const SCHOOL = 'finger-per-fret';
 const anySchool = fc.constantFrom<FingeringSchool>('finger-per-fret', 'first-and-third', 'stretch', 'no-little-finger');
 const factor = fc.constantFrom(0, 0.5, 1, 2, 4);
 const anyWeights: fc.Arbitrary<RouteWeights> = fc.record({
-  travel: factor, shifts: factor, stretch: factor, stringChanges: factor, openStrings: factor, region: factor, tone: fc.constantFrom(-1, 0, 0.5, 1),
+  travel: factor, shifts: factor, stretch: factor, stringChanges: factor, openStrings: fc.constantFrom(-1, 0, 1, 4), region: factor, tone: fc.constantFrom(-1, 0, 0.5, 1),
 }); // prettier-ignore
 const four: Instrument = { ...guitar(12), strings: guitar().strings.slice(2) };
 const key = (r: Route): string => r.steps.map((s) => `${s.string}/${s.fret}/${s.handFret}`).join(' ');
@@ -36,31 +36,12 @@ describe('best routes', () => {
         (pitches, school, weights) => {
           const routes = planRoute(four, DORIAN, { pitches, school, weights, count: 6 });
           const all = everyWay(naiveHand(four, school, 'medium', weights), pitches.map((p) => placesOf(four, p))); // prettier-ignore
-          const wanted = cheapest(all, 6);
-          expect(routes).toHaveLength(wanted.length);
-          routes.forEach((r, k) => expect(r.cost).toBeCloseTo(wanted[k], 5));
+          const wanted = distinctCheapest(all, 6);
+          expect(routes.map((r) => r.cost.toFixed(5))).toEqual(wanted.map((cost) => cost.toFixed(5)));
           expect(new Set(routes.map(key)).size).toBe(routes.length);
         },
       ),
       { numRuns: 120 },
-    );
-  });
-
-  it('may be told apart by their places alone', () => {
-    fc.assert(
-      fc.property(fc.array(fc.integer({ min: 40, max: 67 }), { minLength: 2, maxLength: 4 }), anySchool, (pitches, school) => {
-        const routes = planRoute(four, DORIAN, { pitches, school, count: 6, differ: 'place' });
-        const byPlaces = new Map<string, number>();
-        const all = everyWay(naiveHand(four, school, 'medium', WEIGHTS), pitches.map((p) => placesOf(four, p))); // prettier-ignore
-        for (const [way, cost] of all) {
-          const places = way.replace(/\/\d+(?= |$)/g, '');
-          byPlaces.set(places, Math.min(cost, byPlaces.get(places) ?? Infinity));
-        }
-        const wanted = cheapest(byPlaces, 6);
-        expect(routes).toHaveLength(wanted.length);
-        routes.forEach((r, k) => expect(r.cost).toBeCloseTo(wanted[k], 5));
-      }),
-      { numRuns: 60 },
     );
   });
 

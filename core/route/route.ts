@@ -1,6 +1,7 @@
-import type { FingeredStep, Instrument, Place, Route } from '../types';
+import type { FingeredStep, Instrument, LineTiming, Place, Route } from '../types';
 import { checkWhole, fail } from '../errors';
-import { bestPaths, stepsOf, type Path, type State, type Task } from '../fingering';
+import { bestPaths, noCosts, stepsOf, timed, type Path, type State, type Task } from '../fingering';
+import { samePlace } from '../place';
 import { widestMm, type ScaledNeck } from '../neck';
 import { pitchName } from '../pitch';
 import type { RouteOptions } from '../types';
@@ -16,6 +17,8 @@ export interface Line {
   endsAt?: (s: State, k: number) => boolean;
   /** Rung by tag, where the line follows rungs. */
   rungOf?: readonly number[];
+  /** Joins, bends and lengths, where the line has them. */
+  timing?: LineTiming;
 }
 
 const MOST_ROUTES = 50;
@@ -28,30 +31,30 @@ export function* solve(neck: ScaledNeck, costs: RouteTask, lines: Line[], o: Rou
   const fitting = lines.map((l) => withHeld(neck, l, o.held ?? [])).filter((l) => l !== null);
   if (lines.length && !fitting.length) wrongHeld(neck, lines[0], o.held ?? []);
   for (const [k, line] of fitting.entries()) {
-    const search = bestPaths(taskOf(costs, line, o), count);
+    const search = bestPaths(taskOf(costs, line, o), count, (a, b) => differ(a.states, b.states));
     let turn = search.next();
     for (; !turn.done; turn = search.next()) yield (k + turn.value) / fitting.length;
     for (const path of turn.value) routes.push(routeOf(neck.instrument, costs, path, line));
   }
-  return distinct(
-    routes.sort((a, b) => a.cost - b.cost),
-    o.differ ?? 'hand',
-  ).slice(0, count);
+  return distinct(routes.sort((a, b) => a.cost - b.cost)).slice(0, count);
 }
 
 function taskOf(costs: RouteTask, line: Line, o: RouteOptions): Task {
   const { follows } = line;
   const pins: number[] = [];
   for (const { index, finger } of o.pins ?? []) pins[index] = checkWhole('BAD_OPTION', 'pins.finger', finger, 0, 4);
-  return {
-    ...costs,
-    extra: follows ? (a, b) => (follows(a, b) ? costs.extra(a, b) : Infinity) : costs.extra,
-    options: line.options,
-    pins,
-    same: o.differ ?? 'hand',
-    ...(line.startsAt ? { startsAt: line.startsAt } : {}),
-    ...(line.endsAt ? { endsAt: line.endsAt } : {}),
-  };
+  return timed(
+    {
+      ...costs,
+      // What passes where the line itself forbids steps is no other line's.
+      ...(follows ? { follows, kept: noCosts() } : {}),
+      options: line.options,
+      pins,
+      ...(line.startsAt ? { startsAt: line.startsAt } : {}),
+      ...(line.endsAt ? { endsAt: line.endsAt } : {}),
+    },
+    line.timing ?? {},
+  );
 }
 
 /** The line with its held notes settled, or null where a held place does not sound the note of this line. */
@@ -78,14 +81,29 @@ function wrongHeld(neck: ScaledNeck, line: Line, held: readonly (Place & { index
   );
 }
 
-/** The first of the routes that are the same in every place, or in every place and hand fret. */
-export function distinct<R extends Pick<Route, 'steps'>>(routes: R[], differ: 'hand' | 'place'): R[] {
-  const keyOf = (r: R): string => r.steps.map((s) => `${s.string}/${s.fret}/${differ === 'hand' ? s.handFret : ''}`).join(' ');
-  const seen = new Set<string>();
-  return routes.filter((r) => {
-    const key = keyOf(r);
-    return !seen.has(key) && seen.add(key);
-  });
+/** A note of a way: where it is played, and where the hand is (0 where it has not come down yet). */
+type Played = Place & { hand: number };
+
+/**
+ * Whether a player sees two ways as different: another succession of hand places, or another place for a quarter of the notes
+ * at least; or another number of notes (docs/decisions.md).
+ */
+function differ(a: readonly Played[], b: readonly Played[]): boolean {
+  if (a.length !== b.length || succession(a) !== succession(b)) return true;
+  return 4 * a.filter((p, k) => !samePlace(p, b[k])).length >= a.length;
+}
+
+const succession = (way: readonly Played[]): string =>
+  way.flatMap(({ hand }) => hand || []).filter((hand, k, all) => hand !== all[k - 1]).join(); // prettier-ignore
+
+/** The routes that differ from all before them. */
+export function distinct<R extends Pick<Route, 'steps'>>(routes: readonly R[]): R[] {
+  const kept: { route: R; way: Played[] }[] = [];
+  for (const route of routes) {
+    const way = route.steps.map((s) => ({ string: s.string, fret: s.fret, hand: s.handFret }));
+    if (kept.every((k) => differ(k.way, way))) kept.push({ route, way });
+  }
+  return kept.map((k) => k.route);
 }
 
 function routeOf(i: Instrument, costs: RouteTask, path: Path, line: Line): Route {

@@ -1,15 +1,7 @@
 import { checkWhole } from '../errors';
-import { bestPath, checkHand, fingersFor, holdsOf, ownParts, passCost, type State, type Tell, type Why } from '../fingering';
-import { openMidis } from '../instrument';
-import type { CostWord, FingeredStep, FingeringSchool, Hand, Instrument, RouteWeights } from '../types';
+import { bestPath, bestPaths, checkHand, fingersFor, noCosts, partsOf, runToEnd, type Path, type Why } from '../fingering';
+import type { FingeredStep, FingeringSchool, Hand, Instrument, RouteWeights } from '../types';
 import { routeTask, weightsOf, type RouteTask } from './costs';
-
-/** A step of a route as the search saw it. */
-function stateOf({ hand }: RouteTask, s: FingeredStep): State {
-  const { string, fret, finger } = s;
-  const hold = finger ? holdsOf(hand, string, fret).find((h) => h.finger === finger && h.hand === s.handFret) : undefined;
-  return { string, fret, finger, hand: s.handFret, reachMm: hold?.reachMm ?? 0, cost: hold?.cost ?? 0, tag: 0 };
-}
 
 /**
  * Why this step of a route costs what it does, part by part in mm of effort, and how much more the line would cost on
@@ -23,19 +15,26 @@ export function whyStep(
 ): Why {
   checkHand(o.school, o.hand);
   checkWhole('BAD_OPTION', 'index', index, 0, steps.length - 1);
-  const costs = routeTask(i, [0, ...openMidis(i)], o.school, o.hand?.size ?? 'medium', weightsOf(o.weights));
-  const parts: Why['parts'] = [];
-  const tell: Tell = (word: CostWord, mm: number) => void parts.push({ word, mm });
-  const here = stateOf(costs, steps[index]);
-  if (index > 0) {
-    const before = stateOf(costs, steps[index - 1]);
-    passCost(costs.hand, before, here, tell);
-    costs.extra(before, here, tell);
-  }
-  ownParts(costs.hand, here, tell);
-  costs.own(here, tell);
-  return { step: steps[index], parts, others: othersAt(i, costs, steps, index, o) };
+  const costs = routeTask(i, o.school, o.hand?.size ?? 'medium', weightsOf(o.weights));
+  const held = played(costs, steps);
+  return { step: steps[index], parts: held ? partsOf(held, index) : [], others: othersAt(i, costs, steps, index, o) };
 }
+
+/** The route as the search saw it: its places, fingers and hand frets. Null where no hand can. */
+const played = (costs: RouteTask, steps: readonly FingeredStep[]): Path | null =>
+  runToEnd(
+    bestPaths(
+      {
+        ...costs,
+        kept: noCosts(),
+        options: steps.map((s, k) => [{ string: s.string, fret: s.fret, tag: k }]),
+        pins: steps.map((s) => s.finger),
+        follows: (a, b) => [a, b].every((s) => !s.finger || s.hand === steps[s.tag].handFret),
+        startsAt: (s) => !s.finger || s.hand === steps[0].handFret,
+      },
+      1,
+    ),
+  ).at(0) ?? null;
 
 function othersAt(
   i: Instrument,

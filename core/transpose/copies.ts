@@ -5,7 +5,7 @@ import { checkInstrument, openMidis, stringsUpward, toneIndex } from '../instrum
 import { scaledNeck, widestMm, type ScaledNeck } from '../neck';
 import { routeTask, weightsOf, type RouteTask } from '../route/costs';
 import { fieldOf, optionsFor } from '../route/line';
-import { distinct, solve } from '../route/route';
+import { solve } from '../route/route';
 import type { FingeringSchool, Hand, Instrument, LickCopy, Route } from '../types';
 
 export interface CopyOptions {
@@ -41,7 +41,7 @@ export function* copying(i: Instrument, pitches: readonly number[], o: CopyOptio
   if (!pitches.length) fail('BAD_OPTION', 'pitches', 'pitches: give one pitch at least.');
   pitches.forEach((p, k) => checkWhole('BAD_OPTION', `pitches[${k}]`, p, 0, 163));
   const neck = scaledNeck(i, { tonic: 'C', scale: 'chromatic' });
-  const costs = routeTask(i, neck.open, o.school, o.hand?.size ?? 'medium', weightsOf());
+  const costs = routeTask(i, o.school, o.hand?.size ?? 'medium', weightsOf());
   const places = (o.octaves ?? OCTAVES).flatMap((octave) => {
     const line = pitches.map((p) => p + 12 * octave);
     return stringGroups(i).flatMap((strings) => tightest(neck, strings, line).map((window) => ({ octave, line, window })));
@@ -52,7 +52,16 @@ export function* copying(i: Instrument, pitches: readonly number[], o: CopyOptio
     if (route) copies.push(copyOf(i, route, octave, line, o.border ?? BORDER_FRET));
     yield (k + 1) / places.length;
   }
-  return distinct(copies, 'place').sort((a, b) => a.cost - b.cost || a.lowFret - b.lowFret);
+  return oncePerPlaces(copies).sort((a, b) => a.cost - b.cost || a.lowFret - b.lowFret);
+}
+
+/** Copies that lie on the same places are one. */
+function oncePerPlaces(copies: readonly LickCopy[]): LickCopy[] {
+  const seen = new Set<string>();
+  return copies.filter((c) => {
+    const key = c.steps.map((s) => `${s.string}/${s.fret}`).join(' ');
+    return !seen.has(key) && seen.add(key);
+  });
 }
 
 /** All strings, every string alone, every two neighbours in sound. */

@@ -1,5 +1,5 @@
 import { samePlace } from '../place';
-import { bestPath, type Option, type State } from '../fingering';
+import { bestPath, noCosts, type Option, type State, type Task } from '../fingering';
 import { checkInstrument, checkPlace, openMidis } from '../instrument';
 import { placesOf } from '../neck';
 import { routeTask, weightsOf } from '../route/costs';
@@ -52,7 +52,7 @@ function keepSound(from: Instrument, to: Instrument, shape: readonly Place[]): R
 function nearestPlaces(to: Instrument, shape: readonly Place[], there: Place[][]): (Place | null)[] {
   const kept = [...shape.keys()].filter((k) => there[k].length > 0);
   const options = kept.map((k): Option[] => there[k].map((p) => ({ ...p, tag: k + 1 })));
-  const costs = routeTask(to, [0, ...openMidis(to)], 'finger-per-fret', 'medium', weightsOf());
+  const costs = routeTask(to, 'finger-per-fret', 'medium', weightsOf());
   const away = (s: State): number => {
     const old = shape[s.tag - 1];
     return (s.string === old.string ? 0 : OTHER_STRING) + OTHER_FRET * Math.abs(s.fret - old.fret);
@@ -62,9 +62,20 @@ function nearestPlaces(to: Instrument, shape: readonly Place[], there: Place[][]
     const were = samePlace(one, two);
     return !were && samePlace(a, b) ? SAME_PLACE : 0;
   };
-  const path = options.length
-    ? bestPath({ ...costs, options, own: (s) => costs.own(s) + away(s), extra: (a, b) => costs.extra(a, b) + merged(a, b) })
-    : null;
+  const near: Task = {
+    ...costs,
+    kept: noCosts(),
+    options,
+    own: (s, tell) => {
+      costs.own(s, tell);
+      tell('string', away(s));
+    },
+    extra: (a, b, tell) => {
+      costs.extra(a, b, tell);
+      tell('string', merged(a, b));
+    },
+  };
+  const path = options.length ? bestPath(near) : null;
   const states = new Map((path?.states ?? []).map((s) => [s.tag - 1, s]));
   return shape.map((_, k) => {
     const s = states.get(k);
