@@ -28,8 +28,13 @@ const STAYS = 1;
 /** A slide, and one of a half step. */
 const SLIDES = 2;
 const HALF = 4;
+/** A move of the hand to another string, which a finger that stays on that string may guide. */
+const GUIDABLE = 8;
 /** Ways of having reached out (3) times ways of having slid here (none, a half step, farther). */
 const PLAIN = 9;
+
+const holdKey = (hand: number, s: State): number => (hand * 16 + s.string) * 8 + s.finger;
+const MOST_HOLDS = 48 * 16 * 8;
 
 const cell = <K, V>(map: Map<K, V>, key: K, make: () => V): V => {
   let value = map.get(key);
@@ -119,7 +124,8 @@ export class Machine {
         p.moving[at] = moving;
         const stays = a.hand === b.hand || a.finger === 0 && a.hand === 0; // prettier-ignore
         const slides = !stays && join !== 'slide' && a.finger > 0 && a.finger === b.finger && a.string === b.string && a.fret !== b.fret;
-        p.kind[at] = (stays ? STAYS : 0) | (slides ? (Math.abs(a.fret - b.fret) === 1 ? HALF : SLIDES) : 0);
+        const guidable = !stays && a.string !== b.string && b.finger > 0;
+        p.kind[at] = (stays ? STAYS : 0) | (guidable ? GUIDABLE : 0) | (slides ? (Math.abs(a.fret - b.fret) === 1 ? HALF : SLIDES) : 0);
       }),
     );
     return p;
@@ -127,14 +133,38 @@ export class Machine {
 
   private at = -1;
   private here: Passes | null = null;
-  /** Cost of going from a node of layer k to a state of the next, its own cost not included; the node reached is `to`. */
-  step(k: number, node: number, b: number): number {
+  private open(k: number): Passes {
     if (this.at !== k || !this.here) {
       this.at = k;
       this.here = this.passes(k);
     }
+    return this.here;
+  }
+
+  /** Least cost of going from a state of layer k to one of the next, whatever is remembered. */
+  least(k: number, a: number, b: number): number {
+    const { still, moving, kind } = this.open(k);
+    const to = this.layers[k + 1].states;
+    const pass = a * to.length + b;
+    const guided = kind[pass] & GUIDABLE && this.sizes[k] > PLAIN && this.guides(k)[holdKey(this.layers[k].states[a].hand, to[b])];
+    const slidOn = kind[pass] & HALF && k > 0 && Math.abs(this.pitch(k) - this.pitch(k - 1)) === 1;
+    return guided || slidOn ? still[pass] : still[pass] + moving[pass] * this.paceOf(k + 1);
+  }
+
+  private readonly guiding: Uint8Array[] = [];
+  /** Which fingers on which strings, by hand fret, the note before k may leave as guides. */
+  private guides(k: number): Uint8Array {
+    const known = this.guiding[k] as Uint8Array | undefined;
+    if (known) return known;
+    const may = new Uint8Array(MOST_HOLDS);
+    for (const s of this.layers[k - 1].states) may[holdKey(s.hand, s)] = 1;
+    return (this.guiding[k] = may);
+  }
+
+  /** Cost of going from a node of layer k to a state of the next, its own cost not included; the node reached is `to`. */
+  step(k: number, node: number, b: number): number {
     this.to = 0;
-    const { still, moving, kind } = this.here;
+    const { still, moving, kind } = this.open(k);
     const size = this.sizes[k];
     const a = (node / size) | 0;
     const next = this.layers[k + 1];

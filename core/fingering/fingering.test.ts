@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { cheapest, everyWay, leastCost, naiveHand, SIZES } from '../../tests/support/hand';
 import { guitar } from '../../tests/support/random';
 import { fingerNotes, fingersFor, layOut, whyFinger, type FingeringSchool, type Hand, type Place } from '../index';
+import { graphOf, prepare } from './graph';
 import { bestPaths, handModel, runToEnd } from './index';
+import { bySuccession } from './stays';
 import { settled } from './steps';
 
 const SCHOOLS: FingeringSchool[] = ['finger-per-fret', 'first-and-third', 'stretch', 'no-little-finger'];
@@ -35,6 +37,74 @@ describe('the search', () => {
         expect(new Set(paths.map((p) => p.states.map((s) => s.hand).join())).size).toBe(paths.length);
       }),
       { numRuns: 300 },
+    );
+  });
+
+  it('lists the cheapest way of each succession of hand places, as a full enumeration does', () => {
+    fc.assert(
+      fc.property(lines(4, 2), anySchool, fc.integer({ min: 2, max: 9 }), (places, school, count) => {
+        const ready = prepare(settled(handModel(guitar(), school), places));
+        const graph = runToEnd(graphOf(ready, Infinity));
+        const costOf = (way: number[]): number =>
+          way.reduce((sum, j, k) => sum + (k ? graph.layers[k - 1].by[way[k - 1]][graph.layers[k - 1].to[way[k - 1]].indexOf(j)] : graph.layers[0].costs[j]), 0); // prettier-ignore
+        const least = new Map<string, number>();
+        for (const [way, cost] of everyWay(
+          naiveHand(guitar(), school, 'medium'),
+          places.map((p) => [p]),
+        )) {
+          const hands = way.trim().split(' ').map((s) => s.split('/')[2]).filter((h) => h !== '0'); // prettier-ignore
+          const key = hands.filter((h, k) => h !== hands[k - 1]).join();
+          least.set(key, Math.min(cost, least.get(key) ?? Infinity));
+        }
+        const found = [...bySuccession(graph, count)].map(costOf);
+        expect(found.map((c) => c.toFixed(6))).toEqual(cheapest(least, count).map((c) => c.toFixed(6)));
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('is exact with bends and time too', () => {
+    const line = lines(5, 2).chain((places) => {
+      const each = <T>(of: fc.Arbitrary<T>) => fc.array(of, { minLength: places.length, maxLength: places.length });
+      return fc.tuple(
+        fc.constant(places),
+        each(fc.constantFrom(null, 1, 2)),
+        each(fc.constantFrom(60, 240, 960)),
+        each(fc.constantFrom(0, 0, 480)),
+      );
+    });
+    fc.assert(
+      fc.property(line, anySchool, ([places, bends, ticks, rests], school) => {
+        // Twice as dear in half the time of an eighth at 120, within bounds; a tenth after a rest of a beat.
+        const pace = places.map((_, k) => (k === 0 ? 1 : rests[k] >= 480 ? 0.1 : Math.min(2.5, Math.max(0.3, 240 / ticks[k - 1]))));
+        const least = leastCost(naiveHand(guitar(), school, 'medium', undefined, { bends, pace }), places);
+        expect(effort(fingerNotes(guitar(), places, { school, bends, ticks, rests, tempo: 120 }))).toBeCloseTo(least, 6);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('keeps to what a hand can do: its span at each place, one finger for a slide, no roll over a skipped string', () => {
+    fc.assert(
+      fc.property(lines(30, 2), anySchool, anyHand, (places, school, hand) => {
+        const steps = fingerNotes(guitar(), places, { school, hand });
+        const mm = (a: number, b: number): number => 648 * (2 ** (-a / 12) - 2 ** (-b / 12));
+        for (let from = 0; from < steps.length;) {
+          let to = from;
+          while (to + 1 < steps.length && steps[to + 1].handFret === steps[from].handFret) to++;
+          const frets = steps.slice(from, to + 1).filter((s) => s.finger > 0).map((s) => s.fret); // prettier-ignore
+          const [low, high, rest] = [Math.min(...frets), Math.max(...frets), steps[from].handFret];
+          if (frets.length && (low < rest || high > rest + 3)) expect(mm(low, high)).toBeLessThanOrEqual(SIZES[hand.size] + 1e-9);
+          from = to + 1;
+        }
+        steps.slice(1).forEach((b, k) => {
+          const a = steps[k];
+          if (b.move === 'slide') expect([b.finger, b.string]).toEqual([a.finger, a.string]);
+          const rolls = a.handFret === b.handFret && a.finger > 0 && a.finger === b.finger && a.string !== b.string && a.fret === b.fret;
+          if (rolls) expect(Math.abs(a.string - b.string)).toBe(1);
+        });
+      }),
+      { numRuns: 200 },
     );
   });
 

@@ -50,7 +50,7 @@ function buildLayer(m: HandModel, options: readonly Option[], pin: number, befor
     const at = holds.findIndex((h) => h.string === s.string && h.fret === s.fret && h.finger === s.finger);
     return at < 0 ? holds.push(s) - 1 : at;
   });
-  return { states, hands, side: Uint8Array.from(states, (s) => reachSide(m, s)), holdOf, holds, labels: labelled(states) };
+  return { states, hands, side: Uint8Array.from(states, (s) => reachSide(m, s)), holdOf, holds, labelOf: labelled(states) };
 }
 
 /** On an open string the hand waits where it was, or is still free to come down anywhere. */
@@ -64,14 +64,12 @@ function addStates(m: HandModel, states: State[], o: Option, pin: number, before
       if (!pin || finger === pin) states.push({ string, fret, finger, hand, reachMm, cost, tag });
 }
 
-/** The states of a layer in groups of one place and hand fret. */
-function labelled(states: State[]): number[][] {
-  const labels = new Map<number, number[]>();
-  states.forEach((s, n) => {
+/** Numbers for each place and hand fret, in the order of the states. */
+function labelled(states: State[]): Uint16Array {
+  const known = new Map<number, number>();
+  return Uint16Array.from(states, (s) => {
     const key = placeIndex(s) * 64 + s.hand;
-    const known = labels.get(key);
-    if (known) known.push(n);
-    else labels.set(key, [n]);
+    if (!known.has(key)) known.set(key, known.size);
+    return known.get(key) as number;
   });
-  return [...labels.values()];
 }

@@ -1,15 +1,15 @@
-import { Machine, type Task } from './automaton';
-import { layerMaker } from './lattice';
+import type { Machine, Task } from './automaton';
+import { endsIn, graphOf, prepare, TIE, type Graph } from './graph';
 import type { State } from './states';
+import { bySuccession } from './stays';
 
 export type { Task } from './automaton';
 
-/** Costs closer than this are a tie. */
-const TIE = 1e-9;
-/** Notes between two reports of progress. */
-const REPORT = 64;
 /** Most ways that are looked through for ones that differ, and most notes of them all together. */
 const LOOKED = { ways: 600, notes: 30_000 };
+/** How much more than the best a way may cost, tried one after another until there are enough; the last for short lines alone. */
+const SLACK = [30, 120, 480, Infinity];
+const SHORT = 200;
 
 /** One way through: its states, what each added to the cost, and its nodes in the machine. */
 export interface Path {
@@ -18,13 +18,6 @@ export interface Path {
   cost: number;
   nodes: number[];
   machine: Machine;
-}
-
-/** The layers so far, the least cost of reaching each node, and the node before it on that way. */
-interface Reached {
-  machine: Machine;
-  costs: Float64Array[];
-  from: Int32Array[];
 }
 
 /** A path under construction from its end: what is settled beyond layer k, and what the rest will cost at best. */
@@ -38,47 +31,78 @@ interface Partial {
 }
 
 /** The cheapest way to play a line, or null where no hand can. Linear in the notes. */
-export function bestPath(task: Task): Path | null {
-  const r = start(task);
-  const make = layerMaker(task.hand, task);
-  for (let k = 0; k < task.options.length; k++) reach(r, make(k, r.machine.layers[k - 1]));
-  return readBack(r);
+export const bestPath = (task: Task): Path | null => runToEnd(best(task));
+
+function* best(task: Task): Generator<number, Path | null> {
+  const ready = prepare(task);
+  return ready.known < Infinity ? readBack(yield* graphOf(ready, ready.known)) : null;
 }
 
 /**
  * The `count` cheapest ways to play a line that differ in a place or a hand fret somewhere, or, with `differs`, from each of
  * those before them as it says; cheapest first. Exact; with `differs`, as long as no more ways need to be looked through than
- * LOOKED allows. Yields the share of the work done, from 0 to 1; returns fewer ways where there are fewer, none where no hand can.
- *
- * Forward, the least cost of reaching every node (Sayegh's optimum path, one layer a note). Backward, the best way
- * is read off; each place and hand that it passed by roots a family of other ways, disjoint from all other families,
- * whose cheapest member is known exactly from the forward costs (the partition of Lawler, "A procedure for computing
- * the k best solutions to discrete optimization problems", Management Science 18(7), 1972). No family worse than the
- * last that may be looked at is kept.
+ * LOOKED allows, and beyond that over the successions of hand places alone. Long lines are searched up to the last but one of SLACK
+ * beyond their best. Yields the share of the work done, from 0 to 1; returns fewer ways where there are fewer, none where no hand can.
  */
 export function* bestPaths(task: Task, count: number, differs?: (a: Path, b: Path) => boolean): Generator<number, Path[]> {
-  const r = start(task);
-  const make = layerMaker(task.hand, task);
-  for (let k = 0; k < task.options.length; k++) {
-    reach(r, make(k, r.machine.layers[k - 1]));
-    if (k % REPORT === REPORT - 1) yield k / task.options.length;
+  if (count === 1) {
+    const path = yield* best(task);
+    return path ? [path] : [];
   }
-  if (count === 1 && !task.endsAt) {
-    const best = readBack(r);
-    return best ? [best] : [];
-  }
-  const most = differs && count > 1 ? Math.max(count, Math.min(LOOKED.ways, Math.floor(LOOKED.notes / task.options.length))) : count;
-  const families = shortList();
-  for (const end of endings(r)) families.add(end, most);
-  const paths: Path[] = [];
-  for (let looked = 1; looked <= most && paths.length < count; looked++) {
-    const next = families.take();
-    if (!next) break;
-    const path = readForward(r, dive(r, next, (p) => families.add(p, most - looked))); // prettier-ignore
-    if (!differs || paths.every((p) => differs(p, path))) paths.push(path);
+  const ready = prepare(task);
+  if (!(ready.known < Infinity)) return [];
+  let found: Path[] = [];
+  for (const slack of task.options.length > SHORT ? SLACK.slice(0, -1) : SLACK) {
+    const graph = yield* graphOf(ready, ready.known + slack);
+    const { paths, all } = differing(graph, count, differs);
+    found = all ? paths : [...bySuccession(graph, count)].map((nodes) => pathOf(graph, nodes));
+    // Ways put together from passes of cheaper ones may cost more than the bound: others may then be cheaper.
+    if (found.length >= count && found[count - 1].cost <= graph.bound) break;
     yield 1;
   }
-  return paths;
+  return found;
+}
+
+/** The cheapest ways of a graph that differ, and whether all were looked through that needed to be. */
+function differing(graph: Graph, count: number, differs?: (a: Path, b: Path) => boolean): { paths: Path[]; all: boolean } {
+  const most = differs ? Math.max(count, Math.min(LOOKED.ways, Math.floor(LOOKED.notes / graph.layers.length))) : count;
+  const paths: Path[] = [];
+  let looked = 0;
+  for (const path of inOrder(graph, most)) {
+    looked++;
+    if (!differs || paths.every((p) => differs(p, path))) paths.push(path);
+    if (paths.length === count) return { paths, all: true };
+  }
+  return { paths, all: looked < most };
+}
+
+/**
+ * The cheapest ways that differ in a place or a hand fret, in order. Backward, the best way is read off; each place and hand that it
+ * passed by roots a family of other ways, disjoint from all other families, whose cheapest member is known exactly from the
+ * forward costs (the partition of Lawler, "A procedure for computing the k best solutions to discrete optimization problems",
+ * Management Science 18(7), 1972). No family worse than the last that may be looked at is kept.
+ */
+function* inOrder(graph: Graph, most: number): Generator<Path> {
+  const labels = graph.layers.map((_, k) => labelled(graph, k));
+  const families = shortList();
+  for (const end of endings(graph, labels)) families.add(end, most);
+  for (let looked = 1; looked <= most; looked++) {
+    const next = families.take();
+    if (!next) return;
+    yield readForward(graph, dive(graph, labels, next, (p) => families.add(p, most - looked))); // prettier-ignore
+  }
+}
+
+/** The nodes of a layer in groups of one place and hand fret. */
+function labelled({ machine, layers }: Graph, k: number): number[][] {
+  const groups = new Map<number, number[]>();
+  layers[k].nodes.forEach((node, j) => {
+    const label = machine.layers[k].labelOf[(node / machine.sizes[k]) | 0];
+    const known = groups.get(label);
+    if (known) known.push(j);
+    else groups.set(label, [j]);
+  });
+  return [...groups].sort((a, b) => a[0] - b[0]).map(([, nodes]) => nodes);
 }
 
 /** The cheapest families known, no more of them than there is room for. */
@@ -96,88 +120,56 @@ function shortList(): { add: (p: Partial, room: number) => void; take: () => Par
   };
 }
 
-const start = (task: Task): Reached => ({ machine: new Machine(task), costs: [], from: [] });
-
-/** Adds a layer. */
-function reach({ machine, costs, from }: Reached, layer: Parameters<Machine['add']>[0]): void {
-  const k = machine.layers.length;
-  machine.add(layer);
-  const owns = machine.owns(k);
-  const cost = new Float64Array(machine.nodes(k)).fill(Infinity);
-  const back = new Int32Array(cost.length);
-  costs.push(cost);
-  from.push(back);
-  if (k === 0) {
-    const { startsAt } = machine.task;
-    layer.states.forEach((s, n) => (startsAt?.(s) === false ? 0 : (cost[machine.first(n)] = machine.begins(n))));
-    return;
-  }
-  const known = costs[k - 1];
-  for (let node = 0; node < known.length; node++) {
-    const so = known[node];
-    if (so === Infinity) continue;
-    for (let b = 0; b < owns.length; b++) {
-      const next = so + machine.step(k - 1, node, b) + owns[b];
-      if (next < cost[machine.to] - TIE) {
-        cost[machine.to] = next;
-        back[machine.to] = node;
-      }
-    }
-  }
-}
-
-/** The nodes of a label that can be reached. */
-function nodesOf({ machine, costs }: Reached, k: number, label: readonly number[]): number[] {
-  const size = machine.sizes[k];
-  const nodes: number[] = [];
-  for (const n of label) for (let node = n * size; node < (n + 1) * size; node++) if (costs[k][node] < Infinity) nodes.push(node);
-  return nodes;
-}
-
 /** Every place and hand that a line may end with, the shortest lines first. */
-function* endings(r: Reached): Generator<Partial> {
-  const { layers, task } = r.machine;
-  const ends = task.endsAt;
-  for (let k = ends ? 0 : layers.length - 1; k < layers.length; k++)
-    for (const all of layers[k].labels) {
-      const label = nodesOf(r, k, ends ? all.filter((n) => ends(layers[k].states[n], k)) : all);
-      if (label.length) yield { cost: least(label, r.costs[k]), k, label, rest: label.map(() => 0), after: null };
+function* endings(graph: Graph, labels: number[][][]): Generator<Partial> {
+  for (let k = graph.machine.task.endsAt ? 0 : graph.layers.length - 1; k < graph.layers.length; k++) {
+    const may = new Set(endsIn(graph, k));
+    for (const all of may.size ? labels[k] : []) {
+      const label = all.filter((j) => may.has(j));
+      const rest = label.map(() => 0);
+      if (label.length) yield { cost: least(label, graph.layers[k].costs, rest), k, label, rest, after: null };
     }
+  }
 }
 
-function least(label: number[], costs: Float64Array, rest?: number[]): number {
+function least(label: number[], costs: number[], rest: number[]): number {
   let best = Infinity;
-  for (let j = 0; j < label.length; j++) best = Math.min(best, costs[label[j]] + (rest ? rest[j] : 0));
+  for (let j = 0; j < label.length; j++) best = Math.min(best, costs[label[j]] + rest[j]);
   return best;
 }
 
-/** The one best way, read back from its end. */
-function readBack({ machine, costs, from }: Reached): Path | null {
-  let k = costs.length - 1;
-  if (k < 0) return { states: [], added: [], cost: 0, nodes: [], machine };
-  let at = cheapest(costs[k]);
-  const cost = costs[k][at];
-  if (!(cost < Infinity)) return null;
+/** The one best way, read back from its end: of equal ends the first, the shortest line first. */
+function readBack(graph: Graph): Path | null {
+  const { layers, machine } = graph;
+  if (!layers.length) return { states: [], added: [], cost: 0, nodes: [], machine };
+  let [end, at, cost] = [-1, 0, Infinity];
+  for (let k = machine.task.endsAt ? 0 : layers.length - 1; k < layers.length; k++)
+    for (const j of endsIn(graph, k)) if (layers[k].costs[j] < cost - TIE) [end, at, cost] = [k, j, layers[k].costs[j]];
+  if (end < 0) return null;
   const nodes: number[] = [];
-  const added: number[] = [];
-  for (; k >= 0; k--) {
-    nodes.push(at);
-    const last = from[k][at];
-    added.push(costs[k][at] - (k > 0 ? costs[k - 1][last] : 0));
-    at = last;
+  for (let k = end; k >= 0; k--) {
+    nodes.unshift(at);
+    at = layers[k].back[at];
   }
-  nodes.reverse();
-  return { states: nodes.map((n, j) => machine.stateOf(j, n)), added: added.reverse(), cost, nodes, machine };
+  return pathOf(graph, nodes);
+}
+
+/** A way, from its nodes in the graph. */
+function pathOf({ machine, layers }: Graph, way: readonly number[]): Path {
+  const nodes = way.map((j, k) => layers[k].nodes[j]);
+  const added = way.map((j, k) => (k ? layers[k - 1].by[way[k - 1]][layers[k - 1].to[way[k - 1]].indexOf(j)] : layers[0].costs[j]));
+  return { states: nodes.map((n, k) => machine.stateOf(k, n)), added, cost: added.reduce((a, b) => a + b, 0), nodes, machine };
 }
 
 /** Follows the best way down to the first note; hands over the ways it passes by. Returns the way at its first note. */
-function dive(r: Reached, from: Partial, passBy: (p: Partial) => void): Partial {
+function dive(graph: Graph, labels: number[][][], from: Partial, passBy: (p: Partial) => void): Partial {
   let here = from;
   while (here.k > 0) {
     let best: Partial | null = null;
-    const at = restAt(r, here);
-    for (const label of r.machine.layers[here.k - 1].labels) {
-      const there = stepBack(r, here, at, label);
+    const rest = new Float64Array(graph.layers[here.k].nodes.length).fill(Infinity);
+    here.label.forEach((j, n) => (rest[j] = here.rest[n]));
+    for (const label of labels[here.k - 1]) {
+      const there = stepBack(graph, here, rest, label);
       if (!best || there.cost < best.cost - TIE) {
         if (best) passBy(best);
         best = there;
@@ -188,44 +180,32 @@ function dive(r: Reached, from: Partial, passBy: (p: Partial) => void): Partial 
   return here;
 }
 
-/** What remains to be paid from each node of a layer: infinite off the label. */
-function restAt({ machine }: Reached, here: Partial): { rest: Float64Array; states: number[] } {
-  const rest = new Float64Array(machine.nodes(here.k)).fill(Infinity);
-  here.label.forEach((node, j) => (rest[node] = here.rest[j]));
-  return { rest, states: [...new Set(here.label.map((node) => (node / machine.sizes[here.k]) | 0))] };
-}
-
-function stepBack(r: Reached, here: Partial, at: { rest: Float64Array; states: number[] }, states: readonly number[]): Partial {
+function stepBack({ layers }: Graph, here: Partial, after: Float64Array, label: number[]): Partial {
   const k = here.k - 1;
-  const { machine } = r;
-  const owns = machine.owns(here.k);
-  const label = nodesOf(r, k, states);
-  const rest = label.map((node) => {
+  const { to, by, costs } = layers[k];
+  const rest = label.map((j) => {
     let best = Infinity;
-    for (const b of at.states) best = Math.min(best, machine.step(k, node, b) + owns[b] + at.rest[machine.to]);
+    for (let e = 0; e < to[j].length; e++) best = Math.min(best, by[j][e] + after[to[j][e]]);
     return best;
   });
-  return { cost: least(label, r.costs[k], rest), k, label, rest, after: here };
+  return { cost: least(label, costs, rest), k, label, rest, after: here };
 }
 
 /** Settles the fingers, from the first note on, of a way whose places and hands are settled. */
-function readForward({ machine, costs }: Reached, first: Partial): Path {
-  const nodes: number[] = [];
-  const added: number[] = [];
+function readForward(graph: Graph, first: Partial): Path {
+  const way: number[] = [];
   for (let p: Partial | null = first; p; p = p.after) {
     const { k, label, rest } = p;
-    const owns = machine.owns(k);
-    const into = label.map((node) => (k ? intoNode(machine, k, nodes[k - 1], node) + owns[(node / machine.sizes[k]) | 0] : costs[0][node]));
-    const at = cheapest(into.map((c, j) => c + rest[j]));
-    nodes.push(label[at]);
-    added.push(into[at]);
+    const last = way[k - 1];
+    const into = label.map((j) => {
+      if (k === 0) return graph.layers[0].costs[j];
+      const { to, by } = graph.layers[k - 1];
+      const e = to[last].indexOf(j);
+      return e < 0 ? Infinity : by[last][e];
+    });
+    way.push(label[cheapest(into.map((c, j) => c + rest[j]))]);
   }
-  return { states: nodes.map((n, k) => machine.stateOf(k, n)), added, cost: added.reduce((a, b) => a + b, 0), nodes, machine };
-}
-
-function intoNode(machine: Machine, k: number, last: number, node: number): number {
-  const cost = machine.step(k - 1, last, (node / machine.sizes[k]) | 0);
-  return machine.to === node ? cost : Infinity;
+  return pathOf(graph, way);
 }
 
 function cheapest(costs: ArrayLike<number>): number {

@@ -30,8 +30,8 @@ export interface Layer {
   holdOf: Uint8Array;
   /** A state of each place and finger. */
   holds: State[];
-  /** State numbers of each place and hand fret. */
-  labels: number[][];
+  /** By state: which place and hand fret it is. */
+  labelOf: Uint16Array;
 }
 
 /** Told what a cost is made of, part by part, in mm of effort; `moving` shrinks where there is time, an open string or a guide finger. */

@@ -127,12 +127,45 @@ describe('best routes', () => {
   });
 
   it('follow the weights: more minded is never more done', () => {
-    const pitches = scaleBetween(DORIAN, 42, 76);
-    const plan = (weights: Partial<RouteWeights>): Route => planRoute(guitar(), DORIAN, { pitches, school: SCHOOL, weights, count: 1 })[0];
-    expect(plan({ shifts: 4, travel: 2 }).shifts).toBeLessThanOrEqual(plan({ shifts: 0, travel: 0 }).shifts);
-    expect(plan({ stringChanges: 4 }).stringChanges).toBeLessThanOrEqual(plan({ stringChanges: 0 }).stringChanges);
-    const crossings = (r: Route): number => r.steps.filter((s, k) => k > 0 && s.fret <= 7 !== r.steps[k - 1].fret <= 7).length;
-    expect(crossings(plan({ region: 4 }))).toBeLessThanOrEqual(crossings(plan({ region: 0 })));
+    const done: Record<'travel' | 'shifts' | 'stringChanges' | 'openStrings' | 'region', (r: Route) => number> = {
+      travel: (r) => r.travelMm,
+      shifts: (r) => r.shifts,
+      stringChanges: (r) => r.stringChanges,
+      openStrings: (r) => r.steps.filter((s) => s.finger === 0).length,
+      region: (r) => r.steps.filter((s, k) => k > 0 && s.fret <= 7 !== r.steps[k - 1].fret <= 7).length,
+    };
+    const names = Object.keys(done) as (keyof typeof done)[];
+    const line = fc.array(fc.integer({ min: 40, max: 80 }), { minLength: 2, maxLength: 16 });
+    fc.assert(
+      fc.property(
+        line,
+        anySchool,
+        fc.constantFrom(...names),
+        fc.constantFrom([0, 1], [1, 4], [0.5, 2]),
+        (pitches, school, name, [less, more]) => {
+          const plan = (weight: number): number =>
+            done[name](planRoute(guitar(), DORIAN, { pitches, school, weights: { [name]: weight }, count: 1 })[0]);
+          expect(plan(more)).toBeLessThanOrEqual(plan(less) + 1e-6);
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+
+  // Common practice, no published source: a line goes on, it does not step back.
+  it('never step to the lower-sounding string in a rising run, nor to the higher one in a falling run', () => {
+    const ends = fc.tuple(fc.integer({ min: 0, max: 24 }), fc.integer({ min: 7, max: 28 }), fc.boolean());
+    fc.assert(
+      fc.property(ends, anySchool, ([from, length, up], school) => {
+        const scale = scaleBetween(DORIAN, 40, 86);
+        const run = scale.slice(from % (scale.length - 7)).slice(0, length);
+        const pitches = up ? run : [...run].reverse();
+        const [r] = planRoute(guitar(), DORIAN, { pitches, school, count: 1 });
+        const strings = r.steps.map((s) => s.string);
+        expect(strings).toEqual([...strings].sort((a, b) => (up ? b - a : a - b)));
+      }),
+      { numRuns: 150 },
+    );
   });
 
   it('tell how far the search has come, and lie the same whether it is watched or not', () => {
