@@ -29,6 +29,7 @@ const unnoticed = (paths, randomMs = MOMENT_MS, ...more) =>
       '--silent',
       '--forceExit',
       '--passWithNoTests',
+      '--maxWorkers=2',
       ...paths,
       ...more,
     ],
@@ -37,7 +38,7 @@ const unnoticed = (paths, randomMs = MOMENT_MS, ...more) =>
 
 /** The quickest tests first, then those beside the file, which are the likeliest to notice, then all of the core's. */
 const lives = (file) =>
-  unnoticed(['core/ties.test.ts']) &&
+  unnoticed(['core/ties.test.ts', 'tests/outside/fingers.test.ts', 'tests/outside/shapes.test.ts']) &&
   unnoticed([dirname(file)], MOMENT_MS, `--testPathIgnorePatterns=${COUNTING}`) &&
   unnoticed(['core'], MOMENT_MS, `--testPathIgnorePatterns=${COUNTING}`) &&
   unnoticed([COUNTING], '0');

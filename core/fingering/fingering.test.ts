@@ -21,7 +21,7 @@ describe('the search', () => {
         const least = leastCost(naiveHand(guitar(), school, hand.size), places);
         expect(effort(fingerNotes(guitar(), places, { school, hand }))).toBeCloseTo(least, 6);
       }),
-      { numRuns: 600 },
+      { numRuns: 300 },
     );
   });
 
