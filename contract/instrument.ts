@@ -20,6 +20,7 @@ export const instrumentSchema = record<Instrument>({
   scaleLengthMm: number().strict().required().min(LIMITS.scaleLengthMm[0]).max(LIMITS.scaleLengthMm[1]),
   capo: number().strict().integer().min(0).max(35),
   handedness: string().strict().oneOf(['right', 'left']),
+  countFrom: string().strict().oneOf(['nut', 'capo']),
 })
   .required()
   .test('core', passes((value) => checkInstrument(value as Instrument), true)); // prettier-ignore

@@ -30,6 +30,8 @@ export interface Instrument {
   capo?: number;
   /** For display only. */
   handedness?: 'right' | 'left';
+  /** For display only: where the numbers on neck and tab are counted from, the nut unless given. */
+  countFrom?: 'nut' | 'capo';
 }
 
 export interface ScaleRef {

@@ -1,4 +1,4 @@
-import { glyphs, nutFret, type Instrument, type Shape } from '../core';
+import { firstCounted, fretNumber, glyphs, nutFret, type Instrument, type Shape } from '../core';
 
 /**
  * A shape as plain text for pasting into a message: a row a string, string 1 on top, "(1)" a root, "3" another degree.
@@ -21,9 +21,9 @@ export function neckText(i: Instrument, shape: Shape): string {
     const cells = frets.map((f) => mark(k + 1, f));
     return left ? `|${cells.join('|')} ${names[k]}` : `${names[k].padEnd(widest)} ${cells.join('|')}|`;
   };
-  const numbers = `${' '.repeat(left ? 1 : widest + 1)}${frets.map((f) => String(f).padStart(3).padEnd(5)).join(' ')}`;
+  const numbers = `${' '.repeat(left ? 1 : widest + 1)}${frets.map((f) => String(fretNumber(i, f)).padStart(3).padEnd(5)).join(' ')}`;
   return [
-    `${glyphs(shape.label)}, frets ${shape.lowFret} to ${shape.highFret}`,
+    `${glyphs(shape.label)}, frets ${fretNumber(i, shape.lowFret)} to ${fretNumber(i, shape.highFret)}${firstCounted(i) ? ' from the capo' : ''}`,
     ...i.strings.map((_, k) => row(k)),
     numbers.trimEnd(),
     '',

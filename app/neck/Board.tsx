@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import type { Instrument } from '../../core';
+import { firstCounted, fretNumber, type Instrument } from '../../core';
 import { INLAYS, fretX, isOctave, stringY, wireX, type NeckGeometry } from './geometry';
 
 const WIRE = '#7d7a72';
@@ -74,7 +74,8 @@ function Strings({ g, instrument }: { g: NeckGeometry; instrument: Instrument })
 /** The ebony, nut, wires, inlays and strings: redrawn only when the instrument or the size changes. */
 export const Board = memo(function Board({ g, instrument }: { g: NeckGeometry; instrument: Instrument }) {
   const [x0, x1] = [wireX(g, 0), wireX(g, g.frets)].sort((a, b) => a - b);
-  const numbers = INLAYS.filter((f) => f <= g.frets);
+  const from = firstCounted(instrument);
+  const numbers = INLAYS.map((f) => from + f).filter((f) => f <= g.frets);
   return (
     <g>
       <defs>
@@ -91,7 +92,7 @@ export const Board = memo(function Board({ g, instrument }: { g: NeckGeometry; i
       {g.nut > 0 && <Capo g={g} />}
       {numbers.map((f) => (
         <text key={f} x={fretX(g, f)} y={g.top - 9} textAnchor="middle" fontSize={11.5} fill="var(--soft)">
-          {f}
+          {fretNumber(instrument, f)}
         </text>
       ))}
     </g>

@@ -1,6 +1,6 @@
 import { Fragment, memo } from 'react';
 import type { Cell, Instrument, Place, Shape } from '../../core';
-import { glyphs } from '../../core';
+import { fretNumber, glyphs } from '../../core';
 import type { NeckGeometry } from './geometry';
 
 interface Props {
@@ -44,7 +44,7 @@ export const CellTable = memo(function CellTable({ shape, instrument, g, onFinge
           return (
             <tr key={k} className="relative border-b border-line/70 text-sm last:border-0" style={{ height: g.gap }}>
               <th scope="row" className="sr-only">{`string ${k + 1}, ${glyphs(s.open)}`}</th>
-              <td className={`pr-3 ${fit(c?.frets.length)}`}>{c ? c.frets.join(' ') : '–'}</td>
+              <td className={`pr-3 ${fit(c?.frets.length)}`}>{c ? c.frets.map((f) => fretNumber(instrument, f)).join(' ') : '–'}</td>
               <td className={`pr-3 text-soft ${fit(c?.frets.length)}`}>{c?.steps.join(' ')}</td>
               <td className={`font-semibold text-feather ${fit(c?.frets.length)}`}>{c && <Fingers c={c} onFinger={onFinger} />}</td>
               <td className="sr-only">{notesOn(shape, k + 1)}</td>

@@ -2,7 +2,7 @@ import { drag } from 'd3-drag';
 import { select } from 'd3-selection';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { midiOf, nutFret, placesOf, type FingeredStep, type Instrument, type NeckNote, type Place } from '../../core';
-import { fretX, stringY, type NeckGeometry } from './geometry';
+import { boardPlace, fretX, stringY, type NeckGeometry } from './geometry';
 import { HandFrames, HandRails } from './HandFrames';
 import { Neck } from './Neck';
 import { handSpans, pathLine, pathMarks, shiftsAt, type HandSpan } from './path';
@@ -118,7 +118,7 @@ function Handles({ g, instrument, steps, chosen, onChoose, onHold, onPlace }: Ha
         .on('drag', ({ x, y }: { x: number; y: number }) => index >= 0 && latest.current.onHold && setHeld({ index, x, y }))
         .on('end', ({ x, y }: { x: number; y: number }) => {
           const now = latest.current;
-          if (index < 0) return now.onPlace?.(boardPlace(now.g, now.instrument, x, y));
+          if (index < 0) return now.onPlace?.(boardPlace(now.g, x, y));
           const place = placeAt(now.g, otherPlaces(now.instrument, now.steps[index]), x, y);
           setHeld(null);
           if (place) now.onHold?.(index, place);
@@ -153,14 +153,6 @@ function noteAt(g: NeckGeometry, steps: readonly Place[], x: number, y: number, 
   const here = steps.flatMap((s, k) => (near(g, s, x, y) < NEAR ? [k] : []));
   const closest = here.filter((k) => near(g, steps[k], x, y) <= Math.min(...here.map((j) => near(g, steps[j], x, y))) + 0.5);
   return closest.find((k) => k > chosen) ?? closest[0] ?? -1;
-}
-
-/** The place of the board nearest to a point. */
-function boardPlace(g: NeckGeometry, i: Instrument, x: number, y: number): Place {
-  const nearest = (count: number, from: number, away: (n: number) => number): number =>
-    Array.from({ length: count }, (_, k) => k + from).reduce((a, b) => (away(b) < away(a) ? b : a));
-  const string = nearest(i.strings.length, 1, (n) => Math.abs(stringY(g, n) - y));
-  return { string, fret: nearest(i.frets - g.nut + 1, g.nut, (f) => Math.abs(fretX(g, f) - x)) };
 }
 
 function placeAt(g: NeckGeometry, places: Place[], x: number, y: number): Place | null {

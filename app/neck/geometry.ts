@@ -1,3 +1,5 @@
+import type { Place } from '../../core';
+
 /** Where things lie on a drawn neck, in pixels. Pure: no drawing here. */
 export interface NeckGeometry {
   width: number;
@@ -70,6 +72,14 @@ export function fretX(g: NeckGeometry, fret: number): number {
 }
 
 export const stringY = (g: NeckGeometry, string: number): number => g.rows[string - 1];
+
+/** The place of the board nearest to a point. */
+export function boardPlace(g: NeckGeometry, x: number, y: number): Place {
+  const nearest = (count: number, from: number, away: (n: number) => number): number =>
+    Array.from({ length: count }, (_, k) => k + from).reduce((a, b) => (away(b) < away(a) ? b : a));
+  const string = nearest(g.rows.length, 1, (n) => Math.abs(stringY(g, n) - y));
+  return { string, fret: nearest(g.frets - g.nut + 1, g.nut, (f) => Math.abs(fretX(g, f) - x)) };
+}
 
 /** Frets that carry inlays and numbers (common practice, no published source). */
 export const INLAYS = [3, 5, 7, 9, 12, 15, 17, 19, 21, 24, 27, 29, 31, 33, 36];

@@ -1,5 +1,5 @@
 import type { Labels } from '../../contract';
-import { placeIndex, type DegreeName, type NeckNote, type Shape } from '../../core';
+import { fretNumber, placeIndex, type DegreeName, type Instrument, type NeckNote, type Shape } from '../../core';
 
 /**
  * How a mark looks: by role, and by shape and fill as well as colour. `gone` is crossed out, `new` is a diamond:
@@ -24,6 +24,8 @@ export interface MarkOptions {
   strings?: readonly number[] | null;
   /** True where a chord is chosen: its tones alone are solid. */
   chord?: boolean;
+  /** Where its numbers are counted from. */
+  on?: Instrument;
   /** The relative major or minor root. */
   twin?: DegreeName | null;
 }
@@ -38,10 +40,10 @@ function lookOf(n: NeckNote, o: MarkOptions): MarkLook {
   return n.added ? 'outlined' : 'solid';
 }
 
-const textOf = (n: Labelled, labels: Labels): string => {
+const textOf = (n: Labelled, { labels, on }: MarkOptions): string => {
   if (labels === 'degrees') return n.degree;
   if (labels === 'notes') return n.name;
-  if (labels === 'frets') return String(n.fret);
+  if (labels === 'frets') return String(on ? fretNumber(on, n.fret) : n.fret);
   return labels === 'fingers' ? String(n.finger ?? '') : '';
 };
 
@@ -56,7 +58,7 @@ export function marksOf(notes: NeckNote[], shape: Shape | null, o: MarkOptions):
     const mine = inside.get(placeIndex(n));
     const place = { string: n.string, fret: n.fret };
     if (mine && focused(n, o))
-      return { ...place, look: over && !over.has(placeIndex(n)) ? 'gone' : lookOf(mine, o), text: textOf(mine, o.labels) };
+      return { ...place, look: over && !over.has(placeIndex(n)) ? 'gone' : lookOf(mine, o), text: textOf(mine, o) };
     if (mine) return { ...place, look: 'faint', text: '' };
     return { ...place, look: n.role === 'root' && focused(n, o) ? 'root-stud' : 'stud', text: '' };
   });
@@ -80,7 +82,7 @@ function newcomers(notes: NeckNote[], shape: Shape, o: MarkOptions): NeckMark[] 
   const fresh = (o.over ?? []).filter((n) => !known.has(placeIndex(n)) && near(n)).sort((a, b) => beside(a) - beside(b));
   return fresh
     .filter((n, k) => fresh.findIndex((other) => other.midi === n.midi) === k)
-    .map((n) => ({ string: n.string, fret: n.fret, look: 'new', text: o.labels === 'fingers' ? '' : textOf(n, o.labels) }));
+    .map((n) => ({ string: n.string, fret: n.fret, look: 'new', text: o.labels === 'fingers' ? '' : textOf(n, o) }));
 }
 
 /** Strings of a shape that grows from a root: its own string first, then upward, then downward. */

@@ -1,5 +1,5 @@
 import { DEMO } from '../../demo';
-import { layOut, neckNotes } from '../../core';
+import { layOut, neckNotes, type Instrument } from '../../core';
 import { fretX, lanesOf, neckGeometry, stringY, wireX } from './geometry';
 import { builtStrings, marksOf } from './marks';
 
@@ -35,6 +35,13 @@ describe('marks', () => {
   const { instrument, scale, layout } = DEMO.studies[0].body;
   const notes = neckNotes(instrument, scale);
   const [box] = layOut(instrument, scale, layout);
+  it('number frets from the capo where the player says so', () => {
+    const capo = { ...instrument, capo: 3 };
+    const [along] = layOut(capo, scale, { kind: 'one-string', string: 6 });
+    const text = (on?: Instrument): string | undefined =>
+      marksOf(neckNotes(capo, scale), along, { labels: 'frets', ...(on ? { on } : {}) }).find((m) => m.string === 6 && m.fret === 14)?.text;
+    expect([text(), text(capo), text({ ...capo, countFrom: 'capo' })]).toEqual(['14', '14', '11']);
+  });
   it('tell root, skeleton, added and far notes apart', () => {
     const marks = marksOf(notes, box, { labels: 'degrees' });
     const at = (string: number, fret: number) => marks.find((m) => m.string === string && m.fret === fret);

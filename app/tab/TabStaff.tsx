@@ -1,5 +1,5 @@
 import { memo, useId, type KeyboardEvent, type PointerEvent } from 'react';
-import type { Instrument, Stroke } from '../../core';
+import { fretNumber, type Instrument, type Stroke } from '../../core';
 import { SvgSigns } from '../ui/Signs';
 import {
   COLUMN,
@@ -76,12 +76,23 @@ function Length({ c, x, y }: { c: TabColumn; x: number; y: number }) {
   );
 }
 
-const noteText = (c: TabColumn): string =>
-  `${c.join && c.join !== '(' ? c.join : ''}${c.join === '(' ? `(${c.fret})` : c.fret}${c.bend ? `b${c.fret + c.bend}` : ''}`;
+function noteText(i: Instrument, c: TabColumn): string {
+  const fret = fretNumber(i, c.fret);
+  return `${c.join && c.join !== '(' ? c.join : ''}${c.join === '(' ? `(${fret})` : fret}${c.bend ? `b${fret + c.bend}` : ''}`;
+}
 
-function Column({ g, s, c, x, stroke }: { g: TabGeometry; s: TabSystem; c: TabColumn; x: number; stroke?: Stroke }) {
+interface ColumnProps {
+  g: TabGeometry;
+  s: TabSystem;
+  c: TabColumn;
+  x: number;
+  stroke?: Stroke;
+  instrument: Instrument;
+}
+
+function Column({ g, s, c, x, stroke, instrument }: ColumnProps) {
   const y = lineY(s, Math.max(1, c.string));
-  const text = noteText(c);
+  const text = noteText(instrument, c);
   const wide = 4 + 5 * text.length;
   return (
     <>
@@ -137,7 +148,7 @@ const System = memo(function System({
     <g>
       <Lines s={s} instrument={instrument} />
       {columns.slice(s.from, s.to).map((c, k) => (
-        <Column key={k} g={g} s={s} c={c} x={columnX(s, s.from + k)} stroke={strokes?.[s.from + k]} />
+        <Column key={k} g={g} s={s} c={c} instrument={instrument} x={columnX(s, s.from + k)} stroke={strokes?.[s.from + k]} />
       ))}
     </g>
   );

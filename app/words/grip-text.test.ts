@@ -1,6 +1,6 @@
 import { layOut, type Layout } from '../../core';
 import { DEMO } from '../../demo';
-import { readGrip } from './grip-text';
+import { gripText, pressed, readGrip, shapesUnderGrip } from './grip-text';
 
 const { instrument } = DEMO.studies[0].body;
 const scale = { tonic: 'C', scale: 'ionian' };
@@ -19,6 +19,14 @@ describe('shapes under a grip', () => {
       const shape = layOut(instrument, scale, u.layout).find((s) => s.number === u.rung.number && s.handFret === u.rung.fret);
       for (const [string, fret] of [[5, 5], [4, 7], [3, 7], [2, 6], [1, 5]]) expect(shape?.notes.some((n) => n.string === string && n.fret === fret)).toBe(true); // prettier-ignore
     }
+  });
+  it('pressed on the neck, place by place: one a string, the same again lifts it', () => {
+    const presses = [[5, 5], [4, 7], [3, 9], [3, 7], [2, 6], [1, 5], [6, 5], [6, 5]]; // prettier-ignore
+    const grip = presses.map(([string, fret]) => ({ string, fret })).reduce(pressed, []);
+    expect(gripText(instrument, grip)).toBe('x57765');
+    expect(shapesUnderGrip(grip, instrument, scale, own)).toEqual(read('x57765'));
+    expect(gripText(instrument, pressed(grip, { string: 6, fret: 12 }))).toBe('12-5-7-7-6-5');
+    expect(shapesUnderGrip([], instrument, scale, own)).toHaveProperty('problem');
   });
   it.each([
     ['', 'Write a fret for each string'],

@@ -1,5 +1,5 @@
 import type { RungRef } from '../../contract';
-import { CoreError, layOut, parseGrip, shapesUnder, type Instrument, type Layout, type Place, type ScaleRef } from '../../core';
+import { CoreError, layOut, parseGrip, samePlace, shapesUnder, type Instrument, type Layout, type Place, type ScaleRef } from '../../core';
 import { layoutWords } from './layout-text';
 
 /** A shape that lies under a grip, in one way of cutting the neck. */
@@ -47,10 +47,27 @@ export function readGrip(text: string, i: Instrument, scale: ScaleRef, own: Layo
     if (e instanceof CoreError) return { problem: e.message };
     throw e;
   }
+  return shapesUnderGrip(grip, i, scale, own);
+}
+
+/** The shapes under some places of the neck, one a string, the study's own layout first; or says why there are none. */
+export function shapesUnderGrip(grip: Place[], i: Instrument, scale: ScaleRef, own: Layout): { found: Under[] } | { problem: string } {
   if (!grip.length) return { problem: 'No string sounds in that grip.' };
   const layouts = [own, ...KNOWN.filter((l) => layoutWords(l) !== layoutWords(own))];
   const found = layouts.flatMap((layout) => under(i, scale, layout, grip));
   return found.length
     ? { found }
     : { problem: 'No shape of this scale holds all its notes: one of them may be off the scale, or it is too wide for one position.' };
+}
+
+/** A place pressed on the neck: one a string; the same place again lifts it. */
+export const pressed = (grip: readonly Place[], at: Place): Place[] => {
+  const others = grip.filter((p) => p.string !== at.string);
+  return grip.some((p) => samePlace(p, at)) ? others : [...others, at].sort((a, b) => b.string - a.string);
+};
+
+/** A grip as it is written: thickest string first, x where none sounds; with dashes where a fret has two digits. */
+export function gripText(i: Instrument, grip: readonly Place[]): string {
+  const signs = i.strings.map((_, k) => grip.find((p) => p.string === i.strings.length - k)?.fret ?? 'x');
+  return signs.join(signs.some((s) => typeof s === 'number' && s > 9) ? '-' : '');
 }

@@ -22,7 +22,7 @@ export interface Fact {
 }
 
 /** "6/2 ①": string, fret and the finger that has it. */
-const CIRCLED = ['⓪', '①', '②', '③', '④'];
+const CIRCLED = ['open', '①', '②', '③', '④'];
 export const placeWords = (p: Place, finger?: number): string => `${placeKey(p)}${finger === undefined ? '' : ` ${CIRCLED[finger]}`}`;
 
 const fingerAt = (shape: Shape, p: Place): number | undefined => shape.notes.find((n) => samePlace(n, p))?.finger;

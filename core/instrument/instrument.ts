@@ -36,6 +36,11 @@ function checkString(s: InstrumentString, index: number): void {
 /** The first fret that exists: the capo's, or 0. A place there is an open string. */
 export const nutFret = (i: Instrument): number => i.capo ?? 0;
 
+/** The number that a player reads for a fret: counted from the nut, or from the capo where the instrument says so. */
+export const fretNumber = (i: Instrument, fret: number): number => fret - firstCounted(i);
+/** The fret that is numbered 0. */
+export const firstCounted = (i: Instrument): number => (i.countFrom === 'capo' ? nutFret(i) : 0);
+
 /** MIDI numbers of the strings at fret 0 (capo ignored), string 1 first. */
 export const openMidis = (i: Instrument): number[] => i.strings.map((s, k) => midiOf(s.open, `strings[${k}].open`));
 

@@ -1,4 +1,4 @@
-import { glyphs, nutFret, type Instrument, type Shape, type ShapeNote } from '../../core';
+import { fretNumber, glyphs, nutFret, type Instrument, type Shape, type ShapeNote } from '../../core';
 import { beakPath, rectPath, type Item } from './drawing';
 
 export type Ink = 'black' | 'colour';
@@ -37,11 +37,11 @@ const PLATES: Record<Ink, Record<'root' | 'solid' | 'added' | 'passing', Plate>>
 const roleOf = (n: ShapeNote): keyof (typeof PLATES)['black'] =>
   n.role === 'root' ? 'root' : n.role === 'passing' ? 'passing' : n.added ? 'added' : 'solid';
 
-const LABEL: Record<SheetLabels, (n: ShapeNote) => string> = {
+const LABEL: Record<SheetLabels, (n: ShapeNote, i: Instrument) => string> = {
   degrees: (n) => glyphs(n.degree),
   notes: (n) => glyphs(n.name),
   fingers: (n) => String(n.finger ?? ''),
-  frets: (n) => String(n.fret),
+  frets: (n, i) => String(fretNumber(i, n.fret)),
   blank: () => '',
 };
 
@@ -118,11 +118,16 @@ export function diagram(i: Instrument, shape: Shape, frame: Frame, labels: Sheet
     })),
     ...wires
       .slice(1)
-      .map((k) => text(start + (k - 0.5) * slot, bottom + frame.gap / 2 + 8, 7, String(from + k), { anchor: 'middle', colour: '#555555' })),
+      .map((k) =>
+        text(start + (k - 0.5) * slot, bottom + frame.gap / 2 + 8, 7, String(fretNumber(i, from + k)), {
+          anchor: 'middle',
+          colour: '#555555',
+        }),
+      ),
     ...i.strings.map((s, k) => text(frame.x, y(k + 1) + 2.6, 7.5, glyphs(s.open.replace(/-?\d$/, '')), { colour: '#555555' })),
     ...shape.cells.map((c) => text(frame.x + frame.width, y(c.string) + 2.6, 7.5, c.fingers.join('-'), { anchor: 'end', bold: true })),
     ...shape.notes.flatMap((n) =>
-      plate(n, x(n.fret), y(n.string), Math.min(slot * 0.8, frame.gap * 1.25), frame.gap * 0.84, LABEL[labels](n), ink, left),
+      plate(n, x(n.fret), y(n.string), Math.min(slot * 0.8, frame.gap * 1.25), frame.gap * 0.84, LABEL[labels](n, i), ink, left),
     ),
     ...(laid ? laidOver(laid, shape, x, y, frame.gap, ink, (fret) => fret >= from && fret <= to) : []),
   ];

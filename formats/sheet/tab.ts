@@ -1,6 +1,8 @@
 import {
   barTicks,
   fingerLick,
+  firstCounted,
+  fretNumber,
   glyphs,
   midiOn,
   nameAgainst,
@@ -68,9 +70,9 @@ export function lengthSign(ticks: number, rest = false): string {
 }
 
 /** What stands on the string: "7", "h9", "/12", "(7)", "7b9". */
-export function fretText(n: LickNote, before: LickNote | undefined): string {
-  const fret = n.place?.fret ?? 0;
-  const up = (before?.place?.fret ?? 0) < fret;
+export function fretText(i: Instrument, n: LickNote, before: LickNote | undefined): string {
+  const fret = fretNumber(i, n.place?.fret ?? 0);
+  const up = fretNumber(i, before?.place?.fret ?? 0) < fret;
   const join = { hammer: 'h', pull: 'p', slide: up ? '/' : '\\', tap: 't', tie: '' }[n.join ?? 'tie'];
   return n.join === 'tie' ? `(${fret})` : `${join}${fret}${n.bend ? `b${fret + n.bend}` : ''}`;
 }
@@ -92,7 +94,7 @@ const line = (x1: number, y1: number, x2: number, y2: number, width: number, col
 });
 
 function heading(r: TabSheetRequest, width: number): Item[] {
-  const capo = r.instrument.capo ? `, capo at ${r.instrument.capo}` : '';
+  const capo = r.instrument.capo ? `, capo at ${r.instrument.capo}${firstCounted(r.instrument) ? ', frets from the capo' : ''}` : '';
   return [
     sheetText(MARGIN, MARGIN + 14, 18, glyphs(r.name), { bold: true }),
     sheetText(width - MARGIN, MARGIN + 14, 9, glyphs(`${spellTuning(r.instrument)}${capo}`), { anchor: 'end', colour: GREY }),
@@ -119,7 +121,7 @@ function systemItems(r: TabSheetRequest, s: System, steps: (FingeredStep | null)
     const muted = n.muted ? [sheetText(x(k), s.y - 22, 5.5, 'PM', { anchor: 'middle', colour: GREY })] : [];
     const length = sheetText(x(k), s.y - 9, 11, lengthSign(n.ticks, !n.place), { anchor: 'middle' });
     if (!n.place) return [...bar, ...triplet, length];
-    const text = fretText(n, r.notes[k - 1]);
+    const text = fretText(r.instrument, n, r.notes[k - 1]);
     const y = stringY(n.place.string);
     const half = 2.6 * text.length + 1;
     const gap: Item = { kind: 'shape', x: x(k), y, path: `M${-half} -4.5H${half}V4.5H${-half}Z`, fill: '#ffffff', stroke: null, width: 0 };

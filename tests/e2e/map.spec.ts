@@ -117,6 +117,12 @@ test('twelve strings, a capo and a tuning without a name all lie on the neck', a
   await page.getByLabel('Capo at fret').fill('3');
   await page.keyboard.press('Escape');
   await expect(heading(page)).toContainText('capo at 3');
+  const numbers = () => page.getByRole('img', { name: /^Neck with/ }).locator('text[font-size="11.5"]').allTextContents(); // prettier-ignore
+  expect((await numbers()).slice(0, 2)).toEqual(['3', '5']);
+  await part(page, 'strings and tuning').click();
+  await page.getByRole('radio', { name: 'frets from the capo' }).click();
+  await page.keyboard.press('Escape');
+  expect((await numbers()).slice(-2)).toEqual(['17', '19']);
   await saved(page);
 });
 
@@ -163,6 +169,33 @@ test('a root is asked for by string, fret and finger, and what is no place is sa
   await typeInto(page, 'layout', 'three notes');
   await typeInto(page, 'tonic and scale', 'B phrygian');
   await expect(page.getByRole('radiogroup', { name: /Rungs/ }).getByRole('radio', { checked: true })).toHaveAccessibleName(/B Phrygian/);
+});
+
+test('a grip that is pressed on the neck leads to the shape under it', async ({ page, server }) => {
+  await openMap(page, server.url);
+  await typeInto(page, 'tonic and scale', 'C major');
+  await typeInto(page, 'layout', 'boxes');
+  const board = page.locator('[data-board]');
+  const wires = await page.getByRole('img', { name: /^Neck with/ }).locator('line').evaluateAll((all) => all.map((l) => ['x1', 'x2', 'y1', 'y2'].map((a) => Number(l.getAttribute(a))))); // prettier-ignore
+  const fretX = wires.filter(([a, b]) => a === b).map(([a]) => a).sort((a, b) => a - b); // prettier-ignore
+  const stringY = wires.filter(([, , a, b]) => a === b).map(([, , a]) => a).sort((a, b) => a - b); // prettier-ignore
+  const top = Math.min(...wires.filter(([a, b]) => a === b).map(([, , y]) => y)); // prettier-ignore
+  for (const [string, fret] of [
+    [5, 5],
+    [4, 7],
+    [3, 7],
+    [2, 6],
+    [1, 5],
+  ])
+    // prettier-ignore
+    await board.click({ position: { x: (fretX[fret - 2] + fretX[fret - 1]) / 2, y: stringY[string - 1] - top } });
+  const grip = page.getByRole('region', { name: 'Grip' });
+  await expect(grip).toContainText('x57765');
+  await grip.getByRole('button', { name: /^box 1/ }).first().click(); // prettier-ignore
+  await expect(page.getByRole('radiogroup', { name: /Rungs/ }).getByRole('radio', { checked: true })).toHaveAccessibleName(/box 1/);
+  await grip.getByRole('button', { name: 'Lift the grip' }).click();
+  await expect(grip).toHaveCount(0);
+  await saved(page);
 });
 
 test('a grip that is typed leads to the shape under it', async ({ page, server }) => {

@@ -1,6 +1,17 @@
 import { useCallback, useRef, useState } from 'react';
 import type { Lick } from '../../../contract';
-import { TICKS, stepLength, toggleDot, toggleTriplet, type Instrument, type Join, type LickNote, type Place } from '../../../core';
+import {
+  TICKS,
+  firstCounted,
+  fretNumber,
+  stepLength,
+  toggleDot,
+  toggleTriplet,
+  type Instrument,
+  type Join,
+  type LickNote,
+  type Place,
+} from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import {
@@ -122,8 +133,9 @@ export function useLickEdit(lick: Lick, neck: Instrument): LickEdit {
         if (!n.place) return null;
         const now = performance.now();
         const joined = typed.current.digit * 10 + digit;
-        const fret = now - typed.current.at < DIGIT_MS && joined <= neck.frets ? joined : digit;
-        typed.current = { digit: fret, at: now };
+        const number = now - typed.current.at < DIGIT_MS && joined <= fretNumber(neck, neck.frets) ? joined : digit;
+        typed.current = { digit: number, at: now };
+        const fret = number + firstCounted(neck);
         return fret >= (neck.capo ?? 0) && fret <= neck.frets ? placeNote(notes, caret, { ...n.place, fret }) : null;
       }),
     set,

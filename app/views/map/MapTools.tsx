@@ -2,18 +2,19 @@ import { memo } from 'react';
 import type { StudyBody } from '../../../contract';
 import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
-import { change } from '../../store/change';
-import { withLayout } from '../../store/moves';
+import type { Under } from '../../words/grip-text';
 import { ChordPart } from './ChordPart';
 import { GripPart } from './GripPart';
 import { HandPart } from '../HandPart';
 import { OverPart } from './OverPart';
 import { ShowPart } from './ShowPart';
 
-type Props = Pick<StudyBody, 'instrument' | 'scale' | 'over' | 'ownScales' | 'chord' | 'focus' | 'layout' | 'school' | 'hand'>;
+type Props = Pick<StudyBody, 'instrument' | 'scale' | 'over' | 'ownScales' | 'chord' | 'focus' | 'layout' | 'school' | 'hand'> & {
+  onUnder: (under: Under) => void;
+};
 
 /** What lies over the shape, which notes stand out, and whose hand plays it. */
-export const MapTools = memo(function MapTools({ instrument, scale, over, ownScales, chord, focus, layout, school, hand }: Props) {
+export const MapTools = memo(function MapTools({ instrument, scale, over, ownScales, chord, focus, layout, school, hand, onUnder }: Props) {
   const dispatch = useAppDispatch();
   const edit = (fields: Partial<StudyBody>): void => void dispatch(edited(fields));
   return (
@@ -21,12 +22,7 @@ export const MapTools = memo(function MapTools({ instrument, scale, over, ownSca
       <OverPart scale={scale} over={over} own={ownScales} onOver={(next) => edit({ over: next })} />
       <ChordPart scale={scale} chord={chord} onChord={(next) => edit({ chord: next })} />
       <ShowPart scale={scale} focus={focus} onFocus={(next) => edit({ focus: next })} />
-      <GripPart
-        instrument={instrument}
-        scale={scale}
-        layout={layout}
-        onUnder={({ layout: to, rung }) => dispatch(change(({ body }) => ({ ...withLayout(body, to, null), rung })))}
-      />
+      <GripPart instrument={instrument} scale={scale} layout={layout} onUnder={onUnder} />
       <HandPart layout={layout} school={school} hand={hand} onHand={edit} />
     </>
   );

@@ -7,10 +7,13 @@ import { useTheme } from '../../shell/theme';
 import { upAndDown, useHear } from '../../sound/useHear';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
+import { withLayout } from '../../store/moves';
 
 import { rungOf, selectNotes, selectRung, type Laid } from '../../store/study';
+import { pressed, type Under } from '../../words/grip-text';
 import { StudyGate } from '../StudyGate';
 import { FingerPart } from './FingerPart';
+import { GripLine } from './GripLine';
 import { NeckSheet } from './NeckSheet';
 import { InstrumentBar } from '../InstrumentBar';
 import { MapPanels, WhyLine } from './MapPanels';
@@ -47,6 +50,13 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
   useEffect(() => setSeam(-1), [laid.shapes, current]);
   const [finger, setFinger] = useState<{ place: Place; button: HTMLElement } | null>(null);
   const onFinger = useCallback((place: Place, button: HTMLElement) => setFinger({ place, button }), []);
+  const [grip, setGrip] = useState<Place[]>([]);
+  useEffect(() => setGrip([]), [body.instrument]);
+  const onPress = useCallback((place: Place) => setGrip((now) => pressed(now, place)), []);
+  const onUnder = useCallback(
+    ({ layout, rung }: Under) => dispatch(change(({ body: now }) => ({ ...withLayout(now, layout, null), rung }))),
+    [dispatch],
+  );
   const commands = useMapCommands({ hear: toggleHear, showKeys, toggleTheme });
   useKeys(commands);
   return (
@@ -71,6 +81,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
           layout={body.layout}
           school={body.school}
           hand={body.hand}
+          onUnder={onUnder}
         />
         {shape && <SheetPart body={body} shape={shape} shapes={laid.shapes} />}
       </Toolbar>
@@ -90,7 +101,10 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
         onFinger={onFinger}
         sounding={line && hear.now >= 0 ? line.index[hear.now] : -1}
         onRung={onRung}
+        grip={grip}
+        onPress={onPress}
       />
+      {grip.length > 0 && <GripLine body={body} grip={grip} onUnder={onUnder} onClear={() => setGrip([])} />}
       {shape && <WhyLine body={body} shape={shape} shapes={laid.shapes} />}
       {shape && finger && <FingerPart body={body} shape={shape} at={finger} onClose={() => setFinger(null)} />}
       <MapPanels body={body} laid={laid} current={current} seam={seam} />

@@ -1,8 +1,8 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, type MouseEvent } from 'react';
 import type { StudyBody } from '../../../contract';
 import { glyphs, hangsOn, ruleOf, stringsUpward, type NeckNote, type Place } from '../../../core';
 import { CellTable } from '../../neck/CellTable';
-import { fretX, stringY, type NeckGeometry } from '../../neck/geometry';
+import { boardPlace, fretX, stringY, type NeckGeometry } from '../../neck/geometry';
 import { GroupMarks } from '../../neck/GroupMarks';
 import { HandFrames } from '../../neck/HandFrames';
 import { Ladder } from '../../neck/Ladder';
@@ -27,12 +27,15 @@ interface Props {
   /** Index of the note that sounds, in the shape's notes. */
   sounding: number;
   onRung: (index: number) => void;
+  /** Places pressed on the neck. */
+  grip: readonly Place[];
+  onPress: (place: Place) => void;
 }
 
 const GAPS = { wide: 39, close: 32 };
 
 /** The neck, its ladder, and the rows of frets, steps and fingers that run on from the strings. */
-export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, sounding, onRung }: Props) {
+export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, sounding, onRung, grip, onPress }: Props) {
   const { shapes, seams } = laid;
   const { instrument, labels, scale } = body;
   const { holder, width, g } = useNeckGeometry(instrument, GAPS);
@@ -45,6 +48,7 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
     const strings = rule.grows && root ? builtStrings(stringsUpward(instrument), root.string, built) : null;
     return marksOf(notes, shape, {
       labels,
+      on: instrument,
       over,
       focus,
       strings,
@@ -81,6 +85,19 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
             >
               {shape && !joined && ruleOf(layout.kind).along && <GroupMarks g={g} shape={shape} />}
               {note && <circle cx={fretX(g, note.fret)} cy={stringY(g, note.string)} r={19} fill="none" stroke="#fff6dc" strokeWidth={3} />}
+              {grip.map((p) => (
+                <circle
+                  key={p.string}
+                  cx={fretX(g, p.fret)}
+                  cy={stringY(g, p.string)}
+                  r={18}
+                  fill="none"
+                  stroke="#8fc9d0"
+                  strokeWidth={2.5}
+                  strokeDasharray="5 3"
+                />
+              ))}
+              <Presses g={g} onPress={onPress} />
             </Neck>
             <Ladder g={g} shapes={shapes} current={current} onChoose={onRung} seams={seams} seam={seam} onSeam={onSeam} />
           </>
@@ -89,6 +106,15 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
       {shape && <CellTable shape={shape} instrument={instrument} g={g} onFinger={onFinger} />}
     </div>
   );
+}
+
+/** Takes presses on the board. The keyboard has the typed grip. */
+function Presses({ g, onPress }: { g: NeckGeometry; onPress: (place: Place) => void }) {
+  const at = ({ currentTarget, clientX, clientY }: MouseEvent<SVGRectElement>): Place => {
+    const box = currentTarget.getBoundingClientRect();
+    return boardPlace(g, clientX - box.left, clientY - box.top + g.top);
+  };
+  return <rect x={0} y={g.top} width={g.width} height={g.bottom - g.top} fill="transparent" data-board onClick={(e) => onPress(at(e))} />;
 }
 
 /** Both hands of a seam. */

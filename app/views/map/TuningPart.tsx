@@ -1,6 +1,7 @@
 import { LIMITS, countWord, nutFret, type Instrument } from '../../../core';
 import { Chooser } from '../../ui/Chooser';
 import { NumberField } from '../../ui/NumberField';
+import { Segmented } from '../../ui/Segmented';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
 import { instrumentWords, matchTunings, retuned, type TuningChoice } from '../../words/tuning-text';
@@ -9,6 +10,11 @@ interface Props {
   instrument: Instrument;
   onInstrument: (instrument: Instrument) => void;
 }
+
+const COUNTED = [
+  { value: 'nut', label: 'frets from the nut' },
+  { value: 'capo', label: 'frets from the capo' },
+] as const;
 
 const low = (open: string[]): string => [...open].reverse().join(' ');
 const titleOf = (t: TuningChoice): string => `${t.name}: ${low(t.open).replace(/-?\d/g, '')}`;
@@ -51,6 +57,19 @@ export function TuningPart({ instrument, onInstrument }: Props) {
               onChange={(capo) => onInstrument({ ...instrument, capo })}
             />
           </div>
+          {nutFret(instrument) > 0 && (
+            <div className="grid gap-1">
+              <Segmented
+                label="Numbers on neck and tab"
+                value={instrument.countFrom ?? 'nut'}
+                options={COUNTED}
+                onChange={(countFrom) => onInstrument({ ...instrument, countFrom })}
+              />
+              <p className="text-[12px] text-soft">
+                For neck, tab, copied text and paper. Words, typed places and files count from the nut.
+              </p>
+            </div>
+          )}
         </>
       )}
     </SentencePart>

@@ -1,0 +1,40 @@
+import type { StudyBody } from '../../../contract';
+import type { Place } from '../../../core';
+import { Button } from '../../ui/Button';
+import { Signs } from '../../ui/Signs';
+import { gripText, shapesUnderGrip, type Under } from '../../words/grip-text';
+
+interface Props {
+  body: StudyBody;
+  grip: Place[];
+  onUnder: (under: Under) => void;
+  onClear: () => void;
+}
+
+/** What has been pressed on the neck, and the shapes that lie under it; choosing one goes there. */
+export function GripLine({ body, grip, onUnder, onClear }: Props) {
+  const { instrument, scale, layout } = body;
+  const answer = shapesUnderGrip(grip, instrument, scale, layout);
+  return (
+    <section
+      aria-label="Grip"
+      aria-live="polite"
+      className="mt-3 flex flex-wrap items-center gap-2 rounded-[10px] border border-line bg-sheet p-3"
+    >
+      <p className="mr-1">
+        Grip <strong className="font-semibold">{gripText(instrument, grip)}</strong>
+        {'found' in answer ? ' lies under' : ''}
+      </p>
+      {'found' in answer ? (
+        answer.found.map((u) => (
+          <Button key={`${u.detail} ${u.title}`} onClick={() => onUnder(u)}>
+            <Signs>{`${u.title}: ${u.detail}`}</Signs>
+          </Button>
+        ))
+      ) : (
+        <p className="text-soft">{answer.problem}</p>
+      )}
+      <Button onClick={onClear}>Lift the grip</Button>
+    </section>
+  );
+}
