@@ -77,13 +77,13 @@ printTable('Reading 2,000 bars (16,000 notes)', ['file', 'p50 ms', 'p95 ms', 'si
 
 const [study] = DEMO.studies;
 const lick = (k: number): Lick => ({ ...study.body.licks[0], id: `l${k}`, name: `Lick ${k}` });
-const bundle = writeBundle(
-  Array.from({ length: 5 }, (_, s) => ({
+const bundle = writeBundle({
+  studies: Array.from({ length: 5 }, (_, s) => ({
     id: `s${s}`,
     body: { ...study.body, licks: Array.from({ length: 200 }, (_, k) => lick(s * 200 + k)) },
   })),
-  [],
-);
+  instruments: [],
+});
 printTable('Reading 1,000 licks as JSON, every field checked', ['file', 'p50 ms', 'p95 ms', 'size'], [
   row('five studies of 200 licks', time(5, () => whole('n.json', encoded(bundle))), kB(bundle.length)),
 ]); // prettier-ignore

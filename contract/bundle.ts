@@ -1,5 +1,6 @@
 import type { Instrument } from '../core';
 import { instrumentSchema } from './instrument';
+import { ownScaleSchema, scalesOfStudies, type OwnScale } from './own-scale';
 import { ID } from './parts';
 import { problemsOf, type Problem } from './record';
 import { studySchema, type StudyBody } from './study';
@@ -12,6 +13,8 @@ export interface Bundle {
   version: 1;
   /** The notebook's own ids; a study names its instrument by one of them. */
   instruments: { id: string; body: Instrument }[];
+  /** Scales of the player's own; files written before there were any have none. */
+  scales: { id: string; body: OwnScale }[];
   studies: { id: string; body: StudyBody }[];
   /** Earlier states of the studies, where they were asked for. */
   versions?: BundleVersion[];
@@ -32,8 +35,13 @@ const MOST_RECORDS = 20_000;
 /** Versions that a bundle holds at most: those of the studies in it. */
 const MOST_VERSIONS = 50_000;
 
-export const writeBundle = (studies: Bundle['studies'], instruments: Bundle['instruments'], versions?: Bundle['versions']): string =>
-  `${JSON.stringify({ kind: BUNDLE_KIND, version: VERSION, instruments, studies, ...(versions ? { versions } : {}) } satisfies Bundle, null, 1)}\n`;
+export const writeBundle = ({
+  studies,
+  instruments,
+  scales = [],
+  versions,
+}: Pick<Bundle, 'studies' | 'instruments' | 'versions'> & { scales?: Bundle['scales'] }): string =>
+  `${JSON.stringify({ kind: BUNDLE_KIND, version: VERSION, instruments, scales, studies, ...(versions ? { versions } : {}) } satisfies Bundle, null, 1)}\n`;
 
 /** What came of reading a bundle: it whole, or why not and where. Studies of older formats are brought up to date. */
 export type ReadBundle = { bundle: Bundle } | { problem: string };
@@ -78,12 +86,18 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
         ? `This notebook is of version ${value.version}; this Crow Ladder reads version ${VERSION}.`
         : 'This notebook does not say its version.',
     );
-  const { instruments = [], studies = [], versions } = value;
-  if (!Array.isArray(instruments) || !Array.isArray(studies) || (versions !== undefined && !Array.isArray(versions)))
-    return say('This notebook is damaged: instruments, studies and versions must be lists.');
-  if (instruments.length + studies.length > MOST_RECORDS) return say(`More than ${MOST_RECORDS} records in one file.`);
+  const { instruments = [], scales: named = [], studies = [], versions } = value;
+  if (
+    !Array.isArray(instruments) ||
+    !Array.isArray(named) ||
+    !Array.isArray(studies) ||
+    (versions !== undefined && !Array.isArray(versions))
+  )
+    return say('This notebook is damaged: instruments, scales, studies and versions must be lists.');
+  const scales = [...(named as unknown[]), ...oldScales(studies)];
+  if (instruments.length + scales.length + studies.length > MOST_RECORDS) return say(`More than ${MOST_RECORDS} records in one file.`);
   if (versions && versions.length > MOST_VERSIONS) return say(`More than ${MOST_VERSIONS} earlier versions in one file.`);
-  const total = instruments.length + studies.length + (versions?.length ?? 0);
+  const total = instruments.length + scales.length + studies.length + (versions?.length ?? 0);
   let seen = 0;
   const counted = (check: (body: unknown) => Problem[]) => (body: unknown) => {
     onDone(seen++ / Math.max(1, total));
@@ -91,6 +105,8 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
   };
   const wrongInstrument = firstProblem(instruments, 'instruments', counted((b) => problemsOf(instrumentSchema, b))); // prettier-ignore
   if (wrongInstrument) return say(wrongInstrument);
+  const wrongScale = firstProblem(scales, 'scales', counted((b) => problemsOf(ownScaleSchema, b))); // prettier-ignore
+  if (wrongScale) return say(wrongScale);
   const upgraded = studies.map(upToDate);
   const checkStudy = counted((b) => problemsOf(studySchema, b));
   const wrongStudy = firstProblem(upgraded, 'studies', checkStudy);
@@ -103,11 +119,16 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
       kind: BUNDLE_KIND,
       version: VERSION,
       instruments: instruments as Bundle['instruments'],
+      scales: scales as Bundle['scales'],
       studies: upgraded as Bundle['studies'],
       ...(earlier ? { versions: earlier as BundleVersion[] } : {}),
     },
   };
 }
+
+/** Scales that older studies kept themselves. */
+const oldScales = (studies: readonly unknown[]): Bundle['scales'] =>
+  scalesOfStudies(studies.map((r) => (isRecord(r) ? r.body : null))).map((body, k) => ({ id: `of-studies-${k + 1}`, body }));
 
 /** A record whose body, if it is one, is a study of today. */
 const upToDate = (r: unknown): unknown => (isRecord(r) && isRecord(r.body) ? { ...r, body: upgradeStudy(r.body) } : r);

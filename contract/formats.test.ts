@@ -1,20 +1,34 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { FORMAT, FORMATS, plainStudy, problemsOf, studySchema, upgradeStudy } from './index';
+import { upgradeBy } from './formats';
+import { FORMATS, plainStudy, problemsOf, scalesOfStudies, studySchema, upgradeStudy } from './index';
 
 const file = (name: string): string => readFileSync(join('tests', 'fixtures', 'studies', name), 'utf8');
 const read = (name: string): object => JSON.parse(file(name)) as object;
 const sum = (text: string): string => createHash('sha256').update(text).digest('hex').slice(0, 16);
 
 describe('studies of every format there was', () => {
-  it.each([1, 2, 3, 4])('format %i is brought up to what it became in format 5, and holds', (n) => {
-    const study = upgradeStudy(read(`format-${n}.json`));
-    if (FORMAT === 5) expect(study).toEqual(read(`format-${n}.as-5.json`));
-    expect(problemsOf(studySchema, study)).toEqual([]);
+  it.each([1, 2, 3, 4])('format %i is brought up to what it became in format 5', (n) => {
+    const rows = FORMATS.slice(n - 1, 4).map((f, k) => [f, n + k + 1] as const);
+    expect(rows.reduce<object>((study, [f, to]) => upgradeBy(f, to, study), read(`format-${n}.json`))).toEqual(
+      read(`format-${n}.as-5.json`),
+    );
+  });
+  it('format 5 is brought up to what it became in format 6', () => {
+    expect(upgradeBy(FORMATS[4], 6, read('format-5.json'))).toEqual(read('format-5.as-6.json'));
+  });
+  it.each([1, 2, 3, 4, 5])('format %i holds today', (n) => {
+    expect(problemsOf(studySchema, upgradeStudy(read(`format-${n}.json`)))).toEqual([]);
+  });
+  it('scales that studies kept themselves are told once each, and only those that hold', () => {
+    const study = read('format-5.json');
+    expect(scalesOfStudies([study, study, { ownScales: [{ name: 'rust', degrees: ['9'] }] }, null])).toEqual([
+      { name: 'rust', degrees: ['1', 'b2', '3', '#4', '5', 'b7'] },
+    ]);
   });
   it('the files themselves are never changed: a study once written looks so for ever', () => {
-    expect([1, 2, 3, 4].map((n) => sum(file(`format-${n}.json`)))).toEqual(SUMS);
+    expect([1, 2, 3, 4, 5].map((n) => sum(file(`format-${n}.json`)))).toEqual(SUMS);
   });
   it('each row adds what it always added: append only', () => {
     expect(FORMATS.slice(0, 4).map((f) => Object.keys(f.adds))).toEqual([
@@ -23,6 +37,7 @@ describe('studies of every format there was', () => {
       ['licks', 'lick', 'tags', 'practisedAt'],
       ['route'],
     ]);
+    expect(FORMATS[4]).toEqual({ adds: {}, drops: ['ownScales'] });
     expect(FORMATS.slice(0, 4).map((f) => Object.values(f.adds))).toEqual([
       [null, null, [], [], null, []],
       [[], null, []],
@@ -55,4 +70,4 @@ describe('studies of every format there was', () => {
 });
 
 /** Written down when the files were made. */
-const SUMS = ['e73fef6b28f861c6', '4a7d7d0225f956c6', '9813391261e2d376', '036740e00338116d'];
+const SUMS = ['e73fef6b28f861c6', '4a7d7d0225f956c6', '9813391261e2d376', '036740e00338116d', 'b0353cd321abd04b'];

@@ -16,6 +16,8 @@ export interface Format {
   readonly adds: Readonly<Record<string, unknown>>;
   /** What becomes of fields that there were. */
   readonly turns?: (study: Record<string, unknown>) => Record<string, unknown>;
+  /** Fields that are no longer a study's. */
+  readonly drops?: readonly string[];
 }
 
 const listOf = (value: unknown): Record<string, unknown>[] =>
@@ -62,6 +64,8 @@ export const FORMATS: readonly Format[] = [
   { adds: { pins: [], connection: null, routes: [] } },
   { adds: { licks: [], lick: null, tags: [], practisedAt: null } },
   { adds: { route: null }, turns: toFormat5 },
+  // Scales of one's own are records of the notebook: see own-scale.ts.
+  { adds: {}, drops: ['ownScales'] },
 ];
 
 /** The format of today. */
@@ -78,7 +82,9 @@ export function upgradeStudy(body: object): object {
 }
 
 /** One step of the way. */
-export const upgradeBy = ({ adds, turns }: Format, format: number, study: object): object => {
-  const whole = { ...structuredClone(adds), ...study, format };
+export const upgradeBy = ({ adds, turns, drops = [] }: Format, format: number, study: object): object => {
+  const whole = Object.fromEntries(
+    Object.entries({ ...structuredClone(adds), ...study, format }).filter(([field]) => !drops.includes(field)),
+  );
   return turns ? turns(whole) : whole;
 };

@@ -1,6 +1,7 @@
 export * from './instrument';
 export * from './study';
-export { FORMAT, FORMATS, upgradeStudy } from './formats';
+export * from './own-scale';
+export { FORMATS, upgradeStudy } from './formats';
 export { lickSchema, MOST_LICK_NOTES, MOST_LICKS, MOST_TAGS, type Lick } from './lick';
 export * from './bundle';
 export * from './connection';

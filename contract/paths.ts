@@ -5,6 +5,8 @@ export const API = Object.freeze({
   health: '/api/health',
   studies: '/api/studies',
   instruments: '/api/instruments',
+  /** Scales of the player's own. */
+  scales: '/api/scales',
   /** The whole notebook as one file: GET writes it, POST adds one to what is here, PUT puts one in its place. */
   notebook: '/api/notebook',
   /** How far the notebook that is coming in is: { done: 0 to 1, or null }. */
@@ -39,4 +41,5 @@ export interface VersionSummary {
 export interface TakenIn {
   studies: number;
   instruments: number;
+  scales: number;
 }

@@ -13,13 +13,13 @@ import {
 } from '../core';
 import { passes } from './checks';
 import { connectionSchema, routesSchema, type Connection, type KeptRoute } from './connection';
-import { FORMAT, FORMATS } from './formats';
+import { FORMAT, upgradeStudy } from './formats';
 import { handSchema, schoolSchema } from './hand';
 import { instrumentSchema } from './instrument';
 import { LAYOUT_KINDS, layoutSchema } from './layout';
 import { licksSchema, tagList, time, type Lick } from './lick';
 import { id, list, name, oneOf, record, rungRef, whole, type RungRef } from './parts';
-import { degreeList, scaleDegrees, scaleRefSchema } from './scale';
+import { degreeList, scaleRefSchema } from './scale';
 
 /** What the marks on the neck say. */
 export const LABELS = ['degrees', 'notes', 'fingers', 'frets', 'blank'] as const;
@@ -59,8 +59,6 @@ export interface StudyBody {
   focus: DegreeName[];
   /** How many strings of the shape are shown, counted from the root's; null: all. */
   built: number | null;
-  /** Scales of one's own, by name. */
-  ownScales: OwnScale[];
   /** Fingers settled by place, each in one shape and its copies or everywhere. */
   pins: PlacePin[];
   /** What Connect was asked last; null: from the chosen rung to the one after next. */
@@ -85,7 +83,6 @@ type Plain = Pick<
   | 'passing'
   | 'focus'
   | 'built'
-  | 'ownScales'
   | 'pins'
   | 'connection'
   | 'routes'
@@ -97,15 +94,7 @@ type Plain = Pick<
 >;
 
 /** A study of today's format without anything special; the result is the caller's own. */
-export const plainStudy = (): Plain => structuredClone(Object.assign({}, ...FORMATS.map((f) => f.adds), { format: FORMAT }) as Plain);
-
-/** A scale that a player named. */
-export interface OwnScale {
-  name: string;
-  degrees: DegreeName[];
-}
-
-const ownScaleSchema = record<OwnScale>({ name: name(60, 'give the scale a name.'), degrees: scaleDegrees() });
+export const plainStudy = (): Plain => upgradeStudy({ format: 1 }) as Plain;
 
 const pinSchema = record<PlacePin>({
   string: whole(1, 12),
@@ -141,7 +130,6 @@ export const studySchema = record<StudyBody>({
   passing: degreeList(),
   focus: degreeList(),
   built: number().strict().integer().nullable().defined().min(1).max(12),
-  ownScales: list(ownScaleSchema, 60),
   pins: list(pinSchema, MOST_PINS),
   connection: connectionSchema.nullable().defined(),
   routes: routesSchema,

@@ -96,7 +96,6 @@ describe('what is too long', () => {
     ['routes', many(100_000, {})],
     ['licks', many(100_000, {})],
     ['pins', many(100_000, {})],
-    ['ownScales', many(50_000, {})],
     ['tags', many(100_000, 'a')],
     ['passing', many(100_000, '1')],
   ])('%s is refused by its length, before its members are looked at', (field, value) => {

@@ -28,7 +28,6 @@ const MEMBERS: Readonly<Record<string, string>> = Object.freeze({
   pins: 'settled finger',
   degrees: 'degree',
   tags: 'tag',
-  ownScales: 'own scale',
   places: 'place',
 });
 

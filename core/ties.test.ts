@@ -1,4 +1,5 @@
 import { guitar } from '../tests/support/random';
+import { distinct } from './route/route';
 import {
   bestTonic,
   changeDegree,
@@ -16,6 +17,7 @@ import {
   parseTuning,
   pickStrokes,
   pinsIn,
+  planRoute,
   scalesWith,
   shapeRef,
   skeletonOf,
@@ -24,6 +26,7 @@ import {
   toTuning,
   type FingeredStep,
   type Instrument,
+  type Join,
   type Layout,
   type Place,
   type ScaleRef,
@@ -116,6 +119,9 @@ describe('moves', () => {
     expect(toKey(guitar(22), [at(6, 10)], 2).map((m) => m.places[0].fret)).toEqual([12, 0]);
     expect(toKey(guitar(22), [at(6, 10)], 12).map((m) => m.places[0].fret)).toEqual([10, 22]);
   });
+  it('of two ways to lie that agree alike and are as far off: the one towards the thin side', () => {
+    expect(toTuning(tuned(['E4', 'B3']), tuned(['G4', 'E4', 'C4', 'E4']), [at(1, 3)], 'shape').places).toEqual([at(2, 3)]);
+  });
   it('to another count of strings lie to the thick side where all else is alike', () => {
     const four = tuned(['C3', 'C3', 'C3', 'C3']);
     const two = tuned(['C3', 'C3']);
@@ -135,6 +141,33 @@ describe('fingers', () => {
     expect(fingerNotes(guitar(22), [at(6, 1)], { school: 'finger-per-fret' })[0]).toMatchObject({ finger: 1, handFret: 1 });
     expect(fingerNotes(guitar(22), [at(6, 3)], { school: 'finger-per-fret' })[0]).toMatchObject({ finger: 1, handFret: 3 });
     expect(fingerNotes(guitar(22), [at(1, 12)], { school: 'first-and-third' })[0]).toMatchObject({ finger: 1, handFret: 12 });
+  });
+});
+
+describe('routes', () => {
+  it('that part in a quarter of their places are two, in less than a quarter one', () => {
+    const step = (string: number, fret: number): FingeredStep => ({ string, fret, finger: 1, handFret: 5, move: 'stay', costMm: 0 });
+    const four = [step(6, 5), step(5, 5), step(4, 5), step(3, 5)];
+    const five = [...four, step(2, 5)];
+    const other = (steps: FingeredStep[]): FingeredStep[] => [step(1, 9), ...steps.slice(1)];
+    expect(distinct([{ steps: four }, { steps: other(four) }])).toHaveLength(2);
+    expect(distinct([{ steps: five }, { steps: other(five) }])).toHaveLength(1);
+    expect(distinct([{ steps: five }, { steps: five.map((s, k) => (k > 2 ? { ...s, handFret: 6 } : s)) }])).toHaveLength(2);
+  });
+  it('to a fret under the hand may be longer than two octaves', () => {
+    const o = { from: at(1, 0), to: { fret: 30 }, motion: 'run', school: 'finger-per-fret', strings: [1], count: 1 } as const;
+    const [r] = planRoute(guitar(36), C, { ...o, strings: [...o.strings] });
+    expect(r.steps).toHaveLength(18);
+  });
+  it('a slide after a slide costs no more where both are written', () => {
+    const line = [3, 5, 7].map((fret) => at(3, fret));
+    const cost = (joins: (Join | null)[]): number => fingerNotes(guitar(22), line, { school: 'first-and-third', joins, pins: [{ index: 2, finger: 3 }] })[2].costMm; // prettier-ignore
+    expect(cost([null, 'slide', 'slide'])).toBeLessThan(20);
+  });
+  it('a copy is as tight as it can be: E4 and G4 on a guitar', () => {
+    const copies = copiesOf(guitar(22), [64, 67], { school: 'finger-per-fret', octaves: [0] });
+    const told = copies.map((c) => c.steps.map((s) => `${s.string}/${s.fret}`).join(' ')).sort();
+    expect(told).toEqual(['1/0 1/3', '2/5 1/3', '2/5 2/8', '3/9 2/8', '3/9 3/12', '4/14 3/12', '4/14 4/17', '5/19 4/17', '5/19 5/22']);
   });
 });
 

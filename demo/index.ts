@@ -1,4 +1,4 @@
-import { plainStudy, type StudyBody } from '../contract';
+import { plainStudy, type Bundle, type StudyBody } from '../contract';
 import { parseTuning, type Instrument, type LickNote } from '../core';
 import { LATCH, MOORING, RAILS, TILT } from './licks';
 
@@ -52,7 +52,8 @@ const licks = (all: DemoLick[]): Pick<StudyBody, 'licks' | 'lick'> => ({
   lick: all[0].id,
 });
 
-export const DEMO: { instruments: { id: string; body: Instrument }[]; studies: { id: string; body: StudyBody }[] } = {
+export const DEMO: Pick<Bundle, 'instruments' | 'scales' | 'studies'> = {
+  scales: [{ id: 'tin-lantern-rust', body: { name: 'rust', degrees: ['1', 'b2', '3', '#4', '5', 'b7'] } }],
   instruments: [
     { id: 'demo-six', body: SIX },
     { id: 'demo-seven', body: SEVEN },

@@ -70,7 +70,12 @@ export const MUTATIONS = [
   ['core/fingering/automaton.ts', 'if (held.finger !== to.finger) this.returned', 'if (held.finger === to.finger) this.returned'],
   ['core/fingering/automaton.ts', "join !== 'slide' && a.finger > 0 && a.finger === b.finger", 'a.finger > 0 && a.finger === b.finger'],
   ['core/fingering/automaton.ts', 'if (side && reached && side !== reached) return Infinity;', ''],
-  ['core/fingering/search.ts', 'costs[j] < costs[best] - TIE', 'costs[j] <= costs[best] + TIE'],
+  [
+    'core/fingering/search.ts',
+    'costs[j] < costs[best] - TIE',
+    'costs[j] <= costs[best] + TIE',
+    'among nodes of one place and hand fret that cost the same to the end: the same way to play',
+  ],
   ['core/fingering/steps.ts', 'if ((rests?.[k] ?? 0) >= TICKS)', 'if ((rests?.[k] ?? 0) > TICKS)'],
   ['core/fingering/stays.ts', 'from === hand || from === FREE', 'from === hand'],
   ['core/fingering/schools.ts', 'small: 105', 'small: 115'],

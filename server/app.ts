@@ -42,6 +42,7 @@ export function createApp(db: Knex, webRoot?: string, file?: string, shop: Works
   app.get(API.health, (c) => c.json({ ok: true }));
   app.route(API.studies, recordRoutes(db, { name: 'studies', word: 'study', summary: studySummary }, shop));
   app.route(API.instruments, recordRoutes(db, { name: 'instruments', word: 'instrument', summary: (body) => ({ body }) }, shop));
+  app.route(API.scales, recordRoutes(db, { name: 'scales', word: 'scale', summary: (body) => ({ body }) }, shop));
   app.route(API.notebook, notebookRoutes(shop));
   if (file) app.route(API.copies, copyRoutes(shop, file));
   app.all('/api/*', (c) => refuse(c, 404, 'NOT_FOUND', 'There is nothing at this address.'));

@@ -2,7 +2,7 @@ import type { Knex } from 'knex';
 import { exclusively } from './exclusively';
 import { randomUUID } from 'node:crypto';
 import { checkBundle, readBundle, type Bundle, type ReadBundle, type TakenIn } from '../contract';
-import { isCheckedText, prepared, problemsIn, type KindName, type Prepared } from './prepare';
+import { isCheckedText, KIND_NAMES, prepared, problemsIn, type KindName, type Prepared } from './prepare';
 import { columnsOf, highestRevision, repository, type Meta } from './repository';
 import type { Row } from './row';
 import { allVersions, insertVersion, keepVersion, lowestVersion, packed } from './versions';
@@ -12,9 +12,9 @@ export type Mode = 'add' | 'replace';
 type Told = (share: number) => void;
 
 /** A clock that never shows the same time twice and is ahead of every record here, so that what comes in is the newest and keeps its order. */
-async function ticking(db: Knex, { studies, instruments }: Bundle): Promise<() => number> {
-  const newest = await Promise.all((['studies', 'instruments'] as const).map((table) => db<Row>(table).max({ at: 'updated_at' }).first()));
-  let time = Math.max(Date.now() - studies.length - instruments.length, ...newest.map((row) => Number(row?.at ?? 0) + 1));
+async function ticking(db: Knex, { studies, instruments, scales }: Bundle): Promise<() => number> {
+  const newest = await Promise.all(KIND_NAMES.map((table) => db<Row>(table).max({ at: 'updated_at' }).first()));
+  let time = Math.max(Date.now() - studies.length - instruments.length - scales.length, ...newest.map((row) => Number(row?.at ?? 0) + 1));
   return () => time++;
 }
 
@@ -48,28 +48,41 @@ async function insertVersions(db: Knex, { versions = [] }: Bundle, idOf: (study:
   }
 }
 
-/** Adds what a bundle holds under new ids; an instrument that is here already is not taken twice. The newest comes first in a bundle. All or nothing. */
+/** The records of a kind that are not here yet, as rows with ids of their own; and the id of each that came, here. */
+async function newOnes(
+  trx: Knex,
+  kind: 'instruments' | 'scales',
+  coming: readonly { id: string; body: object }[],
+  now: () => number,
+): Promise<[Row[], Map<string, string>]> {
+  const here = new Map((await repository(trx, kind).bodies()).map((r) => [r.body, r.id]));
+  const ids = new Map<string, string>();
+  const rows: Row[] = [];
+  for (const { id, body } of coming) {
+    const ready = prepared(kind, body);
+    const known = here.get(ready.text);
+    ids.set(id, known ?? randomUUID());
+    if (!known) rows.push(rowOf(ids.get(id) as string, 1, now(), ready));
+  }
+  return [rows, ids];
+}
+
+/** Adds what a bundle holds under new ids; an instrument or scale that is here already is not taken twice. The newest comes first in a bundle. All or nothing. */
 const addBundle = (db: Knex, bundle: Bundle, told: Told): Promise<TakenIn> =>
   exclusively(db, async (trx) => {
     const now = await ticking(trx, bundle);
-    const here = new Map((await repository(trx, 'instruments').bodies()).map((i) => [i.body, i.id]));
-    const ids = new Map<string, string>();
-    const instruments: Row[] = [];
-    for (const { id, body } of bundle.instruments) {
-      const ready = prepared('instruments', body);
-      const known = here.get(ready.text);
-      ids.set(id, known ?? randomUUID());
-      if (!known) instruments.push(rowOf(ids.get(id) as string, 1, now(), ready));
-    }
+    const [instruments, ids] = await newOnes(trx, 'instruments', bundle.instruments, now);
+    const [scales] = await newOnes(trx, 'scales', bundle.scales, now);
     const studyIds = new Map(bundle.studies.map((s) => [s.id, randomUUID() as string]));
     const studies = [...bundle.studies].reverse().map(({ id, body }) => {
       const own = { ...body, instrumentId: body.instrumentId === null ? null : (ids.get(body.instrumentId) ?? null) };
       return rowOf(studyIds.get(id) as string, 1, now(), prepared('studies', own));
     });
     await insertAll(trx, 'instruments', instruments, () => undefined);
+    await insertAll(trx, 'scales', scales, () => undefined);
     await insertAll(trx, 'studies', studies, told);
     await insertVersions(trx, bundle, (id) => studyIds.get(id) as string);
-    return { studies: bundle.studies.length, instruments: instruments.length };
+    return { studies: bundle.studies.length, instruments: instruments.length, scales: scales.length };
   });
 
 /** Puts a bundle in the place of everything that is here. Revisions go on from the highest there ever was, so that no stale save passes. All or nothing. */
@@ -83,7 +96,7 @@ const replaceWith = (db: Knex, bundle: Bundle, told: Told): Promise<TakenIn> =>
     const coming = new Set(bundle.studies.map((s) => s.id));
     const replaced = (await trx<Row>('studies').whereNull('deleted_at')).filter((row) => coming.has(row.id));
     for (const row of replaced) await keepVersion(trx, row, await packed(row.body), Date.now());
-    for (const table of ['studies', 'instruments']) await trx(table).delete();
+    for (const table of KIND_NAMES) await trx(table).delete();
     const now = await ticking(trx, bundle);
     const here = new Set(bundle.instruments.map((i) => i.id));
     const instruments = [...bundle.instruments].reverse().map(({ id, body }) => rowOf(id, revision, now(), prepared('instruments', body)));
@@ -91,11 +104,13 @@ const replaceWith = (db: Knex, bundle: Bundle, told: Told): Promise<TakenIn> =>
       const instrumentId = body.instrumentId !== null && here.has(body.instrumentId) ? body.instrumentId : null;
       return rowOf(id, revision, now(), prepared('studies', { ...body, instrumentId }));
     });
+    const scales = [...bundle.scales].reverse().map(({ id, body }) => rowOf(id, revision, now(), prepared('scales', body)));
     await insertAll(trx, 'instruments', instruments, () => undefined);
+    await insertAll(trx, 'scales', scales, () => undefined);
     await insertAll(trx, 'studies', studies, told);
     await trx('versions').whereNotIn('study', trx('studies').select('id')).delete();
     await insertVersions(trx, bundle, (id) => id);
-    return { studies: bundle.studies.length, instruments: bundle.instruments.length };
+    return { studies: bundle.studies.length, instruments: bundle.instruments.length, scales: bundle.scales.length };
   });
 
 /** Share of the work that checking is; writing is the rest. */
@@ -143,7 +158,11 @@ export async function bundleText(db: Knex, versions: boolean): Promise<string> {
     return whole.map((r) => `{"id":${JSON.stringify(r.id)},"body":${r.body}}`).join(',\n');
   };
   const parts = [`"kind":"crow-ladder notebook","version":1`];
-  parts.push(`"instruments":[${await listed('instruments')}]`, `"studies":[${await listed('studies')}]`);
+  parts.push(
+    `"instruments":[${await listed('instruments')}]`,
+    `"scales":[${await listed('scales')}]`,
+    `"studies":[${await listed('studies')}]`,
+  );
   if (versions) {
     const texts: string[] = [];
     for await (const v of allVersions(db))

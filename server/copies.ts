@@ -5,6 +5,7 @@ import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { BUNDLE_KIND, type DatedCopy } from '../contract';
 import { inspect, wordsOf } from './inspect';
+import { KIND_NAMES, type KindName } from './prepare';
 
 /** Copies kept; the oldest goes when one more is made. */
 export const MOST_COPIES = 12;
@@ -52,9 +53,12 @@ export function readCopy(file: string, name: string): { value: unknown } | { pro
   if (found.kind !== 'ours') return { problem: `This copy cannot be used: ${'why' in found ? found.why : 'it is empty'}.` };
   const db = new Sqlite(`${pathToFileURL(path).href}?mode=ro`);
   try {
-    const rows = (table: 'studies' | 'instruments'): { id: string; body: unknown }[] =>
+    const rows = (table: KindName): { id: string; body: unknown }[] =>
       (db.prepare(`select id, body from ${table} where deleted_at is null order by updated_at desc, id`).all() as { id: string; body: string }[]).map((r) => ({ id: r.id, body: JSON.parse(r.body) as unknown })); // prettier-ignore
-    return { value: { kind: BUNDLE_KIND, version: 1, studies: rows('studies'), instruments: rows('instruments') } };
+    // A copy from before there were scales has no table of them.
+    const tables = new Set((db.prepare(`select name from sqlite_master where type = 'table'`).all() as { name: string }[]).map((t) => t.name)); // prettier-ignore
+    const kinds = KIND_NAMES.filter((kind) => tables.has(kind));
+    return { value: { kind: BUNDLE_KIND, version: 1, ...Object.fromEntries(kinds.map((kind) => [kind, rows(kind)])) } };
   } catch (e) {
     return { problem: `This copy cannot be read: ${wordsOf(e)}.` };
   } finally {

@@ -11,6 +11,8 @@ export const resetDemo = (db: Knex): Promise<void> =>
     const tick = (): number => time++; // the first study of the set is the newest
     const studies = repository(trx, 'studies', tick);
     const instruments = repository(trx, 'instruments');
+    const scales = repository(trx, 'scales');
+    for (const { id, body } of DEMO.scales) await scales.put(id, prepared('scales', body));
     for (const { id, body } of DEMO.instruments) await instruments.put(id, prepared('instruments', body));
     for (const { id, body } of [...DEMO.studies].reverse()) await studies.put(id, prepared('studies', body));
     await trx<Meta>('meta').insert({ key: 'demo', value: 'loaded' }).onConflict('key').merge();

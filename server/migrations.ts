@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
-import { FORMATS } from '../contract';
+import { randomUUID } from 'node:crypto';
+import { FORMATS, scalesOfStudies } from '../contract';
 import { numberOf, upgradeBy, type Format } from '../contract/formats';
 
 interface Migration {
@@ -20,6 +21,21 @@ const recordTable = (knex: Knex, name: string): Promise<void> =>
     t.index(['deleted_at', 'updated_at']);
   });
 
+function checkedColumns(t: Knex.CreateTableBuilder): void {
+  /** By which build the body was passed, and what it was; null: not yet, or it was changed since. */
+  t.text('checked').nullable();
+  /** What a list shows of it, as JSON. */
+  t.text('summary').nullable();
+  /** The study in short, as JSON. */
+  t.text('facts').nullable();
+  t.string('instrument_id').nullable();
+}
+
+const touchedTrigger = (knex: Knex, table: string) =>
+  knex.raw(`create trigger ${table}_touched after update of body on ${table}
+          when new.body <> old.body and new.checked is old.checked
+          begin update ${table} set checked = null where id = new.id; end`);
+
 const noWayBack = (name: string) => () => Promise.reject(new Error(`${name} has no way back: put a copy from before in its place.`));
 
 function parsed(text: string): object | null {
@@ -32,8 +48,8 @@ function parsed(text: string): object | null {
 }
 
 /** Every study goes one format on; a record that cannot be read is left as it is, to be shown as damaged. */
-const studiesGo = (f: Format, k: number): Migration => {
-  const name = `00${numberOf(k)}-study-format-${numberOf(k)}`;
+const studiesGo = (f: Format, k: number, at = `00${numberOf(k)}`): Migration => {
+  const name = `${at}-study-format-${numberOf(k)}`;
   return {
     name,
     up: async (knex) => {
@@ -61,23 +77,13 @@ const MIGRATIONS: Migration[] = [
     },
     down: noWayBack('001-records'),
   },
-  ...FORMATS.slice(0, 4).map(studiesGo),
+  ...FORMATS.slice(0, 4).map((f, k) => studiesGo(f, k)),
   {
     name: '006-versions',
     up: async (knex) => {
       for (const table of ['studies', 'instruments']) {
-        await knex.schema.alterTable(table, (t) => {
-          /** By which build the body was passed, and what it was; null: not yet, or it was changed since. */
-          t.text('checked').nullable();
-          /** What a list shows of it, as JSON. */
-          t.text('summary').nullable();
-          /** The study in short, as JSON. */
-          t.text('facts').nullable();
-          t.string('instrument_id').nullable();
-        });
-        await knex.raw(`create trigger ${table}_touched after update of body on ${table}
-          when new.body <> old.body and new.checked is old.checked
-          begin update ${table} set checked = null where id = new.id; end`);
+        await knex.schema.alterTable(table, checkedColumns);
+        await touchedTrigger(knex, table);
       }
       for (const { id, body } of await knex<{ id: string; body: string }>('studies').select('id', 'body')) {
         const named = (parsed(body) as { instrumentId?: unknown } | null)?.instrumentId;
@@ -95,6 +101,21 @@ const MIGRATIONS: Migration[] = [
     },
     down: noWayBack('006-versions'),
   },
+  {
+    name: '007-scales',
+    up: async (knex) => {
+      await recordTable(knex, 'scales');
+      await knex.schema.alterTable('scales', checkedColumns);
+      await touchedTrigger(knex, 'scales');
+      const studies = await knex<{ id: string; body: string; deleted_at: number | null }>('studies').select('id', 'body', 'deleted_at');
+      const kept = scalesOfStudies(studies.filter((s) => s.deleted_at === null).map((s) => parsed(s.body)));
+      const now = Date.now();
+      for (const [k, body] of kept.entries())
+        await knex('scales').insert({ id: randomUUID(), revision: 1, created_at: now + k, updated_at: now + k, deleted_at: null, body: JSON.stringify(body) }); // prettier-ignore
+    },
+    down: noWayBack('007-scales'),
+  },
+  studiesGo(FORMATS[4], 4, '008'),
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Knex } from 'knex';
 import fc from 'fast-check';
-import { API, readBundle, writeBundle, type Bundle, type DatedCopy, type Lick, type StudySummary } from '../contract';
+import { API, readBundle, upgradeStudy, writeBundle, type Bundle, type DatedCopy, type Lick, type StudySummary } from '../contract';
 import { DEMO } from '../demo';
 import { createApp } from './app';
 import { copiesFolder, listCopies, makeCopy, MOST_COPIES } from './copies';
@@ -54,18 +54,19 @@ describe('the notebook as one file', () => {
       headers: { host: '127.0.0.1', 'content-type': 'application/json' },
       body: text,
     });
-    expect(await put.json()).toEqual({ studies: 4, instruments: 4 });
+    expect(await put.json()).toEqual({ studies: 4, instruments: 4, scales: 1 });
     const back = await app.request(`http://127.0.0.1${API.notebook}`, { headers: { host: '127.0.0.1' } });
     expect(JSON.parse(await back.text())).toEqual(JSON.parse(text));
     expect(before).toHaveLength(4);
     await fresh.destroy();
   });
   it('adds to what is here: new ids, an instrument that is here already once', async () => {
-    const text = writeBundle(
-      [{ id: 'x', body: { ...DEMO.studies[0].body, name: 'Brought', licks: [lick], lick: 'a1' } }],
-      [DEMO.instruments[0]],
-    );
-    expect(await json(call('POST', API.notebook, text))).toEqual({ studies: 1, instruments: 0 });
+    const text = writeBundle({
+      studies: [{ id: 'x', body: { ...DEMO.studies[0].body, name: 'Brought', licks: [lick], lick: 'a1' } }],
+      instruments: [DEMO.instruments[0]],
+      scales: [...DEMO.scales, { id: 's', body: { name: 'soot', degrees: ['1', 'b3', '#4', '5'] } }],
+    });
+    expect(await json(call('POST', API.notebook, text))).toEqual({ studies: 1, instruments: 0, scales: 1 });
     const [first] = await json<StudySummary[]>(call('GET', API.studies));
     expect(first).toMatchObject({ name: 'Brought', licks: [{ name: 'Latch', notes: 1, tags: ['bend'] }], problems: [] });
     expect(first.id).not.toBe('x');
@@ -84,7 +85,7 @@ describe('the notebook as one file', () => {
     expect(await names()).toEqual(before);
   });
   it('damaged says where: the record by name and the field by path; nothing is taken', async () => {
-    const bundle = JSON.parse(writeBundle(DEMO.studies, DEMO.instruments)) as Bundle;
+    const bundle = JSON.parse(writeBundle(DEMO)) as Bundle;
     bundle.studies[1].body.tempo = 9000;
     const before = await names();
     const r = await call('PUT', API.notebook, bundle);
@@ -92,15 +93,17 @@ describe('the notebook as one file', () => {
     expect(await r.text()).toContain('studies[1] (Cold Forge, C♯ Phrygian dominant), tempo');
     expect(await names()).toEqual(before);
   });
-  it.each([1, 2, 3, 4])('takes studies of format %i, brought up to date', (format) => {
+  it.each([1, 2, 3, 4, 5])('takes studies of format %i, brought up to date', (format) => {
     const frozen = (name: string): unknown => JSON.parse(readFileSync(`tests/fixtures/studies/${name}.json`, 'utf8'));
     const old = frozen(`format-${format}`);
     expect(old).toMatchObject({ format });
     const text = JSON.stringify({ kind: 'crow-ladder notebook', version: 1, instruments: [], studies: [{ id: 'o', body: old }] });
-    expect(readBundle(text)).toMatchObject({ bundle: { studies: [{ body: frozen(`format-${format}.as-5`) }] } });
+    const now = format === 5 ? frozen('format-5.as-6') : upgradeStudy(frozen(`format-${format}.as-5`) as object);
+    const scales = format === 5 ? [{ body: { name: 'rust' } }] : [];
+    expect(readBundle(text)).toMatchObject({ bundle: { scales, studies: [{ body: now }] } });
   });
   it('whatever the text: a bundle or a clear reason', () => {
-    const good = writeBundle(DEMO.studies.slice(0, 1), DEMO.instruments.slice(0, 1));
+    const good = writeBundle({ studies: DEMO.studies.slice(0, 1), instruments: DEMO.instruments.slice(0, 1) });
     const mutated = fc
       .tuple(fc.nat(good.length), fc.nat(30), fc.string({ maxLength: 5 }))
       .map(([at, size, s]) => good.slice(0, at) + s + good.slice(at + size));
@@ -108,7 +111,7 @@ describe('the notebook as one file', () => {
       fc.property(fc.oneof(mutated, fc.string(), fc.json()), (text) => {
         const read = readBundle(text);
         if ('problem' in read) expect(read.problem.length).toBeGreaterThan(10);
-        else expect(read.bundle.studies.every((s) => s.body.format === 5)).toBe(true);
+        else expect(read.bundle.studies.every((s) => s.body.format === 6)).toBe(true);
       }),
       { numRuns: 300 },
     );
@@ -152,6 +155,7 @@ describe('dated copies', () => {
     expect(await json(call('POST', `${API.copies}/notebook-000001-2026-11-01T00-00-00.sqlite/restore`, {}))).toEqual({
       studies: 4,
       instruments: 4,
+      scales: 1,
     });
     expect(await names()).toEqual(before);
     expect(listCopies(file)).toHaveLength(2);

@@ -5,15 +5,17 @@ import {
   instrumentSchema,
   MOST_NESTED,
   nestingOf,
+  ownScaleSchema,
   problemsOf,
   studySchema,
   studySummary,
   type Problem,
   type StudyBody,
 } from '../contract';
-import type { Instrument } from '../core';
 
-export type KindName = 'studies' | 'instruments';
+/** What a notebook is made of. */
+export const KIND_NAMES = ['studies', 'instruments', 'scales'] as const;
+export type KindName = (typeof KIND_NAMES)[number];
 
 /** A body that was passed, in the forms in which it is kept. */
 export interface Prepared {
@@ -28,7 +30,7 @@ export interface Prepared {
   instrumentId: string | null;
 }
 
-const SCHEMAS = { studies: studySchema, instruments: instrumentSchema };
+const SCHEMAS = { studies: studySchema, instruments: instrumentSchema, scales: ownScaleSchema };
 
 /** Every way a body of a kind breaks its schema. */
 export const problemsIn = (kind: KindName, body: unknown): Problem[] => problemsOf(SCHEMAS[kind], body);
@@ -62,7 +64,7 @@ export function prepared(kind: KindName, body: unknown): Prepared {
   return {
     text,
     checked: markOf(text),
-    summary: JSON.stringify(study ? studySummary(study) : (body as Instrument)),
+    summary: JSON.stringify(study ? studySummary(study) : body),
     facts: study ? JSON.stringify(factsOf(study, json)) : null,
     instrumentId: study?.instrumentId ?? null,
   };

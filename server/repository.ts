@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import { exclusively } from './exclusively';
 import { randomUUID } from 'node:crypto';
-import type { KindName, Prepared } from './prepare';
+import { KIND_NAMES, type KindName, type Prepared } from './prepare';
 import type { Row } from './row';
 import { keepVersion, packed } from './versions';
 
@@ -62,7 +62,7 @@ export const revisionFloor = async (db: Knex): Promise<number> =>
 export async function highestRevision(db: Knex): Promise<number> {
   const highest = async (table: KindName): Promise<number> =>
     ((await db(table).max({ top: 'revision' }).first()) as { top: number | null } | undefined)?.top ?? 0;
-  return Math.max(await revisionFloor(db), await highest('studies'), await highest('instruments'));
+  return Math.max(await revisionFloor(db), ...(await Promise.all(KIND_NAMES.map(highest))));
 }
 
 export function repository(db: Knex, table: KindName, now: () => number = Date.now): Repository {

@@ -45,6 +45,25 @@ describe('an older notebook', () => {
     await db.destroy();
   });
 
+  it('hands the scales that its studies kept to the notebook, each once', async () => {
+    const file = join(folder(), 'notebook.sqlite');
+    const db = knex({ client: 'better-sqlite3', connection: { filename: file }, useNullAsDefault: true });
+    const before = (await migrationSource.getMigrations([])).slice(0, 6);
+    await db.migrate.latest({ migrationSource: { ...migrationSource, getMigrations: () => Promise.resolve(before) } });
+    const rust = { name: 'rust', degrees: ['1', 'b2', '3', '#4', '5', 'b7'] };
+    const body = { ...DEMO.studies[1].body, format: 5, ownScales: [rust, { name: 'broken', degrees: ['11'] }] };
+    for (const [id, deleted_at] of [['a', null], ['b', null], ['gone', 3]] as const) {
+      const ownScales = id === 'gone' ? [{ ...rust, name: 'gone' }] : body.ownScales;
+      await db('studies').insert({ id, revision: 1, created_at: 1, updated_at: 2, deleted_at, body: JSON.stringify({ ...body, ownScales }) });
+    } // prettier-ignore
+    await db.destroy();
+    const now = await openDatabase(file);
+    expect((await now<{ body: string }>('scales').pluck('body')).map((text) => JSON.parse(String(text)) as unknown)).toEqual([rust]);
+    const [study] = await now<{ id: string; body: string }>('studies').where({ id: 'a' });
+    expect(problemsOf(studySchema, JSON.parse(study.body))).toEqual([]);
+    await now.destroy();
+  });
+
   it('is not changed a second time', async () => {
     const file = await oldNotebook();
     await (await openDatabase(file)).destroy();
@@ -56,6 +75,8 @@ describe('an older notebook', () => {
       '004-study-format-4',
       '005-study-format-5',
       '006-versions',
+      '007-scales',
+      '008-study-format-6',
     ]);
     await db.destroy();
   });

@@ -51,7 +51,7 @@ describe('files brought in', () => {
     expect(read(['wrong.mid', bytes(tab)])[0].kind).toBe('licks');
   });
   it('notebooks, instruments, and Scala pairs', () => {
-    expect(read(['n.json', bytes(writeBundle(DEMO.studies, DEMO.instruments))])[0]).toMatchObject({
+    expect(read(['n.json', bytes(writeBundle(DEMO))])[0]).toMatchObject({
       kind: 'notebook',
       bundle: { studies: { length: 4 } },
     });

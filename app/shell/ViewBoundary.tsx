@@ -56,7 +56,11 @@ export function ViewBroke({ error, resetErrorBoundary }: FallbackProps) {
           </Link>
         )}
         {id && body && (
-          <Button onClick={() => download(`${fileName(body.name)}.json`, 'application/json', writeBundle([{ id, body }], []))}>
+          <Button
+            onClick={() =>
+              download(`${fileName(body.name)}.json`, 'application/json', writeBundle({ studies: [{ id, body }], instruments: [] }))
+            }
+          >
             Export the study
           </Button>
         )}

@@ -5,6 +5,7 @@ import {
   type Bundle,
   type DatedCopy,
   type Kept,
+  type OwnScale,
   type Problem,
   type Saved,
   type StudyBody,
@@ -20,7 +21,7 @@ export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '' }),
   refetchOnFocus: true,
-  tagTypes: ['Studies', 'Instruments', 'Copies'],
+  tagTypes: ['Studies', 'Instruments', 'Scales', 'Copies'],
   endpoints: (build) => ({
     studies: build.query<StudySummary[], void>({ query: () => API.studies, providesTags: ['Studies'] }),
     study: build.query<Kept<StudyBody> & { problems: Problem[] }, string>({ query: (id) => at(API.studies, id), keepUnusedDataFor: 0 }),
@@ -65,13 +66,30 @@ export const api = createApi({
       query: (id) => ({ url: at(API.instruments, id, 'restore'), method: 'POST', body: {} }),
       invalidatesTags: ['Instruments'],
     }),
+    scales: build.query<(Kept<OwnScale> & { problems: Problem[] })[], void>({ query: () => API.scales, providesTags: ['Scales'] }),
+    createScale: build.mutation<Saved, OwnScale>({
+      query: (body) => ({ url: API.scales, method: 'POST', body: { body } }),
+      invalidatesTags: ['Scales'],
+    }),
+    saveScale: build.mutation<Saved, { id: string; revision: number; body: OwnScale }>({
+      query: ({ id, ...body }) => ({ url: at(API.scales, id), method: 'PUT', body }),
+      invalidatesTags: ['Scales'],
+    }),
+    deleteScale: build.mutation<void, string>({
+      query: (id) => ({ url: at(API.scales, id), method: 'DELETE' }),
+      invalidatesTags: ['Scales'],
+    }),
+    restoreScale: build.mutation<Saved, string>({
+      query: (id) => ({ url: at(API.scales, id, 'restore'), method: 'POST', body: {} }),
+      invalidatesTags: ['Scales'],
+    }),
     addNotebook: build.mutation<TakenIn, Bundle>({
       query: (body) => ({ url: API.notebook, method: 'POST', body }),
-      invalidatesTags: ['Studies', 'Instruments'],
+      invalidatesTags: ['Studies', 'Instruments', 'Scales'],
     }),
     replaceNotebook: build.mutation<TakenIn, Bundle>({
       query: (body) => ({ url: API.notebook, method: 'PUT', body }),
-      invalidatesTags: ['Studies', 'Instruments', 'Copies'],
+      invalidatesTags: ['Studies', 'Instruments', 'Scales', 'Copies'],
     }),
     copies: build.query<DatedCopy[], void>({ query: () => API.copies, providesTags: ['Copies'] }),
     makeCopy: build.mutation<DatedCopy, void>({
@@ -80,7 +98,7 @@ export const api = createApi({
     }),
     restoreCopy: build.mutation<TakenIn, string>({
       query: (name) => ({ url: at(API.copies, name, 'restore'), method: 'POST', body: {} }),
-      invalidatesTags: ['Studies', 'Instruments', 'Copies'],
+      invalidatesTags: ['Studies', 'Instruments', 'Scales', 'Copies'],
     }),
   }),
 });
@@ -101,6 +119,11 @@ export const {
   useDeleteStudyMutation,
   useRestoreStudyMutation,
   useInstrumentsQuery,
+  useScalesQuery,
+  useCreateScaleMutation,
+  useSaveScaleMutation,
+  useDeleteScaleMutation,
+  useRestoreScaleMutation,
   useCreateInstrumentMutation,
   useSaveInstrumentMutation,
   useDeleteInstrumentMutation,

@@ -56,7 +56,6 @@ const SAY: { [K in keyof StudyBody]?: Says<StudyBody[K]> } = {
   chord: (c) => (c ? `chord to ${c}` : 'no chord'),
   passing: () => 'passing notes',
   focus: () => 'degrees that stand out',
-  ownScales: listed('own scale'),
   pins: listed('settled finger'),
   routes: listed('kept route'),
   licks: listed('lick'),

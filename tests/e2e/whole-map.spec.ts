@@ -75,6 +75,22 @@ test('the scale is bent by mouse and by key, and the name follows', async ({ pag
   await page.keyboard.press('Enter');
   await expect(slots.getByRole('button', { name: '6, D♯', exact: true })).toHaveAttribute('aria-pressed', 'true');
   await saved(page);
+  // It is the notebook's: another study has it too, on any tonic; it can be renamed, deleted and brought back.
+  await page.goto(`${server.url}/notebook`);
+  await page.getByRole('button', { name: /^Cold Forge/ }).first().click(); // prettier-ignore
+  await expect(heading(page)).toContainText('Phrygian dominant');
+  await part(page, 'tonic and scale').click();
+  await page.getByRole('combobox').fill('G weather');
+  await page.keyboard.press('Enter');
+  await expect(heading(page)).toContainText('G Weathervane six');
+  await page.getByLabel('Name of your scale').fill('vane');
+  await page.keyboard.press('Enter');
+  await expect(heading(page)).toContainText('G vane');
+  await page.getByRole('button', { name: 'Delete from the notebook' }).click();
+  await expect(heading(page)).not.toContainText('vane');
+  await page.getByRole('button', { name: 'Bring back “vane”' }).click();
+  await expect(heading(page)).toContainText('G vane');
+  await saved(page);
 });
 
 test('modes both ways, and a mode laid over the other', async ({ page, server }) => {

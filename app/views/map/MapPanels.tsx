@@ -49,7 +49,7 @@ export function MapPanels({ body, laid, current, seam }: { body: StudyBody; laid
   const shape = laid.shapes[current];
   return (
     <div className="mt-3 grid grid-cols-1 gap-3 md:grid-cols-2 xl:grid-cols-[1.3fr_1fr_1fr]">
-      {isScale(body.scale.scale) && <ScalePanel scale={body.scale} passing={body.passing} own={body.ownScales} />}
+      {isScale(body.scale.scale) && <ScalePanel scale={body.scale} passing={body.passing} />}
       {shape && (
         <>
           <Panel title={capital(shapeTitle(shape, body.layout.kind))}>

@@ -9,17 +9,17 @@ import { HandPart } from '../HandPart';
 import { OverPart } from './OverPart';
 import { ShowPart } from './ShowPart';
 
-type Props = Pick<StudyBody, 'instrument' | 'scale' | 'over' | 'ownScales' | 'chord' | 'focus' | 'layout' | 'school' | 'hand'> & {
+type Props = Pick<StudyBody, 'instrument' | 'scale' | 'over' | 'chord' | 'focus' | 'layout' | 'school' | 'hand'> & {
   onUnder: (under: Under) => void;
 };
 
 /** What lies over the shape, which notes stand out, and whose hand plays it. */
-export const MapTools = memo(function MapTools({ instrument, scale, over, ownScales, chord, focus, layout, school, hand, onUnder }: Props) {
+export const MapTools = memo(function MapTools({ instrument, scale, over, chord, focus, layout, school, hand, onUnder }: Props) {
   const dispatch = useAppDispatch();
   const edit = (fields: Partial<StudyBody>): void => void dispatch(edited(fields));
   return (
     <>
-      <OverPart scale={scale} over={over} own={ownScales} onOver={(next) => edit({ over: next })} />
+      <OverPart scale={scale} over={over} onOver={(next) => edit({ over: next })} />
       <ChordPart scale={scale} chord={chord} onChord={(next) => edit({ chord: next })} />
       <ShowPart scale={scale} focus={focus} onFocus={(next) => edit({ focus: next })} />
       <GripPart instrument={instrument} scale={scale} layout={layout} onUnder={onUnder} />

@@ -62,20 +62,12 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
   return (
     <>
       <InstrumentBar body={body} />
-      <Sentence
-        scale={body.scale}
-        instrument={body.instrument}
-        layout={body.layout}
-        own={body.ownScales}
-        shapes={laid.shapes}
-        current={current}
-      />
+      <Sentence scale={body.scale} instrument={body.instrument} layout={body.layout} shapes={laid.shapes} current={current} />
       <Toolbar labels={body.labels} tempo={body.tempo} hearing={hear.on} canHear={line !== null} onHear={toggleHear}>
         <MapTools
           instrument={body.instrument}
           scale={body.scale}
           over={body.over}
-          ownScales={body.ownScales}
           chord={body.chord}
           focus={body.focus}
           layout={body.layout}

@@ -1,5 +1,5 @@
-import type { OwnScale } from '../../../contract';
 import type { ScaleRef } from '../../../core';
+import { useOwnScales } from '../../store/own-scales';
 import { Button } from '../../ui/Button';
 import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
@@ -9,12 +9,12 @@ import { matchScales, scaleName } from '../../words/scale-text';
 interface Props {
   scale: ScaleRef;
   over: ScaleRef | null;
-  own: OwnScale[];
   onOver: (over: ScaleRef | null) => void;
 }
 
 /** A second scale laid over the first in the same place. */
-export function OverPart({ scale, over, own, onOver }: Props) {
+export function OverPart({ scale, over, onOver }: Props) {
+  const own = useOwnScales();
   const find = (text: string) => {
     const mine = own.filter((o) => o.name.toLowerCase().includes(text.toLowerCase())).map((o) => ({ key: o.name, value: { tonic: scale.tonic, scale: o.degrees }, title: `${scale.tonic} ${o.name}`, detail: o.degrees.join(' ') })); // prettier-ignore
     return [...mine, ...matchScales(text, scale).map((value) => ({ key: JSON.stringify(value), value, title: scaleName(value) }))];

@@ -1,23 +1,22 @@
 import { Tabs } from 'radix-ui';
 import { memo, useState } from 'react';
-import { brightnessOrder, degreesOf, relatedModes, soundsSame, type DegreeName, type ScaleRef } from '../../../core';
+import { brightnessOrder, relatedModes, soundsSame, type DegreeName, type ScaleRef } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { edited } from '../../store/editor';
+import { useOwnScale } from '../../store/own-scales';
 import { withScale } from '../../store/moves';
-import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { Signs } from '../../ui/Signs';
 import { bendHints, bentWords, changeWords } from '../../words/bend-text';
 import { scaleName } from '../../words/scale-text';
-import type { OwnScale } from '../../../contract';
+import { OwnScalePart } from './OwnScalePart';
 import { Rail } from './Rail';
 import { isolated } from '../../words/name-text';
 
 interface Props {
   scale: ScaleRef;
   passing: DegreeName[];
-  own: OwnScale[];
 }
 
 /** What the panel does to the study; the same for all its parts. */
@@ -25,7 +24,6 @@ interface Does {
   onScale: (scale: ScaleRef) => void;
   onPassing: (passing: DegreeName[]) => void;
   onOver: (over: ScaleRef) => void;
-  onOwn: (own: OwnScale[]) => void;
 }
 type Whole = Props & Does;
 
@@ -35,42 +33,15 @@ const TABS = [
   ['parallel', 'Parallel modes'],
 ] as const;
 
-function KeepScale({ scale, own, onOwn }: Pick<Whole, 'scale' | 'own' | 'onOwn'>) {
-  const [name, setName] = useState('');
-  const degrees = degreesOf(scale.scale);
-  if (!Array.isArray(scale.scale) || own.some((o) => o.degrees.join() === degrees.join())) return null;
-  return (
-    <form
-      className="mt-2 flex gap-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (name.trim()) onOwn([...own, { name: name.trim(), degrees }]);
-      }}
-    >
-      <input
-        aria-label="Name of your scale"
-        value={name}
-        maxLength={60}
-        onChange={(e) => setName(e.target.value)}
-        placeholder="a name for it"
-        className="min-w-0 grow rounded-md border border-line bg-paper px-2 py-1"
-      />
-      <Button type="submit" look="link" disabled={!name.trim()}>
-        Keep it in this study
-      </Button>
-    </form>
-  );
-}
-
 function Bend(props: Whole) {
-  const { scale, own, onScale } = props;
-  const mine = own.find((o) => o.degrees.join() === degreesOf(scale.scale).join());
+  const { scale, onScale } = props;
+  const mine = useOwnScale(scale.scale);
   return (
     <>
       <Rail {...props} />
       <p className="mt-1">
         <b className="font-semibold">
-          <Signs>{mine ? `${isolated(mine.name)}, your own` : bentWords(scale.scale)}</Signs>
+          <Signs>{mine ? `${isolated(mine.body.name)}, your own` : bentWords(scale.scale)}</Signs>
         </b>
         <span className="text-soft"> Slide a peg, click it away, or click an empty slot. P marks a passing note.</span>
       </p>
@@ -83,7 +54,7 @@ function Bend(props: Whole) {
             </button>
           ))}
       </p>
-      <KeepScale {...props} />
+      <OwnScalePart scale={scale} />
     </>
   );
 }
@@ -180,7 +151,6 @@ export const ScalePanel = memo(function ScalePanel(shown: Props) {
     onScale: (next) => dispatch(change(({ body }) => withScale(body, next))),
     onPassing: (passing) => dispatch(edited({ passing })),
     onOver: (over) => dispatch(edited({ over })),
-    onOwn: (ownScales) => dispatch(edited({ ownScales })),
   };
   return (
     <Tabs.Root defaultValue="bend" className="rounded-[10px] border border-line bg-sheet p-4 contain-content">

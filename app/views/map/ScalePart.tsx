@@ -1,5 +1,6 @@
 import { chromaOf, degreesOf, easierTonic, isScale, type ScaleRef } from '../../../core';
 import type { OwnScale } from '../../../contract';
+import { useOwnScales } from '../../store/own-scales';
 import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
@@ -8,7 +9,6 @@ import { isolated } from '../../words/name-text';
 
 interface Props {
   scale: ScaleRef;
-  own: OwnScale[];
   onScale: (scale: ScaleRef) => void;
 }
 
@@ -16,7 +16,7 @@ const stepsOf = (ref: ScaleRef): string => (Array.isArray(ref.scale) ? ref.scale
 
 const choiceOf = (value: ScaleRef) => ({ key: stepsOf(value), value, title: askedScale(value), detail: degreesOf(value.scale).join(' ') });
 
-/** The study's own scales whose names hold what was typed, on the tonic before it if one was typed ("G grit"). */
+/** The player's own scales whose names hold what was typed, on the tonic before it if one was typed ("G grit"). */
 function ownChoices(text: string, scale: ScaleRef, own: OwnScale[]) {
   const typed = text.trim().toLowerCase();
   const { tonic, words } = splitScaleText(text);
@@ -31,7 +31,8 @@ function ownChoices(text: string, scale: ScaleRef, own: OwnScale[]) {
 }
 
 /** Tonic and scale. Twelve tonics to click, or both typed in one go. */
-export function ScalePart({ scale, own, onScale }: Props) {
+export function ScalePart({ scale, onScale }: Props) {
+  const own = useOwnScales();
   const easier = isScale(scale.scale) ? easierTonic(scale) : null;
   return (
     <SentencePart name="tonic and scale" text={<Signs>{askedScale(scale, own)}</Signs>} shortcut="s" wide>

@@ -1,5 +1,4 @@
 import { memo, useMemo, type ReactNode } from 'react';
-import type { OwnScale } from '../../../contract';
 import { hangsOn, isScale, rootPlaces, ruleOf, type Instrument, type Layout, type Place, type ScaleRef, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
@@ -15,19 +14,18 @@ interface Props {
   scale: ScaleRef;
   instrument: Instrument;
   layout: Layout;
-  own: OwnScale[];
   shapes: Shape[];
   current: number;
 }
 
 /** What is mapped, as a sentence whose parts are the controls. */
-export function Sentence({ scale, instrument, layout, own, shapes, current }: Props) {
+export function Sentence({ scale, instrument, layout, shapes, current }: Props) {
   const dispatch = useAppDispatch();
   const root = leadRoot(shapes[current] ?? null);
   return (
     <header>
       <h1 className="text-[21px] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[25px]">
-        <What scale={scale} instrument={instrument} layout={layout} own={own} root={root} />
+        <What scale={scale} instrument={instrument} layout={layout} root={root} />
         {root && !hangsOn(layout) && (
           <>
             , root on{' '}
@@ -51,14 +49,13 @@ const What = memo(function What({
   scale,
   instrument,
   layout,
-  own,
   root,
-}: Pick<Props, 'scale' | 'instrument' | 'layout' | 'own'> & { root: Place | null }) {
+}: Pick<Props, 'scale' | 'instrument' | 'layout'> & { root: Place | null }) {
   const dispatch = useAppDispatch();
   const roots = useMemo(() => (isScale(scale.scale) ? rootPlaces(instrument, scale) : []), [instrument, scale]);
   return (
     <>
-      <ScalePart scale={scale} own={own} onScale={(next) => dispatch(change(({ body }) => typedScale(body, next)))} /> on{' '}
+      <ScalePart scale={scale} onScale={(next) => dispatch(change(({ body }) => typedScale(body, next)))} /> on{' '}
       <TuningPart instrument={instrument} onInstrument={(next) => dispatch(change(({ body }) => withInstrument(body, next)))} />, laid out
       as{' '}
       <LayoutPart

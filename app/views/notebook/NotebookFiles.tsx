@@ -77,11 +77,14 @@ function useExport(onProblem: (message: string | null) => void) {
     const named = new Set(studies.map((s) => s.body.instrumentId));
     const { data = [] } = await dispatch(api.endpoints.instruments.initiate(undefined, { forceRefetch: true, subscribe: false }));
     const instruments = data.filter((i) => named.has(i.id)).map(({ id, body }) => ({ id, body }));
+    const own = await dispatch(api.endpoints.scales.initiate(undefined, { forceRefetch: true, subscribe: false }));
+    const used = new Set(studies.flatMap(({ body }) => [body.scale, body.over].map((s) => s && [s.scale].flat().join())));
+    const scales = (own.data ?? []).filter((s) => used.has(s.body.degrees.join())).map(({ id, body }) => ({ id, body }));
     onProblem(null);
     download(
       studies.length === 1 ? 'crow-ladder-study.json' : 'crow-ladder-studies.json',
       'application/json',
-      writeBundle(studies, instruments),
+      writeBundle({ studies, instruments, scales }),
     );
   };
 }
