@@ -1,13 +1,10 @@
-import { copying, type FingeringSchool, type Hand, type Instrument, type LickCopy } from '../../core';
+import { copying, type CopyOptions, type Instrument, type LickCopy } from '../../core';
 import { serveSearch } from './serve-search';
 
 /** A line of pitches whose copies are looked for. */
-export interface CopiesJob {
+export interface CopiesJob extends CopyOptions {
   instrument: Instrument;
   pitches: number[];
-  school: FingeringSchool;
-  hand: Hand;
-  border: number;
 }
 
 serveSearch<CopiesJob, LickCopy[]>(({ instrument, pitches, ...options }) => copying(instrument, pitches, options));

@@ -7,8 +7,10 @@ import {
   checkLine,
   CoreError,
   fingerLick,
+  fingerNotes,
   lickPitches,
   lickTicks,
+  lickTiming,
   NOTE_VALUES,
   noteValue,
   soundedNotes,
@@ -28,6 +30,37 @@ const n = (string: number, fret: number, ticks = 240, more: Partial<LickNote> = 
   ...more,
 });
 const rest = (ticks: number): LickNote => ({ place: null, ticks });
+
+describe('how a lick is played', () => {
+  const on = (fret: number, ticks: number, more: Partial<LickNote> = {}): LickNote => ({ place: { string: 3, fret }, ticks, ...more });
+  it('the time from note to note holds ties and rests; a rest stands before the note after it', () => {
+    const notes = [
+      on(5, 240),
+      on(7, 240, { join: 'hammer' }),
+      on(7, 240, { join: 'tie' }),
+      { place: null, ticks: 480 },
+      on(9, 120, { bend: 2 }),
+      on(7, 120),
+    ];
+    expect(lickTiming(notes)).toEqual({
+      joins: [null, 'hammer', null, null],
+      bends: [null, null, 2, null],
+      ticks: [240, 960, 120, 120],
+      rests: [0, 0, 480, 0],
+    });
+  });
+  it('even notes have the fingers that they have without lengths', () => {
+    const frets = [5, 7, 8, 10, 12, 13, 15, 13, 12, 10, 8, 7];
+    const notes = frets.map((f) => on(f, 240));
+    for (const school of ['finger-per-fret', 'stretch', 'first-and-third', 'no-little-finger'] as const)
+      expect(fingerLick(guitar(), notes, { school }).map((s) => s?.finger)).toEqual(
+        fingerNotes(guitar(), frets.map((fret) => ({ string: 3, fret })), { school }).map((s) => s.finger),
+      ); // prettier-ignore
+  });
+  it('a bent note goes to the ring finger, a note after a tap to whichever finger is there', () => {
+    expect(fingerLick(guitar(), [on(7, 240, { bend: 2 })], { school: 'finger-per-fret' })[0]?.finger).toBe(3);
+  });
+});
 
 describe('lengths', () => {
   it.each([

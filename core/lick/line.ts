@@ -1,8 +1,8 @@
 import { CoreError, fail } from '../errors';
 import { fingerNotes, fingersFor } from '../fingering';
 import { checkPlace, openMidis } from '../instrument';
-import type { FingeredStep, FingeringSchool, Hand, Instrument, LickNote, Place } from '../types';
-import { checkTicks } from './rhythm';
+import type { FingeredStep, FingeringSchool, Hand, Instrument, LickNote, LineTiming, Place } from '../types';
+import { checkTicks, lickTicks, startsOf } from './rhythm';
 
 const BENDS = { min: 1, max: 5 };
 
@@ -45,6 +45,31 @@ export const lickPitches = (i: Instrument, notes: readonly LickNote[]): number[]
   return struckNotes(notes).map(({ place }) => open[place.string - 1] + place.fret);
 };
 
+/**
+ * How the struck notes of a lick are played, one entry a note: joins, bends, the time from each to the next and the silence before it.
+ * What follows a tap is no slur of the fretting hand. The tempo is left out, so that an even line has the fingers that it has
+ * without lengths (docs/decisions.md).
+ */
+export function lickTiming(notes: readonly LickNote[]): Required<Omit<LineTiming, 'tempo'>> {
+  const struck = struckNotes(notes);
+  const starts = startsOf(notes);
+  const end = lickTicks(notes);
+  const tapped = (k: number): boolean => notes[struck[k].index].join === 'tap';
+  return {
+    joins: struck.map(({ index }, k) => (k > 0 && tapped(k - 1) ? null : (notes[index].join ?? null))),
+    bends: struck.map(({ index }) => notes[index].bend ?? null),
+    ticks: struck.map(({ index }, k) => (k + 1 < struck.length ? starts[struck[k + 1].index] : end) - starts[index]),
+    rests: struck.map(({ index }) => silenceBefore(notes, index)),
+  };
+}
+
+/** Ticks of the rests right before a note. */
+function silenceBefore(notes: readonly LickNote[], index: number): number {
+  let ticks = 0;
+  for (let k = index - 1; k >= 0 && !notes[k].place; k--) ticks += notes[k].ticks;
+  return ticks;
+}
+
 /** The lick with its struck notes on other places, in order; tied notes follow theirs. */
 export function withPlaces(notes: readonly LickNote[], places: readonly Place[]): LickNote[] {
   let k = -1;
@@ -62,16 +87,19 @@ export function fingerLick(
   notes: readonly LickNote[],
   o: { school: FingeringSchool; hand?: Hand },
 ): (FingeredStep | null)[] {
-  const all = struckNotes(notes);
-  const isTap = ({ index }: { index: number }): boolean => notes[index].join === 'tap';
-  const struck = all.filter((s) => !isTap(s));
-  /** What follows a tap leaves no finger of this hand. */
-  const afterTap = new Set(all.flatMap((s, k) => (k > 0 && isTap(all[k - 1]) ? [s.index] : [])));
+  const { joins } = lickTiming(notes);
+  const isTap = (n: LickNote): boolean => n.join === 'tap';
+  // The other hand's notes are silence to this one.
+  const fretted = notes.map((n) => (isTap(n) ? { ...n, place: null } : n));
+  const struck = struckNotes(fretted);
+  const slurs = new Map(struckNotes(notes).map(({ index }, k) => [index, joins[k]]));
+  const { bends, ticks, rests } = lickTiming(fretted);
   const pins = struck.flatMap(({ index, place }, k) => {
     const { finger } = notes[index];
     return finger && fingersFor(i, place, o).includes(finger) ? [{ index: k, finger }] : [];
   });
-  const steps = fingerNotes(i, struck.map((s) => s.place), { ...o, pins, joins: struck.map(({ index }) => (afterTap.has(index) ? null : notes[index].join)) }); // prettier-ignore
+  const timing = { joins: struck.map(({ index }) => slurs.get(index) ?? null), bends, ticks, rests };
+  const steps = fingerNotes(i, struck.map((s) => s.place), { ...o, ...timing, pins }); // prettier-ignore
   const at = new Map(struck.map(({ index }, k) => [index, steps[k]]));
   let hand = steps[0]?.handFret ?? 1;
   return notes.map((n, k): FingeredStep | null => {

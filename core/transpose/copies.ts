@@ -1,16 +1,17 @@
 import { BORDER_FRET, isBelow } from '../place';
 import { checkWhole, fail } from '../errors';
-import { checkHand, runToEnd } from '../fingering';
+import { checkHand, runToEnd, type State } from '../fingering';
 import { checkInstrument, openMidis, stringsUpward, toneIndex } from '../instrument';
 import { scaledNeck, widestMm, type ScaledNeck } from '../neck';
 import { routeTask, weightsOf, type RouteTask } from '../route/costs';
 import { fieldOf, optionsFor } from '../route/line';
 import { solve } from '../route/route';
-import type { FingeringSchool, Hand, Instrument, LickCopy, Route } from '../types';
+import type { FingeringSchool, Hand, Instrument, Join, LickCopy, LineTiming, Route, RouteWeights } from '../types';
 
-export interface CopyOptions {
+export interface CopyOptions extends LineTiming {
   school: FingeringSchool;
   hand?: Hand;
+  weights?: Partial<RouteWeights>;
   /** Octaves to look in, 0 at pitch: 0, -1 and 1 unless given. */
   octaves?: readonly number[];
   /** Fret that divides the neck into two regions: 7 unless given. */
@@ -27,9 +28,9 @@ interface Window {
 }
 
 /**
- * Every playable copy of a line of pitches (MIDI numbers), at pitch and octaves away, least effort first. A copy is the
+ * Every playable copy of a line of pitches (MIDI numbers), at pitch and octaves away, least effort first within each octave. A copy is the
  * best line in a stretch of the neck that holds all its notes and loses one if it is made any narrower, whether all
- * strings may be used, or one alone, or two neighbours. Empty where the line fits nowhere.
+ * strings may be used, or one alone, or two neighbours; notes that are hammered, pulled or slid to stay on the string of the note before. Empty where the line fits nowhere.
  * Throws BAD_OPTION, BAD_INSTRUMENT.
  */
 export const copiesOf = (i: Instrument, pitches: readonly number[], o: CopyOptions): LickCopy[] => runToEnd(copying(i, pitches, o));
@@ -41,19 +42,23 @@ export function* copying(i: Instrument, pitches: readonly number[], o: CopyOptio
   if (!pitches.length) fail('BAD_OPTION', 'pitches', 'pitches: give one pitch at least.');
   pitches.forEach((p, k) => checkWhole('BAD_OPTION', `pitches[${k}]`, p, 0, 163));
   const neck = scaledNeck(i, { tonic: 'C', scale: 'chromatic' });
-  const costs = routeTask(i, o.school, o.hand?.size ?? 'medium', weightsOf());
+  const costs = routeTask(i, o.school, o.hand?.size ?? 'medium', weightsOf(o.weights));
   const places = (o.octaves ?? OCTAVES).flatMap((octave) => {
     const line = pitches.map((p) => p + 12 * octave);
     return stringGroups(i).flatMap((strings) => tightest(neck, strings, line).map((window) => ({ octave, line, window })));
   });
   const copies: LickCopy[] = [];
   for (const [k, { octave, line, window }] of places.entries()) {
-    const route = yield* bestIn(neck, costs, line, window);
+    const route = yield* bestIn(neck, costs, line, window, o);
     if (route) copies.push(copyOf(i, route, octave, line, o.border ?? BORDER_FRET));
     yield (k + 1) / places.length;
   }
-  return oncePerPlaces(copies).sort((a, b) => a.cost - b.cost || a.lowFret - b.lowFret);
+  return oncePerPlaces(copies).sort(rankCopies);
 }
+
+/** At pitch first, then the octave below and above, and so on; by effort within each; of equal effort the lower on the neck, then the thinner strings. */
+export const rankCopies = (a: LickCopy, b: LickCopy): number =>
+  Math.abs(a.octave) - Math.abs(b.octave) || a.octave - b.octave || a.cost - b.cost || a.lowFret - b.lowFret || a.strings[0] - b.strings[0];
 
 /** Copies that lie on the same places are one. */
 function oncePerPlaces(copies: readonly LickCopy[]): LickCopy[] {
@@ -92,11 +97,21 @@ function* bestIn(
   costs: RouteTask,
   line: readonly number[],
   { strings, from, to }: Window,
+  timing: LineTiming,
 ): Generator<number, Route | null> {
   const field = fieldOf(neck, { strings, within: { fromFret: from, toFret: to } });
-  const [route] = yield* solve(neck, costs, [{ options: optionsFor(field, line) }], { school: 'finger-per-fret', count: 1 });
+  const { joins = [] } = timing;
+  const joined = (k: number): boolean => SLURS.has(joins[k] ?? 'tie');
+  const options = optionsFor(field, line).map((o, k) => (joined(k) ? o.map((p) => ({ ...p, tag: JOINED })) : o));
+  const torn = line.some((_, k) => joined(k));
+  const follows = (a: State, b: State): boolean => b.tag !== JOINED || a.string === b.string;
+  const [route] = yield* solve(neck, costs, [{ options, timing, ...(torn ? { follows } : {}) }], { school: 'finger-per-fret', count: 1 });
   return route ?? null;
 }
+
+/** Joins that need both notes on one string, and how such a note is marked. */
+const SLURS = new Set<Join>(['hammer', 'pull', 'slide']);
+const JOINED = 1;
 
 function copyOf(i: Instrument, r: Route, octave: number, line: readonly number[], border: number): LickCopy {
   const frets = r.steps.map((s) => s.fret);

@@ -132,14 +132,58 @@ describe('to another tuning', () => {
   });
 });
 
+describe('copies as a player ranks them', () => {
+  const open = [0, 64, 59, 55, 50, 45, 40];
+  const line = (text: string): Place[] => text.split(' ').map((p) => at(Number(p.split('/')[0]), Number(p.split('/')[1]))); // prettier-ignore
+  const rankOf = (text: string, o: Partial<Parameters<typeof copiesOf>[2]>): number => {
+    const places = line(text);
+    const copies = copiesOf(guitar(22), places.map((p) => open[p.string] + p.fret), { school: 'finger-per-fret', ...o }); // prettier-ignore
+    return copies.findIndex((c) => c.steps.every((s, k) => s.string === places[k].string && s.fret === places[k].fret));
+  };
+  // Common practice, no published source: where players play them is first or second of all their copies.
+  it.each<[string, string, Partial<Parameters<typeof copiesOf>[2]>]>([
+    ['a blues lick in box 1', '3/7 1/5 2/8 2/5 3/7 3/5 4/7', { bends: [2] }],
+    ['box 1 pulled off', '2/8 2/5 3/7 3/5 4/7 4/5', { joins: [null, 'pull', null, 'pull', null, 'pull'] }],
+    ['a riff in open position', '6/0 6/3 5/0 5/2 4/0 4/2', {}],
+    ['an open A minor line', '5/0 5/3 4/2 3/0 3/2 2/1 1/0', {}],
+  ])('%s', (_, text, o) => {
+    expect(rankOf(text, o)).toBeGreaterThanOrEqual(0);
+    expect(rankOf(text, o)).toBeLessThan(2);
+    expect(rankOf(text, { ...o, school: 'first-and-third' })).toBeLessThan(2);
+  });
+  it('at pitch first, then the octave below and above, by effort within each', () => {
+    const copies = copiesOf(guitar(22), [57, 60, 62], { school: 'finger-per-fret', octaves: [1, 0, -1] });
+    const order = [0, -1, 1];
+    const keys = copies.map((c) => [order.indexOf(c.octave), c.cost] as const);
+    expect(new Set(keys.map(([o]) => o)).size).toBe(3);
+    expect(keys).toEqual([...keys].sort((a, b) => a[0] - b[0] || a[1] - b[1]));
+  });
+  it('never tear joined notes onto two strings', () => {
+    const joins = fc.array(fc.constantFrom('hammer' as const, 'pull' as const, 'slide' as const, null, null), {
+      minLength: 6,
+      maxLength: 6,
+    });
+    const steps = fc.array(fc.integer({ min: -4, max: 4 }), { minLength: 5, maxLength: 5 });
+    fc.assert(
+      fc.property(joins, steps, (asked, by) => {
+        const pitches = by.reduce((line, d) => [...line, line[line.length - 1] + d], [60]);
+        const slurs = asked.map((j, k) => (k > 0 && by[k - 1] !== 0 ? j : null));
+        for (const c of copiesOf(guitar(22), pitches, { school: 'stretch', octaves: [0], joins: slurs }))
+          c.steps.forEach((s, k) => (slurs[k] ? expect(s.string).toBe(c.steps[k - 1].string) : undefined));
+      }),
+      { numRuns: 30 },
+    );
+  });
+});
+
 describe('copies of a line', () => {
   const LICK = [54, 57, 59, 61];
-  it('lie at pitch and octaves away, cheapest first, each once, and sound as asked', () => {
+  it('lie at pitch and octaves away, cheapest first in each octave, each once, and sound as asked', () => {
     const copies = copiesOf(guitar(), LICK, { school: 'finger-per-fret' });
     expect(copies.length).toBeGreaterThan(6);
     copies.forEach((c, k) => {
       expect(c.steps.map((s) => midi(guitar(), s) - 12 * c.octave)).toEqual(LICK);
-      if (k) expect(c.cost).toBeGreaterThanOrEqual(copies[k - 1].cost - 1e-9);
+      if (k && c.octave === copies[k - 1].octave) expect(c.cost).toBeGreaterThanOrEqual(copies[k - 1].cost - 1e-9);
     });
     const keys = copies.map((c) => c.steps.map((s) => `${s.string}/${s.fret}`).join(' '));
     expect(new Set(keys).size).toBe(keys.length);

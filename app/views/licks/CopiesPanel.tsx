@@ -1,11 +1,12 @@
 import { useMemo, useState } from 'react';
 import type { Lick, StudyBody } from '../../../contract';
-import { BORDER_FRET, defaultSchool, lickPitches, placeKey, type Instrument, type LickCopy } from '../../../core';
+import { BORDER_FRET, defaultSchool, lickPitches, lickTiming, placeKey, rankCopies, type Instrument, type LickCopy } from '../../../core';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { Panel } from '../../ui/Panels';
 import { Select } from '../../ui/Select';
 import { octaveWords, regionWords, toneWords } from '../../words/lick-text';
+import type { CopiesJob } from '../../workers/copies.worker';
 import { useCopies } from '../../workers/useSearch';
 import { SearchNote } from '../SearchNote';
 
@@ -20,36 +21,42 @@ interface Props {
 }
 
 type Order = 'effort' | 'fret' | 'tone' | 'width';
-const ORDERS: Record<Order, { label: string; by: (c: LickCopy) => number }> = {
-  effort: { label: 'effort, least first', by: (c) => c.cost },
+const ORDERS: Record<Order, { label: string; by: ((c: LickCopy) => number) | null }> = {
+  effort: { label: 'effort, at pitch first', by: null },
   fret: { label: 'fret, from the nut up', by: (c) => c.lowFret },
   tone: { label: 'tone, warm first', by: (c) => c.tone },
   width: { label: 'width, narrow first', by: (c) => c.widthMm },
 };
 const FIRST = 12;
+const lineIn = (key: string) => JSON.parse(key) as Pick<CopiesJob, 'pitches' | 'joins' | 'bends' | 'ticks' | 'rests'>;
 
 /** Every copy of the lick on the neck: at pitch and an octave away, ranked; one press shows it, another puts the lick there. */
 export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
   const [border, setBorder] = useState(BORDER_FRET);
   const [order, setOrder] = useState<Order>('effort');
   const [all, setAll] = useState(false);
-  const pitches = useMemo(() => lickPitches(neck, lick.notes), [neck, lick.notes]);
-  const key = pitches.join();
+  // What the search depends on, so that a change of anything else of the lick does not start it anew.
+  const key = useMemo(() => JSON.stringify({ pitches: lickPitches(neck, lick.notes), ...lickTiming(lick.notes) }), [neck, lick.notes]);
+  const weights = body.connection?.weights;
   const job = useMemo(
     () =>
-      key
+      lineIn(key).pitches.length
         ? {
             instrument: neck,
-            pitches: key.split(',').map(Number),
+            ...lineIn(key),
+            ...(weights ? { weights } : {}),
             school: body.school ?? defaultSchool(body.layout),
             hand: { size: body.hand },
             border,
           }
         : null,
-    [neck, key, body.school, body.layout, body.hand, border],
+    [neck, key, weights, body.school, body.layout, body.hand, border],
   );
   const search = useCopies(job);
-  const sorted = useMemo(() => [...search.found].sort((a, b) => ORDERS[order].by(a) - ORDERS[order].by(b)), [search.found, order]);
+  const sorted = useMemo(() => {
+    const { by } = ORDERS[order];
+    return [...search.found].sort(by ? (a, b) => by(a) - by(b) : rankCopies);
+  }, [search.found, order]);
   const listed = all ? sorted : sorted.slice(0, FIRST);
   const single = search.found[0]?.octave === 0 ? search.found[0].single : (search.found.find((c) => c.octave === 0)?.single ?? []);
   return (
