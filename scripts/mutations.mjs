@@ -82,7 +82,7 @@ export const MUTATIONS = [
   ['core/route/picking.ts', 'open[b.string - 1] >= open[a.string - 1]', 'open[b.string - 1] > open[a.string - 1]'],
   ['core/route/picking.ts', "return b.fret > a.fret ? 'hammer' : 'pull';", "return b.fret < a.fret ? 'hammer' : 'pull';"],
   ['core/route/costs.ts', 'rise * (open[b.string] - open[a.string]) < 0', 'rise * (open[b.string] - open[a.string]) > 0'],
-  ['core/route/costs.ts', 'const OPEN_STRING = 16;', 'const OPEN_STRING = 4;'],
+  ['core/route/costs.ts', 'value: -18', 'value: -8'],
   ['core/route/route.ts', '>= a.length;', '> a.length;'],
   ['core/route/line.ts', 'const FARTHEST = 36;', 'const FARTHEST = 24;'],
   ['core/route/ways/seam.ts', '!strings || strings.includes(a.string)', 'true'],

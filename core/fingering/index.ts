@@ -11,7 +11,7 @@ export { handModel, holdsOf, type HandModel } from './model';
 export { bestPath, bestPaths, runToEnd, type Path, type Task } from './search';
 export { fingerPath, stepsOf, timed } from './steps';
 export { noCosts, type Option, type State, type Tell } from './states';
-export { SCHOOLS, SPAN_MM, type HandCosts } from './schools';
+export { SCHOOLS, SPAN_MM, type CostRow, type HandCosts } from './schools';
 
 /** A finger settled for the note at `index` of a line. */
 export interface Pin {

@@ -44,12 +44,57 @@ const BASE: HandCosts = {
 export const SCHOOLS: Readonly<Record<FingeringSchool, HandCosts>> = Object.freeze({
   'finger-per-fret': BASE,
   stretch: { ...BASE, back: 0.3, forward: 0.6 },
-  'first-and-third': { ...BASE, forwardFinger: 3, forward: 0.5, slide: [0, 20, 40, 2, 40], avoid: [0, 0, 30, 0, 40] },
+  'first-and-third': { ...BASE, forwardFinger: 3, forward: 0.5, slide: [0, 20, 40, 2, 40], avoid: [0, 0, 14, 0, 36] },
   'no-little-finger': { ...BASE, fingers: 3, forwardFinger: 3, back: 0.6, forward: 0.5, slide: [0, 20, 20, 10, 10] },
 });
 
 /** Frets that a hand may go against the line at no extra cost: a jog of the tuning, a reach closed. */
 export const FREE_BACKWARD = 2;
+/** What is known of a cost: what is paid for, its unit, the values that make sense, and where it is from. */
+export interface CostRow {
+  says: string;
+  unit: string;
+  range: string;
+  source: string;
+}
+const FIT = 'fit to common practice';
+const JUDGED = 'judgement';
+
+/** The rows of the table, for docs/hand.md and whoever changes a value. The compiler asks for a row for each cost. */
+export const COST_ROWS: Readonly<Record<keyof HandCosts, CostRow>> = Object.freeze({
+  fingers: { says: 'highest finger of the school', unit: 'finger', range: '3 or 4', source: 'the school' },
+  forwardFinger: { says: 'finger that reaches a fret forward', unit: 'finger', range: '3 or 4', source: 'the school' },
+  back: { says: 'index or middle a fret back of its rest', unit: 'per mm', range: '0.1 to 2', source: FIT },
+  forward: { says: 'the outer finger a fret forward', unit: 'per mm', range: '0.3 to 3', source: FIT },
+  shift: { says: 'moving the hand, once (weight: shifts)', unit: 'mm', range: '2 to 10', source: FIT },
+  leave: { says: 'letting go of a place', unit: 'mm *', range: '1 to 10', source: FIT },
+  inside: { says: 'moving between two notes of one string', unit: 'mm *', range: '3 to 20', source: FIT },
+  perMm: { says: 'how far the hand moves (weight: travel)', unit: 'per mm', range: '0.05 to 0.5', source: FIT },
+  landing: { says: 'going up, landing beyond the index, a finger', unit: 'mm *', range: '1 to 6', source: JUDGED },
+  landingDown: { says: 'going down, landing short of the outer finger, a finger', unit: 'mm *', range: '0.5 to 4', source: JUDGED },
+  landingMm: { says: 'shorter moves than this pay for the landing in proportion', unit: 'mm', range: '30 to 120', source: JUDGED },
+  overWhole: { says: 'moving over more than a half step, a half step, two at most', unit: 'mm *', range: '0.5 to 3', source: JUDGED },
+  backward: { says: 'moving against the line, a fret beyond two', unit: 'mm', range: '2 to 10', source: JUDGED },
+  slide: { says: 'one finger gliding along its string, in place of letting go', unit: 'mm *', range: '0 to 60', source: FIT },
+  again: { says: 'a slide after a slide (two half steps are one slide)', unit: 'mm', range: '30 to 100', source: FIT },
+  slur: { says: 'moving the hand within a hammer-on or pull-off', unit: 'mm', range: '30 to 100', source: JUDGED },
+  finger: { says: 'using the finger at all', unit: 'mm', range: '0 to 2', source: JUDGED },
+  avoid: {
+    says: 'a finger that the school leaves out, half when it comes and half when it stays',
+    unit: 'mm',
+    range: '20 to 100',
+    source: FIT,
+  },
+  pair24: { says: 'middle and little finger in a row', unit: 'mm', range: '0.5 to 2.5', source: FIT },
+  pair34: { says: 'ring and little finger in a row', unit: 'mm', range: '0.5 to 3', source: FIT },
+  pair23: { says: 'middle and ring finger in a row', unit: 'mm', range: '0.2 to 1', source: FIT },
+  roll: { says: 'one finger on the next string, same fret', unit: 'mm', range: '1 to 20', source: JUDGED },
+  hop: { says: 'one finger to another fret of another string, the hand staying', unit: 'mm', range: '5 to 20', source: FIT },
+  change: { says: 'another finger on the same place at once, or when it comes back', unit: 'mm', range: '5 to 20', source: FIT },
+  afterOpen: { says: 'share of * after an open string', unit: 'share', range: '0.2 to 1', source: JUDGED },
+  guide: { says: 'share of * where a finger stays on its string as a guide', unit: 'share', range: '0 to 0.8', source: FIT },
+});
+
 /** What an avoided finger costs beside the neighbouring finger a half step away, and in the open position. */
 export const AVOIDED_HALF_STEP = 2;
 export const AVOIDED_IN_OPEN = 12;

@@ -1,6 +1,6 @@
 import { isBelow, placeIndex, plainPlace } from '../place';
 import { checkNumber, fail } from '../errors';
-import { handModel, noCosts, SCHOOLS, type HandCosts, type State, type Task } from '../fingering';
+import { handModel, noCosts, SCHOOLS, type CostRow, type HandCosts, type State, type Task } from '../fingering';
 import { stringsUpward, toneIndex } from '../instrument';
 import type { FingeringSchool, Hand, Instrument, RouteWeights } from '../types';
 
@@ -18,25 +18,38 @@ export const USUAL_WEIGHTS: Readonly<RouteWeights> = Object.freeze({
 /** Largest factor of a weight. */
 export const MOST_WEIGHT = 4;
 
-/** Judgement of players, no published source. */
-const STRING_CHANGE = 4;
-/** Each string that is skipped, once more. */
-const SKIPPED_STRING = 3;
-/** Rising to a lower-sounding string, or falling to a higher one. */
-const AGAINST = 60;
-/** A leap between two stopped notes, for each fret beyond what a hand covers. */
-const LEAP_PER_FRET = 6;
+const JUDGED = 'judgement';
+/** What is paid for along a route beside the hand's own costs: judgement of players, no published source. One table, for the search and for docs/hand.md. */
+export const ROUTE_ROWS = Object.freeze({
+  stringChange: { says: 'changing strings (weight: stringChanges)', value: 4, unit: 'mm', range: '1 to 10', source: JUDGED },
+  skipped: { says: 'each string skipped', value: 3, unit: 'mm', range: '1 to 10', source: JUDGED },
+  against: {
+    says: 'rising to a lower-sounding string, or falling to a higher one',
+    value: 60,
+    unit: 'mm',
+    range: '40 to 200',
+    source: JUDGED,
+  },
+  leap: { says: 'a fret between two stopped notes beyond four', value: 6, unit: 'mm', range: '2 to 15', source: JUDGED },
+  open: { says: 'an open string (weight: openStrings, −1 liked to 4 avoided)', value: 16, unit: 'mm', range: '5 to 30', source: JUDGED },
+  openNearNut: {
+    says: 'an open string with the hand below fret 5, whatever the weight',
+    value: -18,
+    unit: 'mm',
+    range: '−25 to 0',
+    source: JUDGED,
+  },
+  openAbove: { says: 'an open string with the hand above, whatever the weight', value: 14, unit: 'mm', range: '0 to 30', source: JUDGED },
+  thick: { says: 'a string of the thicker half beyond fret 15, a fret', value: 3, unit: 'mm', range: '1 to 6', source: JUDGED },
+  tone: { says: 'tone wholly other than wished (weight: tone)', value: 30, unit: 'mm', range: '10 to 60', source: JUDGED },
+  region: { says: 'crossing the border fret (weight: region)', value: 60, unit: 'mm', range: '30 to 100', source: JUDGED },
+} satisfies Record<string, CostRow & { value: number }>);
+const COSTS = Object.freeze(Object.fromEntries(Object.entries(ROUTE_ROWS).map(([key, row]) => [key, row.value]))) as Readonly<
+  Record<keyof typeof ROUTE_ROWS, number>
+>;
 const COVERED_FRETS = 4;
-/** An open string, wished for or not; and by where the hand is: at home near the nut, a change of tone above. */
-const OPEN_STRING = 16;
-const OPEN_NEAR_NUT = -18;
-const OPEN_ABOVE = 14;
 const NEAR_NUT = 5;
-/** A thick string above the fret where the hand has to tilt, a fret. */
-const THICK_PER_FRET = 3;
 const TILT_FRET = 15;
-const TONE = 30;
-const CROSSING = 60;
 
 /** Tone and open strings can be liked or not. */
 export const leastWeight = (name: keyof RouteWeights): number => (name === 'tone' || name === 'openStrings' ? -1 : 0);
@@ -76,18 +89,18 @@ export function routeTask(i: Instrument, school: FingeringSchool, size: Hand['si
     hand,
     kept: noCosts(),
     own: (s, tell) => {
-      if (s.finger === 0) tell('open', OPEN_STRING * w.openStrings + (s.hand < nut + NEAR_NUT ? OPEN_NEAR_NUT : OPEN_ABOVE));
-      else if (s.fret > TILT_FRET && thick(s.string)) tell('thick', THICK_PER_FRET * (s.fret - TILT_FRET));
-      if (w.tone) tell('tone', TONE * missed(s));
+      if (s.finger === 0) tell('open', COSTS.open * w.openStrings + (s.hand < nut + NEAR_NUT ? COSTS.openNearNut : COSTS.openAbove));
+      else if (s.fret > TILT_FRET && thick(s.string)) tell('thick', COSTS.thick * (s.fret - TILT_FRET));
+      if (w.tone) tell('tone', COSTS.tone * missed(s));
     },
     extra: (a, b, tell) => {
       const apart = Math.abs(rank[b.string] - rank[a.string]);
-      if (apart > 0) tell('string', w.stringChanges * STRING_CHANGE + SKIPPED_STRING * (apart - 1));
+      if (apart > 0) tell('string', w.stringChanges * COSTS.stringChange + COSTS.skipped * (apart - 1));
       const rise = open[b.string] + b.fret - open[a.string] - a.fret;
-      if (rise * (open[b.string] - open[a.string]) < 0) tell('against', AGAINST);
+      if (rise * (open[b.string] - open[a.string]) < 0) tell('against', COSTS.against);
       const leap = Math.abs(a.fret - b.fret) - COVERED_FRETS;
-      if (leap > 0 && a.finger && b.finger) tell('travel', LEAP_PER_FRET * leap);
-      if (w.region && isBelow(a.fret) !== isBelow(b.fret)) tell('region', CROSSING * w.region);
+      if (leap > 0 && a.finger && b.finger) tell('travel', COSTS.leap * leap);
+      if (w.region && isBelow(a.fret) !== isBelow(b.fret)) tell('region', COSTS.region * w.region);
     },
   };
 }

@@ -26,7 +26,7 @@ const BASE: Costs = { fingers: 4, ring: false, back: 1.5, forward: 2, slides: [0
 const COSTS: Record<FingeringSchool, Costs> = {
   'finger-per-fret': BASE,
   stretch: { ...BASE, back: 0.3, forward: 0.6 },
-  'first-and-third': { ...BASE, ring: true, forward: 0.5, slides: [0, 20, 40, 2, 40], avoid: [0, 0, 30, 0, 40] },
+  'first-and-third': { ...BASE, ring: true, forward: 0.5, slides: [0, 20, 40, 2, 40], avoid: [0, 0, 14, 0, 36] },
   'no-little-finger': { ...BASE, fingers: 3, ring: true, back: 0.6, forward: 0.5, slides: [0, 20, 20, 10, 10] },
 };
 const USED = [0, 0, 0.05, 0.2, 0.6];
