@@ -69,7 +69,7 @@ printTable(
 /** The same nodes and passes as a flat list for each note, and the plainest dynamic programme over them. */
 function plainly(i: Instrument, pitches: number[]): { build: number; search: number; cost: number } {
   const began = performance.now();
-  const costs = routeTask(i, 'finger-per-fret', 'medium', weightsOf());
+  const costs = routeTask(i, 'finger-per-fret', undefined, weightsOf());
   const neck = scaledNeck(i, SCALE);
   const task = { ...costs, options: optionsFor(fieldOf(neck, {}), pitches) };
   const machine = new Machine(task);

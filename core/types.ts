@@ -151,6 +151,15 @@ export type LayoutOf<K extends LayoutKind> = Extract<Layout, { kind: K }>;
 export type FingeringSchool = 'finger-per-fret' | 'first-and-third' | 'stretch' | 'no-little-finger';
 export interface Hand {
   size: 'small' | 'medium' | 'large';
+  /** The hand as it was measured, in place of its size: at one to six frets, ascending. */
+  reaches?: readonly HandReach[];
+}
+
+/** How many frets lie between index and little finger on the thickest string, the index at `fret` (1 to 24): 1 to 9, parts of frets too. */
+export interface HandReach {
+  fret: number;
+  comfortable: number;
+  most: number;
 }
 
 /** What an effort is made of. `string` is a change of string, `against` one against the pitch's direction. */

@@ -1,6 +1,6 @@
-import { fail, shown } from '../errors';
+import { checkNumber, checkWhole, fail, shown } from '../errors';
 import { checkInstrument, checkPlace, nutFret } from '../instrument';
-import type { CostWord, FingeredStep, FingeringSchool, Hand, Instrument, LineTiming, Place } from '../types';
+import type { CostWord, FingeredStep, FingeringSchool, Hand, HandReach, Instrument, LineTiming, Place } from '../types';
 import { tellStep } from './automaton';
 import { handModel, holdsOf, type HandModel } from './model';
 import { SCHOOLS, SPAN_MM } from './schools';
@@ -25,12 +25,27 @@ export interface FingerOptions extends LineTiming {
   pins?: readonly Pin[];
 }
 
-/** Checks a school and a hand size; throws BAD_OPTION listing the choices. */
+/** Checks a school and a hand; throws BAD_OPTION saying the choices or the range. */
 export function checkHand(school: FingeringSchool, hand?: Hand): void {
   if (!Object.hasOwn(SCHOOLS, school))
     fail('BAD_OPTION', 'school', `school: "${shown(school)}" is none of ${Object.keys(SCHOOLS).join(', ')}.`);
   if (hand && !Object.hasOwn(SPAN_MM, hand.size))
     fail('BAD_OPTION', 'hand.size', `hand.size: "${shown(hand.size)}" is none of small, medium, large.`);
+  if (hand?.reaches) checkReaches(hand.reaches);
+}
+
+const MOST_REACHES = 6;
+const REACH = { least: 1, most: 9 };
+
+function checkReaches(reaches: readonly HandReach[]): void {
+  if (!Array.isArray(reaches) || reaches.length < 1 || reaches.length > MOST_REACHES)
+    fail('BAD_OPTION', 'hand.reaches', `hand.reaches: give 1 to ${MOST_REACHES} frets at which the hand was measured.`);
+  reaches.forEach((r, k) => {
+    const at = `hand.reaches[${k}]`;
+    checkWhole('BAD_OPTION', `${at}.fret`, r.fret, k ? reaches[k - 1].fret + 1 : 1, 24);
+    checkNumber('BAD_OPTION', `${at}.most`, r.most, REACH.least, REACH.most);
+    checkNumber('BAD_OPTION', `${at}.comfortable`, r.comfortable, REACH.least, r.most);
+  });
 }
 
 /** Fingers that can stop a place in a school, ascending; [0] for an open string. Throws BAD_PLACE, BAD_OPTION. */
@@ -38,7 +53,7 @@ export function fingersFor(i: Instrument, p: Place, o: FingerOptions): number[] 
   checkInstrument(i);
   checkHand(o.school, o.hand);
   checkPlace(i, p);
-  return fingersAt(handModel(i, o.school, o.hand?.size), p);
+  return fingersAt(handModel(i, o.school, o.hand), p);
 }
 
 const fingersAt = (m: HandModel, p: Place): number[] =>
@@ -66,7 +81,7 @@ function fingered(i: Instrument, places: readonly Place[], o: FingerOptions, cou
   checkInstrument(i);
   checkHand(o.school, o.hand);
   places.forEach((p, k) => checkPlace(i, p, `places[${k}]`));
-  const m = handModel(i, o.school, o.hand?.size);
+  const m = handModel(i, o.school, o.hand);
   return { m, paths: runToEnd(bestPaths(timed(settled(m, places, pinsOf(m, places, o.pins)), o), count)) };
 }
 

@@ -1,14 +1,15 @@
-import { fretFromNutMm, nutFret, openMidis } from '../instrument';
-import type { FingeringSchool, Hand, Instrument, Join } from '../types';
+import { fretFromNutMm, lengthMm, nutFret, openMidis, stringsUpward } from '../instrument';
+import type { FingeringSchool, Hand, HandReach, Instrument, Join } from '../types';
 import { AVOIDED_HALF_STEP, AVOIDED_IN_OPEN, FREE_BACKWARD, NO_HAND, RING_SHARE, SCHOOLS, SPAN_MM, type HandCosts } from './schools';
 import { noCosts, type Costs, type Hold, type Layer, type Tell } from './states';
 
 /** A hand on an instrument: where every fret lies, what every move costs. Built once for many lines. */
 export interface HandModel {
   costs: HandCosts;
-  spanMm: number;
-  /** Span when the forward finger reaches. */
-  forwardSpanMm: number;
+  /** By hand fret: how wide the hand opens, the same when the forward finger reaches, and how wide without strain. */
+  spanMm: number[];
+  forwardSpanMm: number[];
+  comfortMm: number[];
   nut: number;
   last: number;
   /** mm from the nut by string and fret; index 0 is the hand's own line, along the instrument's scale length. */
@@ -28,17 +29,22 @@ export interface HandModel {
 /** Hand fret of an open string before the hand has been put anywhere: it takes its place with the first stopped note. */
 export const FREE = 0;
 
-export function handModel(i: Instrument, school: FingeringSchool, size: Hand['size'] = 'medium', costs = SCHOOLS[school]): HandModel {
+/** What a reach beyond the comfortable costs, times what it costs within. */
+const STRAIN = 2;
+
+export function handModel(i: Instrument, school: FingeringSchool, hand: Hand = { size: 'medium' }, costs = SCHOOLS[school]): HandModel {
   const line = (length: number): number[] => Array.from({ length: i.frets + 7 }, (_, f) => fretFromNutMm(length, f));
-  const hand = line(i.scaleLengthMm);
-  const spanMm = SPAN_MM[size];
+  const own = line(i.scaleLengthMm);
+  const spanMm = own.map((_, fret) => (hand.reaches ? measuredMm(i, hand.reaches, fret, 'most') : SPAN_MM[hand.size]));
+  const comfortMm = own.map((_, fret) => (hand.reaches ? measuredMm(i, hand.reaches, fret, 'comfortable') : Infinity));
   return {
     costs,
     spanMm,
-    forwardSpanMm: costs.forwardFinger === 3 ? spanMm * RING_SHARE : spanMm,
+    forwardSpanMm: costs.forwardFinger === 3 ? spanMm.map((mm) => mm * RING_SHARE) : spanMm,
+    comfortMm,
     nut: nutFret(i),
     last: i.frets,
-    mm: [hand, ...i.strings.map((s) => (s.scaleLengthMm === undefined ? hand : line(s.scaleLengthMm)))],
+    mm: [own, ...i.strings.map((s) => (s.scaleLengthMm === undefined ? own : line(s.scaleLengthMm)))],
     longest: line(Math.max(i.scaleLengthMm, ...i.strings.map((s) => s.scaleLengthMm ?? 0))),
     open: [0, ...openMidis(i)],
     known: [],
@@ -47,14 +53,29 @@ export function handModel(i: Instrument, school: FingeringSchool, size: Hand['si
   };
 }
 
+/** A measured reach at a fret in mm: as measured at the nearest fret below and above, in proportion between; beyond the outermost as there. */
+function measuredMm(i: Instrument, reaches: readonly HandReach[], fret: number, what: 'comfortable' | 'most'): number {
+  const length = lengthMm(i, stringsUpward(i)[0]);
+  const mm = (r: HandReach): number => fretFromNutMm(length, r.fret + r[what]) - fretFromNutMm(length, r.fret);
+  const above = reaches.find((r) => r.fret >= fret) ?? reaches[reaches.length - 1];
+  const below = reaches.findLast((r) => r.fret <= fret) ?? reaches[0];
+  if (above.fret <= below.fret) return mm(below);
+  return mm(below) + ((mm(above) - mm(below)) * (fret - below.fret)) / (above.fret - below.fret);
+}
+
 /** Every hold of a fretted note, lowest hand fret first, then lowest finger. Never empty: the first finger always serves. */
 export const holdsOf = (m: HandModel, string: number, fret: number): Hold[] =>
   ((m.known[string] ??= [])[fret] ??= findHolds(m, string, fret));
 
 function findHolds(m: HandModel, string: number, fret: number): Hold[] {
   const holds: Hold[] = [];
-  const add = (finger: number, hand: number, reachMm: number, perMm: number): void =>
-    void holds.push({ string, fret, finger, hand, reachMm, cost: m.costs.finger[finger] + perMm * reachMm });
+  const mm = m.mm[string];
+  const add = (finger: number, hand: number, reachMm: number, perMm: number): void => {
+    const wide = Math.max(mm[fret], mm[hand + m.costs.fingers - 1]) - Math.min(mm[fret], mm[hand]);
+    const share = finger === m.costs.forwardFinger && finger === 3 ? RING_SHARE : 1;
+    const strained = reachMm > 0 && wide > share * m.comfortMm[hand] ? STRAIN : 1;
+    holds.push({ string, fret, finger, hand, reachMm, cost: m.costs.finger[finger] + strained * perMm * reachMm });
+  };
   for (let finger = m.costs.fingers; finger >= 1; finger--) {
     const rest = fret - finger + 1;
     if (finger === m.costs.forwardFinger && canReachForward(m, string, fret, fret - finger))
@@ -67,12 +88,12 @@ function findHolds(m: HandModel, string: number, fret: number): Hold[] {
 }
 
 const canReachForward = (m: HandModel, string: number, fret: number, hand: number): boolean =>
-  hand > m.nut && m.mm[string][fret] - m.mm[string][hand] <= m.forwardSpanMm;
+  hand > m.nut && m.mm[string][fret] - m.mm[string][hand] <= m.forwardSpanMm[hand];
 
 function canReachBack(m: HandModel, string: number, fret: number, finger: number, hand: number): boolean {
   if (hand <= m.nut || hand > m.last) return false;
   const low = finger === 1 ? fret : hand;
-  return m.mm[string][hand + m.costs.fingers - 1] - m.mm[string][low] <= m.spanMm;
+  return m.mm[string][hand + m.costs.fingers - 1] - m.mm[string][low] <= m.spanMm[hand];
 }
 
 /** How a hold leaves the four resting frets: the index finger a fret back, the outer one a fret forward, or neither. */
@@ -86,7 +107,7 @@ export const reachSide = (m: HandModel, h: Hold): ReachSide =>
  */
 export const tooWideBothWays = (m: HandModel, hand: number): boolean => {
   const outer = hand + m.costs.forwardFinger;
-  return hand > m.nut + 1 && outer <= m.last && m.longest[outer] - m.longest[hand - 1] > m.forwardSpanMm;
+  return hand > m.nut + 1 && outer <= m.last && m.longest[outer] - m.longest[hand - 1] > m.forwardSpanMm[hand];
 };
 
 /** Tells what a hold costs by itself: the finger used, and its reach. */

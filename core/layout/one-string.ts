@@ -74,7 +74,7 @@ function octaveFingers({ neck, by }: Bench, string: number): number[] {
   let lowest = neck.nut + 1;
   while (!isRoot(neck, { string, fret: lowest })) lowest++;
   const root = Math.min(lowest, neck.nut + MODEL_FRET);
-  const long = handModel({ ...neck.instrument, frets: root + 2 * OCTAVE }, by.school, by.hand?.size);
+  const long = handModel({ ...neck.instrument, frets: root + 2 * OCTAVE }, by.school, by.hand);
   const frets = [...neck.tones.map((t) => root + t.semitones), root + OCTAVE];
   return fingerPath(long, frets.map((fret) => ({ string, fret }))).map((s) => s.finger); // prettier-ignore
 }

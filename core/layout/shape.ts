@@ -48,7 +48,7 @@ const FOURTH = 5;
 
 export const benchOf = (neck: ScaledNeck, school: FingeringSchool, hand?: Hand, pins: readonly PlacePin[] = []): Bench => ({
   neck,
-  model: handModel(neck.instrument, school, hand?.size),
+  model: handModel(neck.instrument, school, hand),
   pins,
   by: { school, ...(hand ? { hand } : {}) },
 });

@@ -53,7 +53,7 @@ export function* connecting(i: Instrument, ref: ScaleRef, o: ConnectRequest): Ge
   if (!Object.hasOwn(WAYS, o.way)) fail('BAD_OPTION', 'way', `way: "${shown(o.way)}" is none of ${CONNECT_WAYS.join(', ')}.`);
   checkHand(o.school, o.hand);
   const c = crossingOf(i, ref, o);
-  const costs = routeTask(i, o.school, o.hand?.size ?? 'medium', weightsOf(o.weights));
+  const costs = routeTask(i, o.school, o.hand, weightsOf(o.weights));
   const ways = WAYS[o.way](c);
   const cut = (some: Line[] = []): Line[] => betweenPlaces(i, some, o);
   const [preferred, lines, otherwise] = [cut(ways.preferred), cut(ways.lines), cut(ways.otherwise)];

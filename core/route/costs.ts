@@ -77,8 +77,8 @@ const weighted = (c: HandCosts, w: RouteWeights): HandCosts => ({
 export type RouteTask = Required<Pick<Task, 'hand' | 'extra' | 'own' | 'kept'>>;
 
 /** Costs of a route on an instrument: the hand's, and those of strings, tone and regions. */
-export function routeTask(i: Instrument, school: FingeringSchool, size: Hand['size'], w: RouteWeights): RouteTask {
-  const hand = handModel(i, school, size, weighted(SCHOOLS[school], w));
+export function routeTask(i: Instrument, school: FingeringSchool, of: Hand | undefined, w: RouteWeights): RouteTask {
+  const hand = handModel(i, school, of, weighted(SCHOOLS[school], w));
   const { open, nut } = hand;
   const rank = stringsUpward(i).reduce<number[]>((ranks, s, k) => ((ranks[s] = k), ranks), []);
   const thick = (string: number): boolean => rank[string] < i.strings.length / 2;

@@ -21,7 +21,7 @@ export const planRoute = (i: Instrument, ref: ScaleRef, o: RouteRequest): Route[
 export function* planning(i: Instrument, ref: ScaleRef, o: RouteRequest): Generator<number, Route[]> {
   checkHand(o.school, o.hand);
   const neck = scaledNeck(i, ref);
-  const costs = routeTask(i, o.school, o.hand?.size ?? 'medium', weightsOf(o.weights));
+  const costs = routeTask(i, o.school, o.hand, weightsOf(o.weights));
   const lines = linesOf(fieldOf(neck, o), o).map(lineOf);
   const routes = yield* solve(neck, costs, lines, o);
   if (!routes.length && o.pins?.length) fail('NO_ROUTE', 'pins', PINNED);

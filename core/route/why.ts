@@ -15,7 +15,7 @@ export function whyStep(
 ): Why {
   checkHand(o.school, o.hand);
   checkWhole('BAD_OPTION', 'index', index, 0, steps.length - 1);
-  const costs = routeTask(i, o.school, o.hand?.size ?? 'medium', weightsOf(o.weights));
+  const costs = routeTask(i, o.school, o.hand, weightsOf(o.weights));
   const held = played(costs, steps);
   return { step: steps[index], parts: held ? partsOf(held, index) : [], others: othersAt(i, costs, steps, index, o) };
 }

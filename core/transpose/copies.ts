@@ -42,7 +42,7 @@ export function* copying(i: Instrument, pitches: readonly number[], o: CopyOptio
   if (!pitches.length) fail('BAD_OPTION', 'pitches', 'pitches: give one pitch at least.');
   pitches.forEach((p, k) => checkWhole('BAD_OPTION', `pitches[${k}]`, p, 0, 163));
   const neck = scaledNeck(i, { tonic: 'C', scale: 'chromatic' });
-  const costs = routeTask(i, o.school, o.hand?.size ?? 'medium', weightsOf(o.weights));
+  const costs = routeTask(i, o.school, o.hand, weightsOf(o.weights));
   const places = (o.octaves ?? OCTAVES).flatMap((octave) => {
     const line = pitches.map((p) => p + 12 * octave);
     return stringGroups(i).flatMap((strings) => tightest(neck, strings, line).map((window) => ({ octave, line, window })));

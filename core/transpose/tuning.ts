@@ -52,7 +52,7 @@ function keepSound(from: Instrument, to: Instrument, shape: readonly Place[]): R
 function nearestPlaces(to: Instrument, shape: readonly Place[], there: Place[][]): (Place | null)[] {
   const kept = [...shape.keys()].filter((k) => there[k].length > 0);
   const options = kept.map((k): Option[] => there[k].map((p) => ({ ...p, tag: k + 1 })));
-  const costs = routeTask(to, 'finger-per-fret', 'medium', weightsOf());
+  const costs = routeTask(to, 'finger-per-fret', undefined, weightsOf());
   const away = (s: State): number => {
     const old = shape[s.tag - 1];
     return (s.string === old.string ? 0 : OTHER_STRING) + OTHER_FRET * Math.abs(s.fret - old.fret);
