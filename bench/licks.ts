@@ -62,7 +62,7 @@ const bare = score.replace(/<(string|fret)>\d+<\/\1>/g, '').replace(/<technical>
 const tab = writeTab({ name: 'Long', instrument: SIX, notes: long, tempo: 120, meter: [4, 4] });
 const midi = writeMidiFile({ name: 'Long', instrument: SIX, notes: long, tempo: 120, meter: [4, 4] });
 const kB = (n: number): string => `${Math.round(n / 1000)} kB`;
-const into = { instrument: SIX, tempo: 90, school: 'finger-per-fret' as const, hand: 'medium' as const, room: 200 };
+const into = { instrument: SIX, tempo: 90, school: 'finger-per-fret' as const, hand: { size: 'medium' as const }, room: 200 };
 const whole = (name: string, bytes: Uint8Array): void => {
   for (const item of readFiles({ files: [{ name, bytes }], into })) if (item.kind === 'refused') throw new Error(item.why);
 };

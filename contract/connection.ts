@@ -63,7 +63,7 @@ export interface RouteSetting {
   scale: ScaleRef;
   layout: Layout;
   school: FingeringSchool | null;
-  hand: Hand['size'];
+  hand: Hand;
 }
 
 /** A route kept with the study: its notes as they were, and beside them what had been asked, and of what. */

@@ -16,8 +16,6 @@ export interface Format {
   readonly adds: Readonly<Record<string, unknown>>;
   /** What becomes of fields that there were. */
   readonly turns?: (study: Record<string, unknown>) => Record<string, unknown>;
-  /** Fields that are no longer a study's. */
-  readonly drops?: readonly string[];
 }
 
 const listOf = (value: unknown): Record<string, unknown>[] =>
@@ -36,6 +34,21 @@ function toFormat5(study: Record<string, unknown>): Record<string, unknown> {
     })),
     pins: listOf(study.pins).map((p) => ({ ...p, shape: null })),
     licks: listOf(study.licks).map((l) => ({ ...l, stayed: null })),
+  };
+}
+
+/** Format 6: scales of one's own are records of the notebook (own-scale.ts); a hand may be measured, in the study and in kept routes. */
+function toFormat6(before: Record<string, unknown>): Record<string, unknown> {
+  const study = { ...before };
+  delete study.ownScales;
+  const routes = listOf(study.routes).map((r) => {
+    const [on] = listOf([r.on]);
+    return on ? { ...r, on: { ...on, hand: { size: on.hand } } } : r;
+  });
+  return {
+    ...study,
+    ...(study.hand === undefined ? {} : { hand: { size: study.hand } }),
+    ...(study.routes === undefined ? {} : { routes }),
   };
 }
 
@@ -64,8 +77,7 @@ export const FORMATS: readonly Format[] = [
   { adds: { pins: [], connection: null, routes: [] } },
   { adds: { licks: [], lick: null, tags: [], practisedAt: null } },
   { adds: { route: null }, turns: toFormat5 },
-  // Scales of one's own are records of the notebook: see own-scale.ts.
-  { adds: {}, drops: ['ownScales'] },
+  { adds: {}, turns: toFormat6 },
 ];
 
 /** The format of today. */
@@ -82,9 +94,7 @@ export function upgradeStudy(body: object): object {
 }
 
 /** One step of the way. */
-export const upgradeBy = ({ adds, turns, drops = [] }: Format, format: number, study: object): object => {
-  const whole = Object.fromEntries(
-    Object.entries({ ...structuredClone(adds), ...study, format }).filter(([field]) => !drops.includes(field)),
-  );
+export const upgradeBy = ({ adds, turns }: Format, format: number, study: object): object => {
+  const whole = { ...structuredClone(adds), ...study, format };
   return turns ? turns(whole) : whole;
 };

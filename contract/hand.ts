@@ -1,6 +1,8 @@
 import './words';
-import { string } from 'yup';
-import { SCHOOLS } from '../core';
+import { lazy, mixed, number, string } from 'yup';
+import { checkHand, SCHOOLS, type Hand, type HandReach } from '../core';
+import { passes } from './checks';
+import { list, record, whole } from './parts';
 
 /** A school of fingering; null: the layout's own. */
 export const schoolSchema = string()
@@ -9,4 +11,12 @@ export const schoolSchema = string()
   .defined()
   .oneOf([...Object.keys(SCHOOLS), null]);
 
-export const handSchema = string().strict().oneOf(['small', 'medium', 'large']).required();
+const reach = record<HandReach>({ fret: whole(1, 24), comfortable: number().strict().required(), most: number().strict().required() });
+
+/** A hand by its size, or as it was measured. */
+export const handSchema = record<Hand>({
+  size: string().strict().oneOf(['small', 'medium', 'large']).required(),
+  reaches: lazy((value: unknown) => (value === undefined ? mixed() : list(reach, 6, { min: 1 }))),
+})
+  .required()
+  .test('core', passes((v) => checkHand('finger-per-fret', v as Hand), false)); // prettier-ignore

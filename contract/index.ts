@@ -1,6 +1,7 @@
 export * from './instrument';
 export * from './study';
 export * from './own-scale';
+export { handSchema } from './hand';
 export { FORMATS, upgradeStudy } from './formats';
 export { lickSchema, MOST_LICK_NOTES, MOST_LICKS, MOST_TAGS, type Lick } from './lick';
 export * from './bundle';

@@ -45,7 +45,7 @@ export interface StudyBody {
   layout: Layout;
   /** null: the layout's own school. */
   school: FingeringSchool | null;
-  hand: Hand['size'];
+  hand: Hand;
   rung: RungRef;
   labels: Labels;
   tempo: number;

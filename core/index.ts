@@ -38,7 +38,18 @@ export {
   type LayOutOptions,
 } from './layout';
 export { parseGrip, rootShape, shapeAtRoot, shapesUnder, type RootOptions } from './layout/root-shape';
-export { fingerNotes, fingersFor, pinsThatHold, whyFinger, SCHOOLS, SPAN_MM, type FingerOptions, type Pin, type Why } from './fingering';
+export {
+  checkHand,
+  fingerNotes,
+  fingersFor,
+  pinsThatHold,
+  whyFinger,
+  SCHOOLS,
+  SPAN_MM,
+  type FingerOptions,
+  type Pin,
+  type Why,
+} from './fingering';
 export { handChoices, type CellChoice, type HandChoice } from './fingering/choice';
 export * from './ladder';
 export * from './harmony';

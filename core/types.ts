@@ -152,7 +152,7 @@ export type FingeringSchool = 'finger-per-fret' | 'first-and-third' | 'stretch' 
 export interface Hand {
   size: 'small' | 'medium' | 'large';
   /** The hand as it was measured, in place of its size: at one to six frets, ascending. */
-  reaches?: readonly HandReach[];
+  reaches?: HandReach[];
 }
 
 /** How many frets lie between index and little finger on the thickest string, the index at `fret` (1 to 24): 1 to 9, parts of frets too. */

@@ -32,7 +32,7 @@ const study = (
   instrument: on,
   instrumentId,
   school: null,
-  hand: 'medium',
+  hand: { size: 'medium' },
   rung: { number: 1, fret: 2 },
   labels: 'degrees',
   tempo: 96,

@@ -25,7 +25,7 @@ async function oldNotebook(): Promise<string> {
     created_at: 1,
     updated_at: 2,
     deleted_at: null,
-    body: JSON.stringify({ format: 1, ...body }),
+    body: JSON.stringify({ format: 1, ...body, hand: 'medium' }),
   });
   await db.destroy();
   return file;
@@ -51,7 +51,7 @@ describe('an older notebook', () => {
     const before = (await migrationSource.getMigrations([])).slice(0, 6);
     await db.migrate.latest({ migrationSource: { ...migrationSource, getMigrations: () => Promise.resolve(before) } });
     const rust = { name: 'rust', degrees: ['1', 'b2', '3', '#4', '5', 'b7'] };
-    const body = { ...DEMO.studies[1].body, format: 5, ownScales: [rust, { name: 'broken', degrees: ['11'] }] };
+    const body = { ...DEMO.studies[1].body, format: 5, hand: 'medium', ownScales: [rust, { name: 'broken', degrees: ['11'] }] };
     for (const [id, deleted_at] of [['a', null], ['b', null], ['gone', 3]] as const) {
       const ownScales = id === 'gone' ? [{ ...rust, name: 'gone' }] : body.ownScales;
       await db('studies').insert({ id, revision: 1, created_at: 1, updated_at: 2, deleted_at, body: JSON.stringify({ ...body, ownScales }) });

@@ -8,7 +8,7 @@ export interface Into {
   instrument: Instrument;
   tempo: number;
   school: FingeringSchool;
-  hand: Hand['size'];
+  hand: Hand;
   /** Licks that it has room for. */
   room: number;
 }
@@ -71,7 +71,7 @@ export function licksFromLine(into: Into, line: FileLine): Made {
       tempo: Math.max(20, Math.min(400, line.tempo ?? into.tempo)),
       meter: line.meter,
       instrument: sameNeck(neck, into.instrument) ? null : neck,
-      notes: placeNotes(neck, notes, { school: into.school, hand: { size: into.hand } }),
+      notes: placeNotes(neck, notes, { school: into.school, hand: into.hand }),
       practisedAt: null,
       stayed: null,
     }));

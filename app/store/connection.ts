@@ -174,7 +174,7 @@ export const selectJob = createSelector([selectBody, selectLaid, selectEnds], (b
   const { asked } = ends;
   const options = {
     school: school ?? defaultSchool(layout),
-    hand: { size: hand },
+    hand,
     weights: asked.weights,
     count: OFFERED,
     held: asked.held,

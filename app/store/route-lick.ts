@@ -68,7 +68,7 @@ export function routeOfLick(body: StudyBody, lick: Lick): Partial<StudyBody> | n
   const school = body.school ?? defaultSchool(layout);
   const notes = struck.map((s) => lick.notes[s.index]);
   const places = struck.map((s) => s.place);
-  const fingered = fingerLick(instrument, lick.notes, { school, hand: { size: hand } });
+  const fingered = fingerLick(instrument, lick.notes, { school, hand });
   const steps = fingered.filter((s) => s !== null).map(settled);
   const asked: Connection = {
     ...usualQuestion(body),

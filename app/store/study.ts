@@ -60,7 +60,7 @@ export const selectLaid = createSelector(
       const { rungs, seams } = ladder(instrument, scale, layout, {
         ...roles,
         ...(school ? { school } : {}),
-        hand: { size: hand ?? 'medium' },
+        ...(hand ? { hand } : {}),
         ...(pins?.length ? { pins } : {}),
       });
       return { shapes: rungs, seams, error: null };

@@ -44,7 +44,7 @@ const body: StudyBody = {
       asked,
       steps: route.steps,
       strokes: route.steps.map(() => 'down' as const),
-      on: { instrument: demo.instrument, scale: demo.scale, layout: demo.layout, school: null, hand: 'medium' },
+      on: { instrument: demo.instrument, scale: demo.scale, layout: demo.layout, school: null, hand: { size: 'medium' } },
     },
   ],
 };

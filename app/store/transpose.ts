@@ -111,7 +111,7 @@ function movedLine(line: Playing, move: StudyMove): { notes: LickNote[]; neck: I
 
 const handOf = ({ school, layout, hand }: Pick<StudyBody, 'school' | 'layout' | 'hand'>): { school: FingeringSchool; hand: Hand } => ({
   school: school ?? defaultSchool(layout),
-  hand: { size: hand },
+  hand,
 });
 
 /** A lick by a move; one that does not fit stays on its neck and in its scale. */

@@ -44,7 +44,7 @@ export function BringInProvider({ children }: { children: ReactNode }) {
     (files: readonly File[]) => {
       const into = body
         ? intoStudy(body)
-        : { instrument: NEW_INSTRUMENT, tempo: 90, school: 'finger-per-fret' as const, hand: 'medium' as const, room: 0 };
+        : { instrument: NEW_INSTRUMENT, tempo: 90, school: 'finger-per-fret' as const, hand: { size: 'medium' as const }, room: 0 };
       void Promise.all(files.map(async (f) => ({ name: f.name, bytes: new Uint8Array(await f.arrayBuffer()) }))).then(
         (all) => all.length && read({ files: all, into }),
       );

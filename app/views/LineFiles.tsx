@@ -25,7 +25,7 @@ const NONE: LickNote[] = [];
 
 /** Pick strokes of each note, down and up by turns; rests, ties and joined notes have none. */
 function strokesOf(body: StudyBody, { instrument, notes }: ExportLine): (Stroke | null)[] {
-  const steps = fingerLick(instrument, notes, { school: body.school ?? defaultSchool(body.layout), hand: { size: body.hand } });
+  const steps = fingerLick(instrument, notes, { school: body.school ?? defaultSchool(body.layout), hand: body.hand });
   const struck = steps.filter((s) => s !== null);
   const strokes = pickStrokes(instrument, struck, body.connection?.picking ?? 'alternate');
   let k = 0;

@@ -116,14 +116,12 @@ export function diagram(i: Instrument, shape: Shape, frame: Frame, labels: Sheet
       width: k === 0 && from === nut ? 2.4 : 0.6,
       colour: k === 0 && from === nut ? '#000000' : '#999999',
     })),
-    ...wires
-      .slice(1)
-      .map((k) =>
-        text(start + (k - 0.5) * slot, bottom + frame.gap / 2 + 8, 7, String(fretNumber(i, from + k)), {
-          anchor: 'middle',
-          colour: '#555555',
-        }),
-      ),
+    ...wires.slice(1).map((k) =>
+      text(start + (k - 0.5) * slot, bottom + frame.gap / 2 + 8, 7, String(fretNumber(i, from + k)), {
+        anchor: 'middle',
+        colour: '#555555',
+      }),
+    ),
     ...i.strings.map((s, k) => text(frame.x, y(k + 1) + 2.6, 7.5, glyphs(s.open.replace(/-?\d$/, '')), { colour: '#555555' })),
     ...shape.cells.map((c) => text(frame.x + frame.width, y(c.string) + 2.6, 7.5, c.fingers.join('-'), { anchor: 'end', bold: true })),
     ...shape.notes.flatMap((n) =>

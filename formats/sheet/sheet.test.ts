@@ -13,7 +13,7 @@ const request = (change: Partial<SheetRequest> = {}): SheetRequest => ({
   layout: { kind: 'box' },
   layoutWords: 'five boxes',
   school: null,
-  hand: 'medium',
+  hand: { size: 'medium' },
   labels: 'degrees',
   over: null,
   what: 'rungs',

@@ -30,7 +30,7 @@ export interface SheetRequest {
   /** The layout in words. */
   layoutWords: string;
   school: FingeringSchool | null;
-  hand: Hand['size'];
+  hand: Hand;
   labels: SheetLabels;
   /** A second scale laid over the first. */
   over: ScaleRef | null;
@@ -53,7 +53,7 @@ const SPACE = 14;
 const shapesFor = (r: SheetRequest, scale: ScaleRef): Shape[] =>
   layOut(r.instrument, scale, anchoredLayout(r.instrument, scale, r.layout), {
     ...(r.school ? { school: r.school } : {}),
-    hand: { size: r.hand },
+    hand: r.hand,
   });
 
 function heading(r: SheetRequest, scale: ScaleRef, width: number): Item[] {

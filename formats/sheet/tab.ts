@@ -37,7 +37,7 @@ export interface TabSheetRequest {
   tempo: number;
   meter: [number, number];
   school: FingeringSchool;
-  hand: Hand['size'];
+  hand: Hand;
   paper: Paper;
   turn: Turn;
 }
@@ -179,7 +179,7 @@ export function* tabPages(r: TabSheetRequest): Generator<Drawing> {
   const { width, height } = pageSize(r.paper, r.turn);
   const fit = Math.max(4, Math.floor((width - 2 * MARGIN - LABEL) / COLUMN));
   const step = (r.instrument.strings.length - 1) * GAP + 66;
-  const steps = r.notes.length ? fingerLick(r.instrument, r.notes, { school: r.school, hand: { size: r.hand } }) : [];
+  const steps = r.notes.length ? fingerLick(r.instrument, r.notes, { school: r.school, hand: r.hand }) : [];
   const perBar = barTicks(r.meter);
   const starts = startsOf(r.notes);
   const bars = starts.map((at, k) => k > 0 && Math.floor(at / perBar) > Math.floor(starts[k - 1] / perBar));

@@ -185,3 +185,31 @@ test('a sheet as SVG and PNG, printed, and as text', async ({ page, server, cont
   await expect(page.getByText('Copied: paste it into a message.')).toBeVisible();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toContain('box 1, frets 1 to 5');
 });
+
+test('a hand is measured, shows what it changes, and is kept for the next study', async ({ page, server }) => {
+  await openMap(page, server.url);
+  await typeInto(page, 'layout', 'three notes');
+  const open = () => page.getByRole('button', { name: /^fingering/ }).click();
+  await open();
+  await page.getByLabel('Fingering school').selectOption('stretch');
+  await page.getByText('Measure my hand').click();
+  await expect(page.getByText('126 mm at most')).toBeVisible();
+  const low = page.getByRole('group', { name: 'Index at fret 1', exact: true });
+  await low.getByLabel('frets at most').fill('2.5');
+  await expect(low.getByLabel('frets at ease')).toHaveValue('2.5');
+  await low.getByLabel('frets at most').fill('22');
+  await expect(low.getByText(/from 1 to 9/)).toBeVisible();
+  await low.getByLabel('frets at most').fill('2.5');
+  await expect(page.getByText(/notes of this study’s shapes get another finger|No finger of/)).toBeVisible();
+  await page.getByRole('button', { name: 'This is my hand' }).click();
+  await expect(page.getByLabel('Hand', { exact: true })).toHaveValue('mine');
+  await page.keyboard.press('Escape');
+  await saved(page);
+  await page.goto(`${server.url}/notebook`);
+  await page.getByRole('button', { name: /New study/ }).click();
+  await page.getByLabel(/^Name/).fill('Brazier');
+  await page.keyboard.press('Enter');
+  await expect(heading(page)).toContainText('A minor pentatonic');
+  await open();
+  await expect(page.getByLabel('Hand', { exact: true })).toHaveValue('mine');
+});

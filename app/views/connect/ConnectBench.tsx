@@ -71,7 +71,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
   const onAsk = useAsk();
   const steps = route?.steps ?? NO_STEPS;
   const school = body.school ?? defaultSchool(body.layout);
-  const hand = useMemo(() => ({ size: body.hand }), [body.hand]);
+  const { hand } = body;
   const strokes = useMemo(() => pickStrokes(instrument, steps, asked.picking), [instrument, steps, asked.picking]);
   const midis = useMemo(() => steps.map((s) => midiOf(instrument.strings[s.string - 1].open) + s.fret), [instrument, steps]);
 

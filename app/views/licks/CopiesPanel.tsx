@@ -46,7 +46,7 @@ export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
             ...lineIn(key),
             ...(weights ? { weights } : {}),
             school: body.school ?? defaultSchool(body.layout),
-            hand: { size: body.hand },
+            hand: body.hand,
             border,
           }
         : null,

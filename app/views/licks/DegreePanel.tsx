@@ -41,7 +41,7 @@ export function DegreePanel({ body, lick, neck, onNotes }: Props) {
   const changed = useMemo(() => changeDegree(body.scale, pitches, source, to), [body.scale, pitches, source, to]);
   const attempt = (make: () => number[]): void => {
     try {
-      onNotes(withPitches(neck, lick.notes, make(), { school: body.school ?? defaultSchool(body.layout), hand: { size: body.hand } }));
+      onNotes(withPitches(neck, lick.notes, make(), { school: body.school ?? defaultSchool(body.layout), hand: body.hand }));
       setProblem(null);
     } catch (e) {
       if (!(e instanceof CoreError)) throw e;

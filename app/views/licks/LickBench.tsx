@@ -41,7 +41,7 @@ export function LickBench({ body, lick, neck }: Props) {
   const edit = useLickEdit(lick, neck);
   const dispatch = useAppDispatch();
   const school = body.school ?? defaultSchool(body.layout);
-  const hand = useMemo(() => ({ size: body.hand }), [body.hand]);
+  const { hand } = body;
   const steps = useMemo(() => (notes.length ? fingerLick(neck, notes, { school, hand }) : NOTHING), [neck, notes, school, hand]);
   const struck = useMemo(() => steps.flatMap((s, index) => (s ? [{ s, index }] : [])), [steps]);
   const line = useMemo(() => struck.map((x) => x.s), [struck]);

@@ -37,7 +37,7 @@ export function FingerPart({ body, shape, at, onClose }: Props) {
   const pin = (finger: number | null, all = everywhere): void =>
     void dispatch(change((now) => (now.shape ? withPin(now.body, now.shape, place, finger, all) : null)));
   const now = shape.notes.find((n) => samePlace(n, place))?.finger ?? 0;
-  const options = { school: body.school ?? defaultSchool(body.layout), hand: { size: body.hand } };
+  const options = { school: body.school ?? defaultSchool(body.layout), hand: body.hand };
   const can = fingersFor(body.instrument, place, options);
   const why = whyOf(body, shape, place, options);
   return (
@@ -105,7 +105,7 @@ function whyOf(
   body: StudyBody,
   shape: Shape,
   place: Place,
-  options: { school: Parameters<typeof whyFinger>[3]['school']; hand: { size: StudyBody['hand'] } },
+  options: { school: Parameters<typeof whyFinger>[3]['school']; hand: StudyBody['hand'] },
 ): Why | null {
   if (ruleOf(body.layout.kind).still && !pinsOf(body, shape).length) return null;
   const places = shape.notes.map(({ string, fret }) => ({ string, fret }));

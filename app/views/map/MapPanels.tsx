@@ -1,4 +1,3 @@
-import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import type { StudyBody } from '../../../contract';
 import { defaultSchool, fingerNotes, isScale, ruleOf, type Shape } from '../../../core';
@@ -85,7 +84,7 @@ export function MapPanels({ body, laid, current, seam }: { body: StudyBody; laid
   );
 }
 
-const optionsOf = (body: StudyBody) => ({ school: body.school ?? defaultSchool(body.layout), hand: { size: body.hand } });
+const optionsOf = (body: StudyBody) => ({ school: body.school ?? defaultSchool(body.layout), hand: body.hand });
 
 /** Fingers going down, where the layout leaves them to the search. */
 function downFacts(body: StudyBody, shape: Shape): Fact[] {
@@ -97,7 +96,7 @@ function downFacts(body: StudyBody, shape: Shape): Fact[] {
 /** Both ways to play the shape's two-note cells, one press each. */
 function ShapeChoices({ body, shape }: { body: StudyBody; shape: Shape }) {
   const dispatch = useAppDispatch();
-  const hand = useMemo(() => ({ size: body.hand }), [body.hand]);
+  const { hand } = body;
   if (ruleOf(body.layout.kind).still) return null;
   return (
     <CellChoices

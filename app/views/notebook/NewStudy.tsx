@@ -3,6 +3,7 @@ import { plainStudy, type StudyBody } from '../../../contract';
 import { NEW_INSTRUMENT } from '../plain-instrument';
 import { useCreateStudyMutation } from '../../store/api';
 import { Button } from '../../ui/Button';
+import { usualHand } from '../../store/my-hand';
 import { refusalWords } from '../../words/save-text';
 
 /** A new study begins on a plain six-string guitar; the sentence on the Map makes it what it is to be. */
@@ -16,7 +17,7 @@ const freshStudy = (name: string, set: string): StudyBody => ({
   scale: { tonic: 'A', scale: 'minor pentatonic' },
   layout: { kind: 'box', numbering: 'minor-root' },
   school: null,
-  hand: 'medium',
+  hand: usualHand(),
   rung: { number: 1, fret: 5 },
   labels: 'degrees',
   tempo: 90,
