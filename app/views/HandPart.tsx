@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { StudyBody } from '../../contract';
-import { defaultSchool, type FingeringSchool, type Hand, type HandReach, type Layout } from '../../core';
+import { defaultSchool, SPAN_MM, type FingeringSchool, type Hand, type HandReach, type Layout } from '../../core';
 import { useAppSelector } from '../store';
 import { keepMyHand, useMyHand } from '../store/my-hand';
 import { Button } from '../ui/Button';
@@ -66,7 +66,9 @@ function Measure({ begin, onMeasured }: { begin: HandReach[]; onMeasured: (reach
       </p>
       {reaches.map((r, k) => (
         <fieldset key={r.fret} className="grid grid-cols-2 gap-2">
-          <legend className="text-[12.5px] font-semibold">Index at fret {r.fret}</legend>
+          <legend className="text-[12.5px]">
+            <b className="font-semibold">Index at fret {r.fret}</b>: {reachWords(body.instrument, r)}
+          </legend>
           <NumberField
             label="frets at ease"
             value={r.comfortable}
@@ -76,11 +78,10 @@ function Measure({ begin, onMeasured }: { begin: HandReach[]; onMeasured: (reach
             onChange={(comfortable) => set(k, { comfortable })}
           />
           <NumberField label="frets at most" value={r.most} min={1} max={9} step={0.5} onChange={(most) => set(k, { most })} />
-          <p className="col-span-2 text-[12px] text-soft">{reachWords(body.instrument, r)}</p>
         </fieldset>
       ))}
       <p aria-live="polite" className="text-[12.5px]">
-        {changedFingers(body, { size: body.hand.size, reaches })}
+        A medium hand opens to {SPAN_MM.medium} mm. {changedFingers(body, { size: body.hand.size, reaches })}
       </p>
       <Button
         look="link"

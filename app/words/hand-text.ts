@@ -1,5 +1,5 @@
 import type { StudyBody } from '../../contract';
-import { defaultSchool, fretDistanceMm, layOut, SPAN_MM, stringsUpward, type Hand, type HandReach, type Instrument } from '../../core';
+import { defaultSchool, fretDistanceMm, layOut, stringsUpward, type Hand, type HandReach, type Instrument } from '../../core';
 
 /** Where a hand is measured: low, in the middle, and at the octave. */
 export const MEASURED_FRETS = [1, 5, 12] as const;
@@ -11,13 +11,13 @@ export const USUAL_REACHES: HandReach[] = [
   { fret: 12, comfortable: 6, most: 8 },
 ];
 
-/** "5 frets from fret 5: 116 mm; a medium hand opens to 120." */
+/** "116 mm at most": how far the most is. */
 export function reachWords(i: Instrument, { fret, most }: HandReach): string {
   const [string] = stringsUpward(i);
   const whole = Math.floor(most);
   const at = (f: number): number => fretDistanceMm(i, string, fret, Math.min(i.frets, fret + f));
   const mm = at(whole) + (most - whole) * (at(whole + 1) - at(whole));
-  return `${Math.round(mm)} mm at most; a medium hand opens to ${SPAN_MM.medium}`;
+  return `${Math.round(mm)} mm at most`;
 }
 
 /** How many notes of the study's shapes another hand would finger otherwise. */

@@ -194,7 +194,7 @@ test('a hand is measured, shows what it changes, and is kept for the next study'
   await page.getByLabel('Fingering school').selectOption('stretch');
   await page.getByText('Measure my hand').click();
   await expect(page.getByText('126 mm at most')).toBeVisible();
-  const low = page.getByRole('group', { name: 'Index at fret 1', exact: true });
+  const low = page.getByRole('group', { name: /^Index at fret 1:/ });
   await low.getByLabel('frets at most').fill('2.5');
   await expect(low.getByLabel('frets at ease')).toHaveValue('2.5');
   await low.getByLabel('frets at most').fill('22');
