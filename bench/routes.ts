@@ -77,7 +77,7 @@ function plainly(i: Instrument, pitches: number[]): { build: number; search: num
   const layers: { from: Int32Array; to: Int32Array; cost: Float64Array; nodes: number }[] = [];
   let live: number[] = [];
   pitches.forEach((_, k) => {
-    machine.add(make(k, machine.layers[k - 1]));
+    machine.add(make(k));
     const owns = machine.owns(k);
     const [from, to, cost]: number[][] = [[], [], []];
     const pass = (a: number, b: number, c: number): void => {
@@ -131,7 +131,7 @@ function withLibrary(i: Instrument, pitches: number[]): { build: number; search:
   const { nodes, edges } = asGraph(naiveHand(i, 'finger-per-fret', 'medium', WEIGHTS), stopped);
   const graph = new Graph({ type: 'directed' });
   ['start', ...nodes.flat(), 'end'].forEach((node) => graph.addNode(node));
-  const least = Math.min(0, ...edges.map(([, , cost]) => cost));
+  const least = edges.reduce((low, [, , cost]) => Math.min(low, cost), 0);
   for (const [from, to, cost] of edges) graph.addEdge(from, to, { cost: cost - least });
   const built = performance.now();
   const path = dijkstra.bidirectional(graph, 'start', 'end', 'cost');

@@ -1,8 +1,11 @@
 import { Machine, type Task } from './automaton';
 import { layerMaker } from './lattice';
+import { FREE } from './model';
 
 /** Costs closer than this are a tie. */
 export const TIE = 1e-9;
+/** Sums may differ by this share of them. */
+const SLIP = 1e-9;
 /** Notes between two reports of progress. */
 const REPORT = 64;
 
@@ -34,7 +37,7 @@ export interface Prepared {
 export function prepare(task: Task): Prepared {
   const machine = new Machine(task);
   const make = layerMaker(task.hand, task);
-  for (let k = 0; k < task.options.length; k++) machine.add(make(k, machine.layers[k - 1]));
+  for (let k = 0; k < task.options.length; k++) machine.add(make(k));
   const rest: Float64Array[] = [];
   for (let k = machine.layers.length - 1; k >= 0; k--) rest[k] = restAt(machine, rest, k);
   return { machine, rest, known: oneWay(machine, rest) };
@@ -43,7 +46,11 @@ export function prepare(task: Task): Prepared {
 /** Whether a line may end here. */
 const ends = ({ task, layers }: Machine, k: number, n: number): boolean =>
   task.endsAt ? task.endsAt(layers[k].states[n], k) : k === layers.length - 1;
-const begins = ({ task, layers }: Machine, n: number): boolean => task.startsAt?.(layers[0].states[n]) !== false;
+/** Whether a line may begin here. On an open string no hand has been put down yet. */
+function begins({ task, layers }: Machine, n: number): boolean {
+  const s = layers[0].states[n];
+  return (s.finger > 0 || s.hand === FREE) && task.startsAt?.(s) !== false;
+}
 
 /** From every state of a note: never more than any way on from there costs. */
 function restAt(machine: Machine, rest: Float64Array[], k: number): Float64Array {
@@ -63,65 +70,92 @@ function restAt(machine: Machine, rest: Float64Array[], k: number): Float64Array
   return here;
 }
 
-/** The way that follows what looks best at each note. */
+/** How many of the nodes that look best are followed at each note. */
+const FOLLOWED = 8;
+type Followed = { node: number; cost: number; whole: number };
+
+/** The best way that is found by following a few nodes at each note: a cost that the best way does not exceed. */
 function oneWay(machine: Machine, rest: Float64Array[]): number {
-  const { layers } = machine;
+  const { layers, task } = machine;
   if (!layers.length) return 0;
-  let [cost, node, best] = [Infinity, 0, Infinity];
-  layers[0].states.forEach((_, n) => {
-    const c = machine.begins(n);
-    if (!begins(machine, n) || c + rest[0][n] >= best) return;
-    [cost, node, best] = [c, machine.first(n), c + rest[0][n]];
-  });
-  for (let k = 0; k + 1 < layers.length && cost < Infinity; k++) {
-    if (machine.task.endsAt && ends(machine, k, (node / machine.sizes[k]) | 0)) return cost;
-    const owns = machine.owns(k + 1);
-    let [next, to] = [Infinity, 0];
-    best = Infinity;
-    for (let b = 0; b < owns.length; b++) {
-      if (rest[k + 1][b] === Infinity) continue;
-      const c = cost + machine.step(k, node, b) + owns[b];
-      if (c + rest[k + 1][b] < best) [next, to, best] = [c, machine.to, c + rest[k + 1][b]];
-    }
-    [cost, node] = [next, to];
+  let best = Infinity;
+  let here = foremost(
+    layers[0].states.flatMap((_, n) => {
+      const cost = machine.begins(n);
+      return begins(machine, n) ? [{ node: machine.first(n), cost, whole: cost + rest[0][n] }] : [];
+    }),
+  );
+  for (let k = 0; k < layers.length; k++) {
+    const last = k + 1 === layers.length;
+    if (last || task.endsAt)
+      for (const { node, cost } of here) if (ends(machine, k, (node / machine.sizes[k]) | 0)) best = Math.min(best, cost);
+    if (!last) here = foremost(here.flatMap((from) => onward(machine, rest[k + 1], k, from)));
   }
-  return cost;
+  return best;
+}
+
+function onward(machine: Machine, rest: Float64Array, k: number, { node, cost }: Followed): Followed[] {
+  const owns = machine.owns(k + 1);
+  const next: Followed[] = [];
+  for (let b = 0; b < owns.length; b++) {
+    if (rest[b] === Infinity) continue;
+    const so = cost + machine.step(k, node, b) + owns[b];
+    if (so < Infinity) next.push({ node: machine.to, cost: so, whole: so + rest[b] });
+  }
+  return next;
+}
+
+/** The few that promise the least, each node once. */
+function foremost(all: Followed[]): Followed[] {
+  const seen = new Set<number>();
+  return all.sort((a, b) => a.whole - b.whole).filter(({ node }) => seen.size < FOLLOWED && !seen.has(node) && seen.add(node));
 }
 
 /**
- * Forward, the least cost of reaching every node (Sayegh's optimum path, one layer a note), and all passes that lie on a way
- * of no more than `bound`: what a node costs so far and the least that the rest may cost are together no more. Exact, as the rest
- * never says too much. Yields the share of the work done, 0 to 1.
+ * Forward, the least cost of reaching every node (Sayegh's optimum path, one layer a note), as far as it can lie on a way of no
+ * more than `bound`: what a node costs so far and the least that the rest may cost are together no more. Backward, what the rest
+ * does cost, and only the passes that are on such a way. Exact, as the rest never says too much. Yields the share of the work
+ * done, 0 to 1.
  */
 export function* graphOf({ machine, rest }: Prepared, bound: number): Generator<number, Graph> {
-  const graph: Graph = { machine, layers: [], bound: bound + TIE };
+  // Sums of the same costs in another order differ a little, more on long lines.
+  const graph: Graph = { machine, layers: [], bound: bound + SLIP * Math.max(1, Math.abs(bound)) };
   const count = machine.layers.length;
   if (!count) return graph;
-  let here = emptyLayer();
-  machine.layers[0].states.forEach((_, n) => {
-    const cost = machine.begins(n);
-    if (begins(machine, n) && cost + rest[0][n] <= graph.bound) enter(here, machine.first(n), cost, -1);
-  });
-  graph.layers.push(here);
+  const reached: Reached[] = [begun(graph, rest[0])];
   for (let k = 0; k + 1 < count; k++) {
-    graph.layers.push((here = nextLayer(graph, rest[k + 1], k, here)));
-    if (k % REPORT === REPORT - 1) yield k / count;
+    reached.push(nextLayer(graph, rest[k + 1], k, reached[k]));
+    if (k % REPORT === REPORT - 1) yield k / (2 * count);
+  }
+  let ahead: Ahead | null = null;
+  for (let k = count - 1; k >= 0; k--) {
+    ahead = kept(graph, k, reached[k], ahead);
+    reached.pop();
+    if (k % REPORT === 0) yield 1 - k / (2 * count);
   }
   return graph;
 }
 
-const emptyLayer = (): GraphLayer => ({ nodes: [], costs: [], back: [], to: [], by: [] });
+/** The nodes of a note that a line may pass, the least cost of reaching each, and the one before it on that way. */
+type Reached = Pick<GraphLayer, 'nodes' | 'costs' | 'back'>;
 
-function enter(layer: GraphLayer, node: number, cost: number, back: number): number {
+function begun({ machine, bound }: Graph, rest: Float64Array): Reached {
+  const layer: Reached = { nodes: [], costs: [], back: [] };
+  machine.layers[0].states.forEach((_, n) => {
+    const cost = machine.begins(n);
+    if (begins(machine, n) && cost + rest[n] <= bound) enter(layer, machine.first(n), cost, -1);
+  });
+  return layer;
+}
+
+function enter(layer: Reached, node: number, cost: number, back: number): number {
   layer.costs.push(cost);
   layer.back.push(back);
-  layer.to.push([]);
-  layer.by.push([]);
   return layer.nodes.push(node) - 1;
 }
 
-function nextLayer({ machine, bound }: Graph, rest: Float64Array, k: number, here: GraphLayer): GraphLayer {
-  const next = emptyLayer();
+function nextLayer({ machine, bound }: Graph, rest: Float64Array, k: number, here: Reached): Reached {
+  const next: Reached = { nodes: [], costs: [], back: [] };
   const seen = new Map<number, number>();
   const owns = machine.owns(k + 1);
   const size = machine.sizes[k];
@@ -131,17 +165,51 @@ function nextLayer({ machine, bound }: Graph, rest: Float64Array, k: number, her
     for (let b = 0; b < owns.length; b++) {
       const worth = owns[b] + rest[b];
       if (!(so + machine.least(k, a, b) + worth <= bound)) continue;
-      const step = machine.step(k, node, b);
-      if (!(so + step + worth <= bound)) continue;
-      const by = step + owns[b];
-      let at = seen.get(machine.to);
-      if (at === undefined) seen.set(machine.to, (at = enter(next, machine.to, so + by, j)));
-      else if (so + by < next.costs[at] - TIE) [next.costs[at], next.back[at]] = [so + by, j];
-      here.to[j].push(at);
-      here.by[j].push(by);
+      const cost = so + machine.step(k, node, b) + owns[b];
+      if (!(cost + rest[b] <= bound)) continue;
+      const at = seen.get(machine.to);
+      if (at === undefined) seen.set(machine.to, enter(next, machine.to, cost, j));
+      else if (cost < next.costs[at] - TIE) [next.costs[at], next.back[at]] = [cost, j];
     }
   });
   return next;
+}
+
+/** Of the note after: where each node that was kept stands, and what the rest costs from it. */
+interface Ahead {
+  at: Map<number, number>;
+  rest: number[];
+}
+
+/** Keeps the nodes of note k that are on a way within the bound, with the passes that are; hands on what the rest costs from each. */
+function kept(graph: Graph, k: number, here: Reached, ahead: Ahead | null): Ahead {
+  const { machine, layers, bound } = graph;
+  const layer: GraphLayer = { nodes: [], costs: [], back: [], to: [], by: [] };
+  const rest: number[] = [];
+  const stands: number[] = [];
+  const owns = ahead ? machine.owns(k + 1) : [];
+  const size = machine.sizes[k];
+  here.nodes.forEach((node, j) => {
+    const [to, by]: [number[], number[]] = [[], []];
+    let least = ends(machine, k, (node / size) | 0) ? 0 : Infinity;
+    for (let b = 0; ahead && b < owns.length; b++) {
+      const cost = machine.step(k, node, b) + owns[b];
+      const at = cost < Infinity ? ahead.at.get(machine.to) : undefined;
+      if (at === undefined || !(here.costs[j] + cost + ahead.rest[at] <= bound)) continue;
+      to.push(at);
+      by.push(cost);
+      least = Math.min(least, cost + ahead.rest[at]);
+    }
+    if (!(here.costs[j] + least <= bound)) return;
+    stands[j] = layer.nodes.length;
+    enter(layer, node, here.costs[j], here.back[j]);
+    layer.to.push(to);
+    layer.by.push(by);
+    rest.push(least);
+  });
+  if (layers[k + 1]) layers[k + 1].back = layers[k + 1].back.map((j) => stands[j]);
+  layers[k] = layer;
+  return { at: new Map(layer.nodes.map((node, j) => [node, j])), rest };
 }
 
 /** Nodes of a layer that a line may end with. */

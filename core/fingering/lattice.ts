@@ -9,56 +9,50 @@ export interface Line {
   pins?: readonly (number | undefined)[];
 }
 
-/**
- * Builds the layers of a line one after another. Layers that depend on their options alone are built once, so a line
- * of ten thousand notes holds no more of them than there are pitches.
- */
-export function layerMaker(m: HandModel, line: Line): (k: number, before: Layer | undefined) => Layer {
-  const known = new Map<readonly Option[], Map<string, Layer>>();
-  return (k, before) => {
+/** Gives the layers of a line, each built once: a line of ten thousand notes holds no more of them than there are pitches. */
+export function layerMaker(m: HandModel, line: Line): (k: number) => Layer {
+  const known = new Map<readonly Option[], Layer[]>();
+  return (k) => {
     const options = line.options[k];
     const pin = line.pins?.[k] ?? 0;
-    if (options.length === 1 && !pin && !options[0].tag && options[0].fret !== m.nut) return placeLayer(m, options);
-    const open = options.some((o) => o.fret === m.nut);
-    const key = `${pin}:${open ? (before?.hands.join() ?? 'first') : ''}`;
-    const kept = known.get(options) ?? new Map<string, Layer>();
-    if (!known.has(options)) known.set(options, kept);
-    let layer = kept.get(key);
-    if (!layer) kept.set(key, (layer = buildLayer(m, options, pin, before)));
-    return layer;
+    if (options.length === 1 && !pin && !options[0].tag) return placeLayer(m, options);
+    const byPin = known.get(options) ?? [];
+    known.set(options, byPin);
+    return (byPin[pin] ??= buildLayer(m, options, pin));
   };
 }
 
-/** One stopped place, any finger: the same in every line. */
+/** One place, any finger: the same in every line. */
 function placeLayer(m: HandModel, options: readonly Option[]): Layer {
   const key = placeIndex(options[0]);
   const kept = m.layers.get(key);
   if (kept) return kept;
-  const layer = buildLayer(m, options, 0, undefined);
+  const layer = buildLayer(m, options, 0);
   m.layers.set(key, layer);
   return layer;
 }
 
-function buildLayer(m: HandModel, options: readonly Option[], pin: number, before: Layer | undefined): Layer {
+function buildLayer(m: HandModel, options: readonly Option[], pin: number): Layer {
   const states: State[] = [];
-  for (const o of options) addStates(m, states, o, pin, before);
+  for (const o of options) addStates(m, states, o, pin);
   if (options.length > 1) states.sort((a, b) => a.hand - b.hand || a.finger - b.finger || a.string - b.string || a.tag - b.tag);
-  const hands: number[] = [];
-  for (const { hand } of states) if (hands[hands.length - 1] !== hand) hands.push(hand);
   const holds: State[] = [];
   const holdOf = Uint8Array.from(states, (s) => {
     const at = holds.findIndex((h) => h.string === s.string && h.fret === s.fret && h.finger === s.finger);
     return at < 0 ? holds.push(s) - 1 : at;
   });
-  return { states, hands, side: Uint8Array.from(states, (s) => reachSide(m, s)), holdOf, holds, labelOf: labelled(states) };
+  return { states, side: Uint8Array.from(states, (s) => reachSide(m, s)), holdOf, holds, labelOf: labelled(states) };
 }
 
-/** On an open string the hand waits where it was, or is still free to come down anywhere. */
-function addStates(m: HandModel, states: State[], o: Option, pin: number, before: Layer | undefined): void {
+/** On an open string the hand waits wherever it was, or is still free to come down anywhere. */
+function addStates(m: HandModel, states: State[], o: Option, pin: number): void {
   const tag = o.tag ?? 0;
   const { string, fret } = o;
   if (fret === m.nut) {
-    if (!pin) for (const hand of before?.hands ?? [FREE]) states.push({ string, fret, finger: 0, hand, reachMm: 0, cost: 0, tag });
+    if (pin) return;
+    const open = (hand: number): void => void states.push({ string, fret, finger: 0, hand, reachMm: 0, cost: 0, tag });
+    open(FREE);
+    for (let hand = m.nut + 1; hand <= m.last; hand++) open(hand);
   } else
     for (const { finger, hand, reachMm, cost } of holdsOf(m, string, fret))
       if (!pin || finger === pin) states.push({ string, fret, finger, hand, reachMm, cost, tag });

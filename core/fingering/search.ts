@@ -8,8 +8,10 @@ export type { Task } from './automaton';
 /** Most ways that are looked through for ones that differ, and most notes of them all together. */
 const LOOKED = { ways: 600, notes: 30_000 };
 /** How much more than the best a way may cost, tried one after another until there are enough; the last for short lines alone. */
-const SLACK = [30, 120, 480, Infinity];
+const SLACK = [5, 30, 120, 480, Infinity];
+/** Longer lines than these are not searched with the last, or the last two, of them. */
 const SHORT = 200;
+const LONG = 2000;
 
 /** One way through: its states, what each added to the cost, and its nodes in the machine. */
 export interface Path {
@@ -41,8 +43,7 @@ function* best(task: Task): Generator<number, Path | null> {
 /**
  * The `count` cheapest ways to play a line that differ in a place or a hand fret somewhere, or, with `differs`, from each of
  * those before them as it says; cheapest first. Exact; with `differs`, as long as no more ways need to be looked through than
- * LOOKED allows, and beyond that over the successions of hand places alone. Long lines are searched up to the last but one of SLACK
- * beyond their best. Yields the share of the work done, from 0 to 1; returns fewer ways where there are fewer, none where no hand can.
+ * LOOKED allows, and beyond that over the successions of hand places alone. Long lines are searched up to a bound beyond their best (SLACK). Yields the share of the work done, from 0 to 1; returns fewer ways where there are fewer, none where no hand can.
  */
 export function* bestPaths(task: Task, count: number, differs?: (a: Path, b: Path) => boolean): Generator<number, Path[]> {
   if (count === 1) {
@@ -51,21 +52,32 @@ export function* bestPaths(task: Task, count: number, differs?: (a: Path, b: Pat
   }
   const ready = prepare(task);
   if (!(ready.known < Infinity)) return [];
+  // From the best cost itself, not from the first that was found: on a long line the two lie far apart.
+  ready.known = readBack(yield* share(0, graphOf(ready, ready.known)))?.cost ?? ready.known;
   let found: Path[] = [];
-  for (const slack of task.options.length > SHORT ? SLACK.slice(0, -1) : SLACK) {
-    const graph = yield* graphOf(ready, ready.known + slack);
+  let stage = 1;
+  const beyond = task.options.length > LONG ? 2 : task.options.length > SHORT ? 1 : 0;
+  for (const slack of SLACK.slice(0, SLACK.length - beyond)) {
+    const graph = yield* share(stage++, graphOf(ready, ready.known + slack));
     const { paths, all } = differing(graph, count, differs);
     found = all ? paths : [...bySuccession(graph, count)].map((nodes) => pathOf(graph, nodes));
     // Ways put together from passes of cheaper ones may cost more than the bound: others may then be cheaper.
     if (found.length >= count && found[count - 1].cost <= graph.bound) break;
-    yield 1;
   }
   return found;
 }
 
+/** A search of unknown length told on: each stage takes half of what was left. */
+function* share<T>(stage: number, search: Generator<number, T>): Generator<number, T> {
+  let turn = search.next();
+  for (; !turn.done; turn = search.next()) yield 1 - 0.5 ** stage + turn.value * 0.5 ** (stage + 1);
+  return turn.value;
+}
+
 /** The cheapest ways of a graph that differ, and whether all were looked through that needed to be. */
 function differing(graph: Graph, count: number, differs?: (a: Path, b: Path) => boolean): { paths: Path[]; all: boolean } {
-  const most = differs ? Math.max(count, Math.min(LOOKED.ways, Math.floor(LOOKED.notes / graph.layers.length))) : count;
+  const most = differs ? Math.min(LOOKED.ways, Math.floor(LOOKED.notes / graph.layers.length)) : count;
+  if (most < count) return { paths: [], all: false };
   const paths: Path[] = [];
   let looked = 0;
   for (const path of inOrder(graph, most)) {

@@ -23,8 +23,6 @@ export interface State extends Hold {
 /** Every state of one note of a line, in the order of ties: lower hand fret, then lower finger, then the thinner string. */
 export interface Layer {
   states: State[];
-  /** Hand frets that occur, ascending. */
-  hands: number[];
   /** By state: which way it reaches, and which of the layer's places and fingers (whatever the hand) it is. */
   side: Uint8Array;
   holdOf: Uint8Array;

@@ -46,11 +46,14 @@ function endStays(graph: Graph): Stays[] {
 /** Ways with one more stay before the first of these. */
 function before(graph: Graph, s: Stays): Stays[] {
   const hands = new Map<number, Ahead>();
-  const last = Math.max(...s.ahead.keys());
+  let [last, first] = [0, Infinity];
+  for (const k of s.ahead.keys()) [last, first] = [Math.max(last, k), Math.min(first, k)];
   for (let k = last; k > 0; k--) {
     const ahead = s.ahead.get(k);
     if (ahead) leaving(graph, s.hand, ahead, hands, k);
     for (const [hand, there] of hands) staying(graph, hand, there, k);
+    // Below the stay itself, and below every stay before it, nothing is left to do.
+    if (k <= first && [...hands.values()].every((there) => !there.has(k - 1))) break;
   }
   return [...hands].map(([hand, ahead]) => stays(graph, hand, ahead, s));
 }
