@@ -70,16 +70,19 @@ function restAt(machine: Machine, rest: Float64Array[], k: number): Float64Array
   return here;
 }
 
-/** How many of the nodes that look best are followed at each note. */
-const FOLLOWED = 8;
+/** How many of the nodes that look best are followed at each note: more on long lines, where what is missed adds up. */
+const FOLLOWED = { short: 2, long: 8 };
+const LONG = 300;
 type Followed = { node: number; cost: number; whole: number };
 
 /** The best way that is found by following a few nodes at each note: a cost that the best way does not exceed. */
 function oneWay(machine: Machine, rest: Float64Array[]): number {
   const { layers, task } = machine;
   if (!layers.length) return 0;
+  const most = layers.length > LONG ? FOLLOWED.long : FOLLOWED.short;
   let best = Infinity;
   let here = foremost(
+    most,
     layers[0].states.flatMap((_, n) => {
       const cost = machine.begins(n);
       return begins(machine, n) ? [{ node: machine.first(n), cost, whole: cost + rest[0][n] }] : [];
@@ -89,7 +92,11 @@ function oneWay(machine: Machine, rest: Float64Array[]): number {
     const last = k + 1 === layers.length;
     if (last || task.endsAt)
       for (const { node, cost } of here) if (ends(machine, k, (node / machine.sizes[k]) | 0)) best = Math.min(best, cost);
-    if (!last) here = foremost(here.flatMap((from) => onward(machine, rest[k + 1], k, from)));
+    if (!last)
+      here = foremost(
+        most,
+        here.flatMap((from) => onward(machine, rest[k + 1], k, from)),
+      );
   }
   return best;
 }
@@ -106,9 +113,9 @@ function onward(machine: Machine, rest: Float64Array, k: number, { node, cost }:
 }
 
 /** The few that promise the least, each node once. */
-function foremost(all: Followed[]): Followed[] {
+function foremost(most: number, all: Followed[]): Followed[] {
   const seen = new Set<number>();
-  return all.sort((a, b) => a.whole - b.whole).filter(({ node }) => seen.size < FOLLOWED && !seen.has(node) && seen.add(node));
+  return all.sort((a, b) => a.whole - b.whole).filter(({ node }) => seen.size < most && !seen.has(node) && seen.add(node));
 }
 
 /**

@@ -2,12 +2,12 @@ import { checkNumber, checkWhole, fail, shown } from '../errors';
 import { checkInstrument, checkPlace, nutFret } from '../instrument';
 import type { CostWord, FingeredStep, FingeringSchool, Hand, HandReach, Instrument, LineTiming, Place } from '../types';
 import { tellStep } from './automaton';
-import { handModel, holdsOf, type HandModel } from './model';
+import { holdsOf, usualModel, type HandModel } from './model';
 import { SCHOOLS, SPAN_MM } from './schools';
 import { bestPaths, runToEnd, type Path } from './search';
 import { settled, stepsOf, timed } from './steps';
 
-export { handModel, holdsOf, type HandModel } from './model';
+export { handModel, holdsOf, usualModel, type HandModel } from './model';
 export { bestPath, bestPaths, runToEnd, type Path, type Task } from './search';
 export { fingerPath, stepsOf, timed } from './steps';
 export { noCosts, type Option, type State, type Tell } from './states';
@@ -53,7 +53,7 @@ export function fingersFor(i: Instrument, p: Place, o: FingerOptions): number[] 
   checkInstrument(i);
   checkHand(o.school, o.hand);
   checkPlace(i, p);
-  return fingersAt(handModel(i, o.school, o.hand), p);
+  return fingersAt(usualModel(i, o.school, o.hand), p);
 }
 
 const fingersAt = (m: HandModel, p: Place): number[] =>
@@ -81,7 +81,7 @@ function fingered(i: Instrument, places: readonly Place[], o: FingerOptions, cou
   checkInstrument(i);
   checkHand(o.school, o.hand);
   places.forEach((p, k) => checkPlace(i, p, `places[${k}]`));
-  const m = handModel(i, o.school, o.hand);
+  const m = usualModel(i, o.school, o.hand);
   return { m, paths: runToEnd(bestPaths(timed(settled(m, places, pinsOf(m, places, o.pins)), o), count)) };
 }
 

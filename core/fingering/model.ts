@@ -53,6 +53,21 @@ export function handModel(i: Instrument, school: FingeringSchool, hand: Hand = {
   };
 }
 
+/** Hands on instruments that were asked for last: what their moves cost is worked out once, as rungs and keys change often. */
+const lately = new Map<string, HandModel>();
+const MOST_LATELY = 8;
+
+/** The hand of a school on an instrument, as its layouts and lines are fingered. The same for equal arguments. */
+export function usualModel(i: Instrument, school: FingeringSchool, hand?: Hand): HandModel {
+  const { strings, frets, scaleLengthMm, capo } = i;
+  const key = JSON.stringify([strings.map((s) => [s.open, s.scaleLengthMm]), frets, scaleLengthMm, capo, school, hand]);
+  const known = lately.get(key) ?? handModel(i, school, hand);
+  lately.delete(key);
+  lately.set(key, known);
+  if (lately.size > MOST_LATELY) lately.delete(lately.keys().next().value as string);
+  return known;
+}
+
 /** A measured reach at a fret in mm: as measured at the nearest fret below and above, in proportion between; beyond the outermost as there. */
 function measuredMm(i: Instrument, reaches: readonly HandReach[], fret: number, what: 'comfortable' | 'most'): number {
   const length = lengthMm(i, stringsUpward(i)[0]);

@@ -1,5 +1,5 @@
 import { checkOneOf, checkWhole, fail } from '../errors';
-import { fingerPath, handModel, holdsOf } from '../fingering';
+import { fingerPath, holdsOf, usualModel } from '../fingering';
 import { fretsWithScale, type ScaledNeck } from '../neck';
 import type { LayoutOf, Place } from '../types';
 import type { LayoutRule } from './rule';
@@ -74,7 +74,7 @@ function octaveFingers({ neck, by }: Bench, string: number): number[] {
   let lowest = neck.nut + 1;
   while (!isRoot(neck, { string, fret: lowest })) lowest++;
   const root = Math.min(lowest, neck.nut + MODEL_FRET);
-  const long = handModel({ ...neck.instrument, frets: root + 2 * OCTAVE }, by.school, by.hand);
+  const long = usualModel({ ...neck.instrument, frets: root + 2 * OCTAVE }, by.school, by.hand);
   const frets = [...neck.tones.map((t) => root + t.semitones), root + OCTAVE];
   return fingerPath(long, frets.map((fret) => ({ string, fret }))).map((s) => s.finger); // prettier-ignore
 }

@@ -1,4 +1,4 @@
-import { fingerPath, handModel, pinsThatHold, type HandModel } from '../fingering';
+import { fingerPath, pinsThatHold, usualModel, type HandModel } from '../fingering';
 import { noteAt, widestMm, type ScaledNeck } from '../neck';
 import { midiOn, placeKey, samePlace } from '../place';
 import { stepLetters } from '../scale';
@@ -48,7 +48,7 @@ const FOURTH = 5;
 
 export const benchOf = (neck: ScaledNeck, school: FingeringSchool, hand?: Hand, pins: readonly PlacePin[] = []): Bench => ({
   neck,
-  model: handModel(neck.instrument, school, hand),
+  model: usualModel(neck.instrument, school, hand),
   pins,
   by: { school, ...(hand ? { hand } : {}) },
 });
