@@ -33,13 +33,19 @@ export const ROUTE_ROWS = Object.freeze({
   leap: { says: 'a fret between two stopped notes beyond four', value: 6, unit: 'mm', range: '2 to 15', source: JUDGED },
   open: { says: 'an open string (weight: openStrings, −1 liked to 4 avoided)', value: 16, unit: 'mm', range: '5 to 30', source: JUDGED },
   openNearNut: {
-    says: 'an open string with the hand below fret 5, whatever the weight',
+    says: 'an open string near the nut, whatever the weight',
     value: -18,
     unit: 'mm',
     range: '−25 to 0',
     source: JUDGED,
   },
-  openAbove: { says: 'an open string with the hand above, whatever the weight', value: 14, unit: 'mm', range: '0 to 30', source: JUDGED },
+  openAbove: {
+    says: 'an open string after a note at fret 5 or above, once more',
+    value: 32,
+    unit: 'mm',
+    range: '10 to 50',
+    source: JUDGED,
+  },
   thick: { says: 'a string of the thicker half beyond fret 15, a fret', value: 3, unit: 'mm', range: '1 to 6', source: JUDGED },
   tone: { says: 'tone wholly other than wished (weight: tone)', value: 30, unit: 'mm', range: '10 to 60', source: JUDGED },
   region: { says: 'crossing the border fret (weight: region)', value: 60, unit: 'mm', range: '30 to 100', source: JUDGED },
@@ -89,7 +95,7 @@ export function routeTask(i: Instrument, school: FingeringSchool, of: Hand | und
     hand,
     kept: noCosts(),
     own: (s, tell) => {
-      if (s.finger === 0) tell('open', COSTS.open * w.openStrings + (s.hand < nut + NEAR_NUT ? COSTS.openNearNut : COSTS.openAbove));
+      if (s.finger === 0) tell('open', COSTS.open * w.openStrings + COSTS.openNearNut);
       else if (s.fret > TILT_FRET && thick(s.string)) tell('thick', COSTS.thick * (s.fret - TILT_FRET));
       if (w.tone) tell('tone', COSTS.tone * missed(s));
     },
@@ -100,6 +106,7 @@ export function routeTask(i: Instrument, school: FingeringSchool, of: Hand | und
       if (rise * (open[b.string] - open[a.string]) < 0) tell('against', COSTS.against);
       const leap = Math.abs(a.fret - b.fret) - COVERED_FRETS;
       if (leap > 0 && a.finger && b.finger) tell('travel', COSTS.leap * leap);
+      if (b.finger === 0 && a.fret >= nut + NEAR_NUT) tell('open', COSTS.openAbove);
       if (w.region && isBelow(a.fret) !== isBelow(b.fret)) tell('region', COSTS.region * w.region);
     },
   };

@@ -66,11 +66,11 @@ export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof ty
   const sound = (p: Place): number => open(i, p.string) + p.fret;
   const order = i.strings.map((_, k) => k + 1).sort((a, b) => open(i, a) - open(i, b) || b - a);
 
-  const placeCost = (p: Place, hand: number): number => {
+  const placeCost = (p: Place): number => {
     if (!weights) return 0;
     const tone = w.tone ? toneOf(i, p) : 0;
     let cost = 30 * (w.tone > 0 ? w.tone * (1 - tone) : -w.tone * tone);
-    if (p.fret === capo) cost += 16 * w.openStrings + (hand < capo + 5 ? -18 : 14);
+    if (p.fret === capo) cost += 16 * w.openStrings - 18;
     else if (p.fret > 15 && order.indexOf(p.string) < i.strings.length / 2) cost += 3 * (p.fret - 15);
     return cost;
   };
@@ -78,7 +78,7 @@ export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof ty
   const known = new Map<string, NaiveHold[]>();
   /** Every hold; an open string for the place the hand is at. */
   const holds = (p: Place, waiting: number): NaiveHold[] => {
-    if (p.fret === capo) return [{ ...p, finger: 0, hand: waiting, own: placeCost(p, waiting), beyond: 0 }];
+    if (p.fret === capo) return [{ ...p, finger: 0, hand: waiting, own: placeCost(p), beyond: 0 }];
     const key = `${p.string}/${p.fret}`;
     if (!known.has(key)) known.set(key, stopped(p));
     return known.get(key) as NaiveHold[];
@@ -88,7 +88,7 @@ export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof ty
     for (let hand = capo + 1; hand <= p.fret + 1; hand++)
       for (let finger = 1; finger <= c.fingers; finger++) {
         const beyond = p.fret - (hand + finger - 1);
-        const used = USED[finger] + placeCost(p, hand);
+        const used = USED[finger] + placeCost(p);
         if (beyond === 0) all.push({ ...p, finger, hand, own: used, beyond });
         if (beyond === -1 && finger <= 2 && hand <= i.frets) {
           const lowest = finger === 1 ? p.fret : hand;
@@ -204,6 +204,7 @@ export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof ty
     if (apart) cost += 4 * w.stringChanges + 3 * (apart - 1);
     const higher = open(i, b.string) - open(i, a.string);
     if ((sound(b) - sound(a)) * higher < 0) cost += 60;
+    if (b.fret === capo && a.fret >= capo + 5) cost += 32;
     if (a.finger && b.finger) cost += 6 * Math.max(0, Math.abs(a.fret - b.fret) - 4);
     return cost;
   };

@@ -17,7 +17,8 @@ export function OverPart({ scale, over, onOver }: Props) {
   const own = useOwnScales();
   const find = (text: string) => {
     const mine = own.filter((o) => o.name.toLowerCase().includes(text.toLowerCase())).map((o) => ({ key: o.name, value: { tonic: scale.tonic, scale: o.degrees }, title: `${scale.tonic} ${o.name}`, detail: o.degrees.join(' ') })); // prettier-ignore
-    return [...mine, ...matchScales(text, scale).map((value) => ({ key: JSON.stringify(value), value, title: scaleName(value) }))];
+    const known = matchScales(text, scale).map((value) => ({ key: JSON.stringify(value), value, title: scaleName(value) }));
+    return text.trim() ? [...mine, ...known] : [...known, ...mine];
   };
   return (
     <SentencePart

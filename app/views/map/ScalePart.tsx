@@ -16,7 +16,14 @@ const stepsOf = (ref: ScaleRef): string => (Array.isArray(ref.scale) ? ref.scale
 
 const choiceOf = (value: ScaleRef) => ({ key: stepsOf(value), value, title: askedScale(value), detail: degreesOf(value.scale).join(' ') });
 
-/** The player's own scales whose names hold what was typed, on the tonic before it if one was typed ("G grit"). */
+/** What was typed, in the catalogue and among the player's own scales ("G grit"); one's own come first where their name begins so. */
+function choices(text: string, scale: ScaleRef, own: OwnScale[]) {
+  const mine = ownChoices(text, scale, own);
+  const begun = mine.filter((c) => c.begun);
+  return [...begun, ...matchScales(text, scale).map(choiceOf), ...mine.filter((c) => !c.begun)];
+}
+
+/** The player's own scales whose names hold what was typed, on the tonic before it if one was typed. */
 function ownChoices(text: string, scale: ScaleRef, own: OwnScale[]) {
   const typed = text.trim().toLowerCase();
   const { tonic, words } = splitScaleText(text);
@@ -26,7 +33,8 @@ function ownChoices(text: string, scale: ScaleRef, own: OwnScale[]) {
   };
   return own.flatMap((o) => {
     const on = found(o.name);
-    return on ? [{ ...choiceOf({ tonic: on, scale: o.degrees }), key: `own ${o.name}`, title: `${on} ${isolated(o.name)}` }] : [];
+    const begun = [typed, tonic === null ? '' : words.toLowerCase()].some((t) => t !== '' && o.name.toLowerCase().startsWith(t));
+    return on ? [{ ...choiceOf({ tonic: on, scale: o.degrees }), key: `own ${o.name}`, title: `${on} ${isolated(o.name)}`, begun }] : [];
   });
 }
 
@@ -41,7 +49,7 @@ export function ScalePart({ scale, onScale }: Props) {
           <Chooser<ScaleRef>
             label="Type a tonic and a scale, or degrees of your own"
             placeholder="Bb mixo, or F# 1 b2 3 4 5"
-            find={(text) => [...ownChoices(text, scale, own), ...matchScales(text, scale).map(choiceOf)]}
+            find={(text) => choices(text, scale, own)}
             onChoose={(value) => { onScale(value); close(); }} // prettier-ignore
             current={stepsOf(scale)}
             empty="No scale of that name. Try part of a name, or degrees such as 1 b3 4 5 b7."
