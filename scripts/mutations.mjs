@@ -67,7 +67,7 @@ export const MUTATIONS = [
   ['core/fingering/model.ts', 'const share = a.finger === 0 ? c.afterOpen : 1;', 'const share = 1;'],
   ['core/fingering/model.ts', 'b.hand > a.hand ? c.landing * (b.finger - 1)', 'b.hand < a.hand ? c.landing * (b.finger - 1)'],
   ['core/fingering/model.ts', 'if (slurred && a.hand !== b.hand)', 'if (slurred && a.hand === b.hand)'],
-  ['core/fingering/automaton.ts', 'if (held.finger !== to.finger) this.returned', 'if (held.finger === to.finger) this.returned'],
+  ['core/fingering/automaton.ts', 'if (held.finger !== to.finger && !this.task', 'if (held.finger === to.finger && !this.task'],
   ['core/fingering/automaton.ts', "join !== 'slide' && a.finger > 0 && a.finger === b.finger", 'a.finger > 0 && a.finger === b.finger'],
   ['core/fingering/automaton.ts', 'if (side && reached && side !== reached) return Infinity;', ''],
   [
@@ -96,7 +96,7 @@ export const MUTATIONS = [
   ['core/transpose/check.ts', 'const LEAP_FRETS = 9;', 'const LEAP_FRETS = 12;'],
   ['core/transpose/degrees.ts', 'by > 6 ? by - 12', 'by > 5 ? by - 12'],
   ['core/lick/line.ts', "if (join === 'tap') return !!place && place.fret > 0;", "if (join === 'tap') return !!place;"],
-  ['core/lick/line.ts', 'afterTap.has(index) ? null : notes[index].join', 'notes[index].join'],
+  ['core/lick/line.ts', 'k > 0 && tapped(k - 1) ? null', 'false ? null'],
   ['core/lick/rhythm.ts', 'plain * 1.75', 'plain * 1.875'],
   ['core/ladder/index.ts', 'above.handFret - below.handFret, shiftMm', 'below.handFret - above.handFret, shiftMm'],
   ['core/harmony/chord.ts', "'0,3,6,10': { symbol: 'm7b5'", "'0,3,6,10': { symbol: 'dim7'"],

@@ -202,7 +202,7 @@ export class Machine {
     const to = this.layers[k + 1].states[b];
     if (!to.finger) return;
     if (held.string === to.string && held.fret === to.fret) {
-      if (held.finger !== to.finger) this.returned = this.task.hand.costs.change;
+      if (held.finger !== to.finger && !this.task.bends?.[k + 1]) this.returned = this.task.hand.costs.change;
     } else if (!stays && kept & 1 && held.string === to.string && held.finger === to.finger && held.string !== from.string)
       this.share = this.task.hand.costs.guide;
   }

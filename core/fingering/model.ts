@@ -199,11 +199,13 @@ function heldParts(m: HandModel, a: Hold, b: Hold, tell: Tell): boolean {
   return true;
 }
 
-/** What a join asks: two fingers and a hand that stays for a hammer-on or pull-off, one finger for a slide. */
+/** What a join asks: two fingers and a hand that stays for a hammer-on or pull-off, one finger for a slide, which costs no more than its way where it is written. */
 export function joinParts(m: HandModel, a: Hold, b: Hold, join: Join | null | undefined, tell: Tell): void {
   if (!a.finger || !b.finger) return;
   const slurred = join === 'hammer' || join === 'pull';
   if (slurred && a.hand !== b.hand) tell('change', m.costs.slur);
+  if (join === 'slide' && a.finger === b.finger && a.hand !== b.hand && a.string === b.string && a.fret !== b.fret)
+    tell('slide', -m.costs.slide[b.finger], true);
   if ((slurred && a.finger === b.finger) || (join === 'slide' && a.finger !== b.finger)) tell('change', NO_HAND);
 }
 

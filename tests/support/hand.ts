@@ -167,13 +167,15 @@ export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof ty
     if (a.finger > 0 && !same && stays) cost += held(a, b);
     if (!stays) {
       const m = moved(a, b);
-      cost += m.fixed + m.spared * pace * (guided(way, b) ? 0 : 1);
+      const written = join === 'slide' && slid(a, b);
+      cost += m.fixed + (written ? 0 : m.spared) * pace * (guided(way, b) ? 0 : 1);
       if (slid(a, b) && join !== 'slide' && slid(way[k - 2], a) && manner.joins?.[k - 1] !== 'slide')
         cost += Math.abs(a.fret - b.fret) === 1 && Math.abs(way[k - 2].fret - a.fret) === 1 ? -c.slides[b.finger] * pace : 60;
     }
     if (turned(way, b)) {
       const before = way[k - 2];
-      if (before.finger && b.finger && before.string === b.string && before.fret === b.fret && before.finger !== b.finger) cost += 10;
+      const back = before.finger && b.finger && before.string === b.string && before.fret === b.fret;
+      if (back && before.finger !== b.finger && !bend) cost += 10;
     }
     return cost;
   };
