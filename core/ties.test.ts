@@ -287,6 +287,8 @@ describe('lines', () => {
     expect([...new Set(steps.map((s) => s.string))].sort()).toEqual([1, 2]);
   });
   it('from a place to itself are none', () => {
-    expect(() => connect(guitar(22), C, { ...way, way: 'seam', start: at(6, 3), goal: at(6, 3) })).toThrow(CoreError);
+    const from = (by: 'seam' | 'split') => () => connect(guitar(22), C, { ...way, way: by, start: at(6, 5), goal: at(6, 5) });
+    expect(from('seam')).toThrow(CoreError);
+    expect(from('split')).toThrow('does not go through string 6, fret 5');
   });
 });
