@@ -53,7 +53,7 @@ const licks = (all: DemoLick[]): Pick<StudyBody, 'licks' | 'lick'> => ({
 });
 
 export const DEMO: Pick<Bundle, 'instruments' | 'scales' | 'studies'> = {
-  scales: [{ id: 'tin-lantern-rust', body: { name: 'rust', degrees: ['1', 'b2', '3', '#4', '5', 'b7'] } }],
+  scales: [{ id: 'tin-lantern-rust', body: { name: 'rust', degrees: ['1', 'b2', 'b3', '4', '5', 'b7'] } }],
   instruments: [
     { id: 'demo-six', body: SIX },
     { id: 'demo-seven', body: SEVEN },

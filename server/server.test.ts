@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Knex } from 'knex';
 import { BODY_LIMIT, type Saved, type StudyBody } from '../contract';
+import { layOut, nameScale } from '../core';
 import { DEMO } from '../demo';
 import { createApp } from './app';
 import { openDatabase, setAside } from './database';
@@ -147,6 +148,13 @@ describe('the door', () => {
 });
 
 describe('the demo', () => {
+  it('has a scale of its own that every study of the set can lay out as it stands', () => {
+    for (const { body: own } of DEMO.scales)
+      for (const { body: study } of DEMO.studies) {
+        expect(nameScale(own.degrees)).toBeNull();
+        expect(layOut(study.instrument, { ...study.scale, scale: own.degrees }, study.layout).length).toBeGreaterThan(0);
+      }
+  });
   it('loads once, stays deleted, and comes back on request without touching other studies', async () => {
     expect(await loadDemoOnce(db)).toBe(true);
     const own = await make({ name: 'Own' });
