@@ -1,7 +1,7 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
-import { createBrowserRouter, Navigate, RouterProvider, useRouteError } from 'react-router';
+import { createBrowserRouter, Navigate, RouterProvider, useRouteError, type RouteObject } from 'react-router';
 import { Shell } from './shell/Shell';
 import { ViewBoundary, ViewBroke } from './shell/ViewBoundary';
 import { applyTheme } from './shell/theme';
@@ -12,7 +12,15 @@ import { MapView } from './views/map/MapView';
 
 applyTheme();
 
-/** The Map is there at once; the other views load when they are first gone to. */
+/** The views on a study: the same under a study's own address and, for the loose leaf, alone. The Map is there at once; the others load when they are first gone to. */
+const STUDY_ROUTES: RouteObject[] = [
+  { index: true, element: <Navigate to="map" replace /> },
+  { path: 'map', element: <MapView /> },
+  { path: 'connect', lazy: async () => ({ Component: (await import('./views/connect/ConnectView')).ConnectView }) },
+  { path: 'transpose', lazy: async () => ({ Component: (await import('./views/transpose/TransposeView')).TransposeView }) },
+  { path: 'licks', lazy: async () => ({ Component: (await import('./views/licks/LicksView')).LicksView }) },
+];
+
 const router = createBrowserRouter([
   {
     hydrateFallbackElement: <></>,
@@ -27,10 +35,8 @@ const router = createBrowserRouter([
         element: <ViewBoundary />,
         errorElement: <NotLoaded />,
         children: [
-          { path: '/map', element: <MapView /> },
-          { path: '/connect', lazy: async () => ({ Component: (await import('./views/connect/ConnectView')).ConnectView }) },
-          { path: '/transpose', lazy: async () => ({ Component: (await import('./views/transpose/TransposeView')).TransposeView }) },
-          { path: '/licks', lazy: async () => ({ Component: (await import('./views/licks/LicksView')).LicksView }) },
+          { path: '/', children: STUDY_ROUTES },
+          { path: '/study/:id', children: STUDY_ROUTES },
           {
             path: '/instruments',
             lazy: async () => ({ Component: (await import('./views/instruments/InstrumentsView')).InstrumentsView }),

@@ -46,3 +46,6 @@ export function problemsOf(schema: Schema, value: unknown): Problem[] {
     return inner.slice(0, MOST_PROBLEMS).map((x) => ({ field: x.path ?? '', message: shortened(x.message) }));
   }
 }
+
+/** Whether a study belongs to the demo set, which comes back as it was with npm run demo:reset. */
+export const isDemo = (id: string): boolean => id.startsWith('demo-');

@@ -159,6 +159,9 @@ export interface StudySummary {
   damaged?: boolean;
 }
 
+/** A note that is struck: no rest, no note tied to the one before. The record may be damaged. */
+const isStruck = (n: { place?: unknown; join?: unknown } | null): boolean => !!n?.place && n.join !== 'tie';
+
 /** A lick in a list. */
 export interface LickSummary extends Pick<Lick, 'id' | 'name' | 'tags' | 'practisedAt'> {
   /** Notes and rests. */
@@ -187,7 +190,7 @@ export function studySummary(body: unknown): Omit<StudySummary, 'id' | 'revision
       name: textOf(l.name),
       tags: Array.isArray(l.tags) ? l.tags : [],
       practisedAt: l.practisedAt ?? null,
-      notes: Array.isArray(l.notes) ? l.notes.length : 0,
+      notes: Array.isArray(l.notes) ? l.notes.filter(isStruck).length : 0,
     })),
   };
 }

@@ -33,10 +33,10 @@ const way = async (page, name) => {
   await page.waitForTimeout(500);
 };
 const SHOTS = [
-  ['connect', '/connect', 'light', (p) => p.locator('[data-note="5"]').click()],
+  ['connect', '/study/demo-weathervane/connect', 'light', (p) => p.locator('[data-note="5"]').click()],
   [
     'connect-dark',
-    '/connect',
+    '/study/demo-weathervane/connect',
     'dark',
     async (p) => {
       await way(p, 'Diagonal');
@@ -46,7 +46,7 @@ const SHOTS = [
   ],
   [
     'map-seam',
-    '/map',
+    '/study/demo-weathervane/map',
     'light',
     (p) =>
       p
@@ -56,7 +56,7 @@ const SHOTS = [
   ],
   [
     'transpose',
-    '/transpose',
+    '/study/demo-weathervane/transpose',
     'light',
     async (p) => {
       await p.locator('[data-part="new tuning"]').click();
@@ -66,7 +66,7 @@ const SHOTS = [
   ],
   [
     'licks',
-    '/licks',
+    '/study/demo-weathervane/licks',
     'light',
     async (p) => {
       await p.getByRole('button', { name: 'Show', exact: true }).nth(2).click();
@@ -74,15 +74,15 @@ const SHOTS = [
     },
     { width: 1280, height: 1100 },
   ],
-  ['map-light', '/map', 'light'],
-  ['map-dark', '/map', 'dark'],
-  ['map-sentence', '/map', 'light', (p) => p.keyboard.press('s')],
-  ['map-phone', '/map', 'light', undefined, { width: 360, height: 740 }],
+  ['map-light', '/study/demo-weathervane/map', 'light'],
+  ['map-dark', '/study/demo-weathervane/map', 'dark'],
+  ['map-sentence', '/study/demo-weathervane/map', 'light', (p) => p.keyboard.press('s')],
+  ['map-phone', '/study/demo-weathervane/map', 'light', undefined, { width: 360, height: 740 }],
   ['notebook', '/notebook', 'light'],
   ['instruments', '/instruments', 'light'],
   [
     'map-over',
-    '/map',
+    '/study/demo-weathervane/map',
     'light',
     async (p) => {
       await choose(p, 'scale laid over', 'F# mixo');
@@ -92,7 +92,7 @@ const SHOTS = [
   // Last: they change the study.
   [
     'kept-route',
-    '/connect',
+    '/study/demo-weathervane/connect',
     'light',
     async (p) => {
       await way(p, 'Best route');

@@ -1,16 +1,20 @@
 import { memo } from 'react';
 import { firstCounted, fretNumber, type Instrument } from '../../core';
+import { usePrefs } from '../store/prefs';
+import { SvgSigns } from '../ui/Signs';
 import { INLAYS, fretX, isOctave, stringY, wireX, type NeckGeometry } from './geometry';
+import { EBONY } from './mark-colours';
+import { noteText } from './marks';
 
 const WIRE = '#7d7a72';
 const WOUND = '#b79a62';
 const PLAIN = '#c9c9c9';
 
 /** A bird's footprint, pointing to the nut. */
-function Footprint({ x, y, mirrored }: { x: number; y: number; mirrored: boolean }) {
+function Footprint({ x, y, g }: { x: number; y: number; g: NeckGeometry }) {
   return (
     <g
-      transform={`translate(${x} ${y}) scale(${mirrored ? -1 : 1} 1)`}
+      transform={`translate(${x} ${y}) scale(${g.mirrored ? -g.scale : g.scale} ${g.scale})`}
       stroke="#6c6a63"
       strokeWidth={2}
       fill="none"
@@ -28,7 +32,7 @@ function Inlays({ g }: { g: NeckGeometry }) {
   const frets = INLAYS.filter((f) => f <= g.frets);
   return frets.flatMap((f) => {
     const ys = isOctave(f) ? [middle - away, middle + away] : [middle];
-    return ys.map((y) => <Footprint key={`${f}-${y}`} x={fretX(g, f)} y={y} mirrored={g.mirrored} />);
+    return ys.map((y) => <Footprint key={`${f}-${y}`} x={fretX(g, f)} y={y} g={g} />);
   });
 }
 
@@ -49,6 +53,7 @@ function Wires({ g }: { g: NeckGeometry }) {
 }
 
 function Strings({ g, instrument }: { g: NeckGeometry; instrument: Instrument }) {
+  const naming = usePrefs();
   return instrument.strings.map((s, k) => {
     const y = stringY(g, k + 1);
     const wound = s.wound ?? k > 2;
@@ -60,11 +65,16 @@ function Strings({ g, instrument }: { g: NeckGeometry; instrument: Instrument })
           y1={y}
           y2={y}
           stroke={wound ? WOUND : PLAIN}
-          strokeWidth={0.9 + Math.min(k + 1, 9) * 0.32}
+          strokeWidth={(0.9 + Math.min(k + 1, 9) * 0.32) * g.scale}
           opacity={0.9}
         />
-        <text x={g.mirrored ? g.width - 8 : 8} y={y + 4.2} textAnchor="middle" fontSize={12} fill="var(--soft)">
-          {s.open.replace(/-?\d$/, '').replace(/b/g, '♭').replace(/#/g, '♯')}
+        <text
+          transform={`translate(${g.mirrored ? g.width - 9 * g.scale : 9 * g.scale} ${y + 4.5 * g.scale})`}
+          textAnchor="middle"
+          fontSize={12.5 * g.scale}
+          fill="var(--soft)"
+        >
+          <SvgSigns>{noteText(s.open.replace(/-?\d$/, ''), naming)}</SvgSigns>
         </text>
       </g>
     );
@@ -80,8 +90,8 @@ export const Board = memo(function Board({ g, instrument }: { g: NeckGeometry; i
     <g>
       <defs>
         <linearGradient id="ebony" x1="0" x2="0" y1="0" y2="1">
-          <stop offset="0" stopColor="#2a2b32" />
-          <stop offset="1" stopColor="#1f2025" />
+          <stop offset="0" stopColor={EBONY[0]} />
+          <stop offset="1" stopColor={EBONY[1]} />
         </linearGradient>
       </defs>
       <rect x={x0} y={g.top} width={x1 - x0} height={g.bottom - g.top} rx={3} fill="url(#ebony)" stroke="#4a4c55" strokeWidth={1} />
@@ -91,7 +101,7 @@ export const Board = memo(function Board({ g, instrument }: { g: NeckGeometry; i
       <Strings g={g} instrument={instrument} />
       {g.nut > 0 && <Capo g={g} />}
       {numbers.map((f) => (
-        <text key={f} x={fretX(g, f)} y={g.top - 9} textAnchor="middle" fontSize={11.5} fill="var(--soft)">
+        <text key={f} x={fretX(g, f)} y={g.top - 9 * g.scale} textAnchor="middle" fontSize={12.5 * g.scale} fill="var(--soft)">
           {fretNumber(instrument, f)}
         </text>
       ))}

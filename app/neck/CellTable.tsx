@@ -16,11 +16,11 @@ export const CellTable = memo(function CellTable({ shape, instrument, g, onFinge
   const cell = (string: number) => shape.cells.find((c) => c.string === string);
   const jog = (above: number) => shape.jogs.find((j) => j.above === above);
   return (
-    <table className="num w-full self-start border-collapse" style={{ marginTop: g.rows[0] - g.gap / 2 - 20 }}>
+    <table className="num w-full self-start border-collapse" style={{ marginTop: Math.max(0, g.rows[0] - g.gap / 2 - 20) }}>
       <caption className="sr-only">{glyphs(shape.label)}, string by string</caption>
       <thead>
-        <tr className="h-5 text-left text-[11.5px] text-soft">
-          <th scope="col" className="sr-only">
+        <tr className="h-5 text-left text-[0.75rem] text-soft">
+          <th scope="col" className="font-normal lg:sr-only">
             string
           </th>
           <th scope="col" className="font-normal">
@@ -42,15 +42,18 @@ export const CellTable = memo(function CellTable({ shape, instrument, g, onFinge
           const c = cell(k + 1);
           const j = jog(k + 1);
           return (
-            <tr key={k} className="relative border-b border-line/70 text-sm last:border-0" style={{ height: g.gap }}>
-              <th scope="row" className="sr-only">{`string ${k + 1}, ${glyphs(s.open)}`}</th>
+            <tr key={k} className="relative border-b border-line/70 text-sm last:border-0" style={{ height: Math.max(g.gap, 30) }}>
+              <th scope="row" className="w-12 text-left font-normal text-soft lg:sr-only">
+                <span aria-hidden>{`${k + 1} ${glyphs(s.open.replace(/-?\d$/, ''))}`}</span>
+                <span className="sr-only">{`string ${k + 1}, ${glyphs(s.open)}`}</span>
+              </th>
               <td className={`pr-3 ${fit(c?.frets.length)}`}>{c ? c.frets.map((f) => fretNumber(instrument, f)).join(' ') : '–'}</td>
               <td className={`pr-3 text-soft ${fit(c?.frets.length)}`}>{c?.steps.join(' ')}</td>
               <td className={`font-semibold text-feather ${fit(c?.frets.length)}`}>{c && <Fingers c={c} onFinger={onFinger} />}</td>
               <td className="sr-only">{notesOn(shape, k + 1)}</td>
               <td aria-hidden={!j} className="relative w-0 p-0">
                 {j && (
-                  <span className="absolute right-0 -bottom-[9px] z-[1] whitespace-nowrap bg-sheet pl-2 text-[11px] leading-4 text-clay">
+                  <span className="absolute right-0 -bottom-[9px] z-[1] whitespace-nowrap bg-sheet pl-2 text-[0.75rem] leading-4 text-clay">
                     {`jog ${j.frets > 0 ? '+' : '−'}${Math.abs(j.frets)} ${Math.abs(j.frets) === 1 ? 'fret' : 'frets'}`}
                   </span>
                 )}
@@ -71,7 +74,7 @@ const Fingers = ({ c, onFinger }: { c: Cell } & Pick<Props, 'onFinger'>) =>
       <button
         type="button"
         className="min-w-[1.1em] cursor-pointer rounded hover:bg-feather-wash"
-        aria-label={`finger ${finger} on fret ${c.frets[k]}: why, or another`}
+        aria-label={`finger ${finger} on string ${c.string}, fret ${c.frets[k]}: why, or another`}
         onClick={(e) => onFinger({ string: c.string, fret: c.frets[k] }, e.currentTarget)}
       >
         {finger}
@@ -81,8 +84,8 @@ const Fingers = ({ c, onFinger }: { c: Cell } & Pick<Props, 'onFinger'>) =>
 
 /** A whole string of notes wraps small; a cell of a hand stays on one line, closer where it is full. */
 function fit(notes = 0): string {
-  if (notes > 6) return 'text-[10.5px] leading-[12px] break-words';
-  return notes > 4 ? 'whitespace-nowrap text-[11px] tracking-tighter' : 'whitespace-nowrap';
+  if (notes > 6) return 'text-[0.75rem] leading-[0.75rem] break-words';
+  return notes > 4 ? 'whitespace-nowrap text-[0.75rem] tracking-tighter' : 'whitespace-nowrap';
 }
 
 const notesOn = (shape: Shape, string: number): string =>

@@ -9,6 +9,7 @@ const SIGNS: Record<Exclude<HandGroup['by'], 'start'>, { sign: string; word: str
 
 /** The hand's groups along a string, each in its frame, and at each change whether the hand shifts (^) or slides (~). */
 export function GroupMarks({ g, shape }: { g: NeckGeometry; shape: Shape }) {
+  const round = ROUND * g.scale;
   return handGroups(shape).map(({ notes, by }, k) => {
     const [first, last] = [notes[0], notes[notes.length - 1]];
     const ends = [fretX(g, first.fret), fretX(g, last.fret)].sort((a, b) => a - b);
@@ -17,11 +18,11 @@ export function GroupMarks({ g, shape }: { g: NeckGeometry; shape: Shape }) {
     return (
       <g key={first.fret}>
         <rect
-          x={ends[0] - ROUND}
-          y={y - ROUND}
-          width={ends[1] - ends[0] + 2 * ROUND}
-          height={2 * ROUND}
-          rx={ROUND}
+          x={ends[0] - round}
+          y={y - round}
+          width={ends[1] - ends[0] + 2 * round}
+          height={2 * round}
+          rx={round}
           fill="none"
           stroke="#f2d9a0"
           strokeWidth={1.6}
@@ -30,9 +31,9 @@ export function GroupMarks({ g, shape }: { g: NeckGeometry; shape: Shape }) {
         {by !== 'start' && (
           <text
             x={(fretX(g, before.fret) + fretX(g, first.fret)) / 2}
-            y={y - ROUND - 4}
+            y={y - round - 4}
             textAnchor="middle"
-            fontSize={15}
+            fontSize={15 * g.scale}
             fontWeight={700}
             fill="#f2d9a0"
           >

@@ -55,7 +55,7 @@ export function HandRails({ g, spans, words }: { g: NeckGeometry; spans: HandSpa
         {spans.map((h) => (
           <li
             key={h.fret}
-            className="num absolute -translate-x-1/2 rounded-[5px] border border-line bg-sheet px-2 text-[12px] leading-5 font-semibold whitespace-nowrap"
+            className="num absolute -translate-x-1/2 rounded-[5px] border border-line bg-sheet px-2 text-[0.75rem] leading-5 font-semibold whitespace-nowrap"
             style={{ left: (h.from + h.to) / 2, top: h.lane * LANE + 3 }}
           >
             {words(h)}

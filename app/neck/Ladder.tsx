@@ -77,7 +77,7 @@ const Seams = memo(function Seams({ g, shapes, spans, seams, seam, onSeam }: Sea
       className="relative"
       style={{ height: SEAM_LANE * (Math.max(0, ...lanes) + 1), width: g.width }}
     >
-      <span aria-hidden className="absolute top-0.5 text-[11px] text-soft" style={g.mirrored ? { right: 0 } : { left: 0 }}>
+      <span aria-hidden className="absolute top-0.5 text-[0.75rem] text-soft" style={g.mirrored ? { right: 0 } : { left: 0 }}>
         seams
       </span>
       {seams.map((s, k) => (
@@ -87,7 +87,7 @@ const Seams = memo(function Seams({ g, shapes, spans, seams, seam, onSeam }: Sea
           aria-pressed={k === seam}
           aria-label={glyphs(`Seam of ${shapes[k].label} with ${seamLine(shapes[k + 1], s)}`)}
           onClick={() => onSeam(k === seam ? -1 : k)}
-          className={`num absolute flex h-[22px] cursor-pointer items-center justify-center rounded-full border border-dashed text-[11px] ${k === seam ? 'border-brass-deep bg-brass font-semibold text-brass-ink' : 'border-soft bg-sheet text-soft hover:text-ink'}`}
+          className={`num absolute flex h-[22px] cursor-pointer items-center justify-center rounded-full border border-dashed text-[0.75rem] ${k === seam ? 'border-brass-deep bg-brass font-semibold text-brass-ink' : 'border-soft bg-sheet text-soft hover:text-ink'}`}
           style={{ left: at[k] - SEAM_PX / 2, top: lanes[k] * SEAM_LANE, width: SEAM_PX }}
         >
           {s.shared.length}
@@ -131,7 +131,7 @@ const Rung = memo(function Rung({ shape, on, from, to, top, index, onChoose }: R
       <span aria-hidden className={`absolute right-0 h-3 w-[2.4px] ${on ? 'bg-brass-deep' : 'bg-[#8d897d]'}`} />
       <span
         aria-hidden
-        className={`relative rounded-[5px] border px-2 text-[12.5px] leading-5 font-semibold whitespace-nowrap ${on ? 'border-brass-deep bg-brass text-brass-ink' : 'border-line bg-sheet text-ink group-hover:border-soft'}`}
+        className={`relative rounded-[5px] border px-2 text-[0.78125rem] leading-5 font-semibold whitespace-nowrap ${on ? 'border-brass-deep bg-brass text-brass-ink' : 'border-line bg-sheet text-ink group-hover:border-soft'}`}
       >
         <Signs>{rungWords(shape)}</Signs>
       </span>

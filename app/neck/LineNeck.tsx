@@ -4,7 +4,9 @@ import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { midiOf, nutFret, placesOf, type FingeredStep, type Instrument, type NeckNote, type Place } from '../../core';
 import { boardPlace, fretX, stringY, type NeckGeometry } from './geometry';
 import { HandFrames, HandRails } from './HandFrames';
+import { Legend } from './Legend';
 import { Neck } from './Neck';
+import { NeckScroll } from './NeckScroll';
 import { handSpans, pathLine, pathMarks, shiftsAt, type HandSpan } from './path';
 import { keepInSight, useNeckGeometry } from './useNeckGeometry';
 
@@ -28,7 +30,8 @@ const labelPx = (stays: number[]): number => 7 * (14 + 3 * stays.length);
 
 /** The neck with the path of a line over it, and the places of the hand beneath. Notes can be dragged to their other places. */
 export const LineNeck = memo(function LineNeck({ instrument, notes, steps, title, chosen, sounding, onChoose, onHold, onPlace }: Props) {
-  const { holder, width, g } = useNeckGeometry(instrument, GAPS);
+  const neck = useNeckGeometry(instrument, GAPS);
+  const { holder, width, g } = neck;
   const marks = useMemo(() => pathMarks(notes, steps, nutFret(instrument)), [notes, steps, instrument]);
   const spans = useMemo(() => handSpans(g, instrument, steps, labelPx), [g, instrument, steps]);
   const under = useMemo(() => <Under g={g} steps={steps} spans={spans} />, [g, steps, spans]);
@@ -36,24 +39,15 @@ export const LineNeck = memo(function LineNeck({ instrument, notes, steps, title
   useEffect(() => keepInSight(holder.current, width, g, { from: hand, to: hand + 3 }), [holder, width, g, hand]);
   return (
     <div className="rounded-[10px] border border-line bg-sheet p-3">
-      <div
-        ref={holder}
-        className="overflow-x-auto contain-content"
-        tabIndex={width > 0 && width < g.width ? 0 : -1}
-        role="group"
-        aria-label="Neck and hands"
-      >
-        {width > 0 && (
-          <>
-            <Neck g={g} instrument={instrument} marks={marks} title={title} under={under}>
-              <Shifts g={g} steps={steps} />
-              {[chosen, sounding].map((k, n) => steps[k] && <Ring key={n} g={g} at={steps[k]} bold={n === 1} />)}
-              <Handles g={g} instrument={instrument} steps={steps} chosen={chosen} onChoose={onChoose} onHold={onHold} onPlace={onPlace} />
-            </Neck>
-            <HandRails g={g} spans={spans} words={spanWords} />
-          </>
-        )}
-      </div>
+      <NeckScroll neck={neck} instrument={instrument} label="Neck and hands">
+        <Neck g={g} instrument={instrument} marks={marks} title={title} under={under}>
+          <Shifts g={g} steps={steps} />
+          {[chosen, sounding].map((k, n) => steps[k] && <Ring key={n} g={g} at={steps[k]} bold={n === 1} />)}
+          <Handles g={g} instrument={instrument} steps={steps} chosen={chosen} onChoose={onChoose} onHold={onHold} onPlace={onPlace} />
+        </Neck>
+        <HandRails g={g} spans={spans} words={spanWords} />
+      </NeckScroll>
+      <Legend marks={marks} />
     </div>
   );
 });
@@ -62,7 +56,7 @@ const Ring = ({ g, at, bold }: { g: NeckGeometry; at: Place; bold: boolean }) =>
   <circle
     cx={fretX(g, at.fret)}
     cy={stringY(g, at.string)}
-    r={18}
+    r={19 * g.scale}
     fill="none"
     stroke={bold ? '#fff6dc' : '#8fc9d0'}
     strokeWidth={bold ? 3 : 2}
@@ -84,7 +78,7 @@ function Shifts({ g, steps }: { g: NeckGeometry; steps: FingeredStep[] }) {
     <path
       key={k}
       d="M-6 -5H6L0 3Z"
-      transform={`translate(${fretX(g, steps[k].fret)} ${stringY(g, steps[k].string) - 17})`}
+      transform={`translate(${fretX(g, steps[k].fret)} ${stringY(g, steps[k].string) - 18 * g.scale}) scale(${g.scale})`}
       fill="#e0674a"
       stroke="#1f2025"
     />
@@ -95,6 +89,7 @@ type HandlesProps = Pick<Props, 'instrument' | 'steps' | 'chosen' | 'onChoose' |
 
 /** Near enough to a place to be dropped on it, in pixels. */
 const NEAR = 26;
+const nearness = (g: NeckGeometry): number => NEAR * g.scale;
 
 /** Takes hold of the notes of the line. The keyboard reaches them through the tab. */
 function Handles({ g, instrument, steps, chosen, onChoose, onHold, onPlace }: HandlesProps) {
@@ -132,7 +127,15 @@ function Handles({ g, instrument, steps, chosen, onChoose, onHold, onPlace }: Ha
     <g ref={group} data-handles className="cursor-grab touch-none">
       {onPlace && <rect x={0} y={g.top} width={g.width} height={g.bottom - g.top} fill="transparent" data-board />}
       {steps.map((s, k) => (
-        <rect key={k} x={fretX(g, s.fret) - 16} y={stringY(g, s.string) - 15} width={32} height={30} fill="transparent" data-note={k} />
+        <rect
+          key={k}
+          x={fretX(g, s.fret) - 16 * g.scale}
+          y={stringY(g, s.string) - 15 * g.scale}
+          width={32 * g.scale}
+          height={30 * g.scale}
+          fill="transparent"
+          data-note={k}
+        />
       ))}
       {places.map(
         (p) =>
@@ -150,12 +153,12 @@ const near = (g: NeckGeometry, p: Place, x: number, y: number): number => Math.h
 
 /** The note under the pointer; where a place is played more than once, the one after the chosen one. */
 function noteAt(g: NeckGeometry, steps: readonly Place[], x: number, y: number, chosen: number): number {
-  const here = steps.flatMap((s, k) => (near(g, s, x, y) < NEAR ? [k] : []));
+  const here = steps.flatMap((s, k) => (near(g, s, x, y) < nearness(g) ? [k] : []));
   const closest = here.filter((k) => near(g, steps[k], x, y) <= Math.min(...here.map((j) => near(g, steps[j], x, y))) + 0.5);
   return closest.find((k) => k > chosen) ?? closest[0] ?? -1;
 }
 
 function placeAt(g: NeckGeometry, places: Place[], x: number, y: number): Place | null {
   const best = places.reduce<Place | null>((a, b) => (a && near(g, a, x, y) <= near(g, b, x, y) ? a : b), null);
-  return best && near(g, best, x, y) < NEAR ? best : null;
+  return best && near(g, best, x, y) < nearness(g) ? best : null;
 }

@@ -32,7 +32,17 @@ export const Neck = memo(function Neck({ g, instrument, marks, title, band, unde
       {band && <Band g={g} {...band} />}
       {under}
       {marks.map((m) => (
-        <Mark key={placeKey(m)} x={fretX(g, m.fret)} y={stringY(g, m.string)} look={m.look} text={m.text} mirrored={g.mirrored} />
+        <Mark
+          key={placeKey(m)}
+          x={fretX(g, m.fret)}
+          y={stringY(g, m.string)}
+          look={m.look}
+          text={m.text}
+          bar={m.bar}
+          aside={m.aside}
+          scale={g.scale}
+          mirrored={g.mirrored}
+        />
       ))}
       {children}
     </svg>

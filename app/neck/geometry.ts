@@ -14,6 +14,10 @@ export interface NeckGeometry {
   nut: number;
   frets: number;
   mirrored: boolean;
+  /** How large marks and letters are: 1 is normal. */
+  scale: number;
+  /** Frets over which the width is spread: as many as there are, or more, so that another neck lies under it fret by fret. */
+  span: number;
   /** Lines between rows: `rows[k]` is the y of string k+1. */
   rows: number[];
 }
@@ -26,38 +30,58 @@ interface Options {
   nut?: number;
   gap?: number;
   mirrored?: boolean;
+  scale?: number;
+  span?: number;
 }
 
 const GUTTER = 58;
 const TOP = 30;
 const EDGE = 16;
 /** Share of true fret spacing against even spacing: high frets stay wide enough to read. */
-const TRUE_SHARE = 0.45;
+const TRUE_SHARE = 0.35;
 /** No fret narrower than this many pixels on average; beyond, the neck scrolls. */
 export const MIN_FRET_PX = 30;
 
-export const minWidth = (frets: number): number => GUTTER + 8 + frets * MIN_FRET_PX;
+export const minWidth = (frets: number, scale = 1): number => (GUTTER + 8 + frets * MIN_FRET_PX) * scale;
 
-export function neckGeometry({ width, frets, strings, nut = 0, gap = 39, mirrored = false }: Options): NeckGeometry {
-  const height = TOP + EDGE * 2 + (strings - 1) * gap;
+/** Share of the board between nut and last fret that some frets take: from the wire before the first to that of the last. */
+export function shareOf(frets: number, from: number, to: number): number {
+  const g = { span: frets } as NeckGeometry;
+  return along(g, to) - along(g, Math.max(0, from - 1));
+}
+
+export function neckGeometry({
+  width,
+  frets,
+  strings,
+  nut = 0,
+  gap = 39,
+  mirrored = false,
+  scale = 1,
+  span = frets,
+}: Options): NeckGeometry {
+  const [top, edge] = [TOP * scale, EDGE * Math.max(scale, (gap / 39) * 0.9)];
+  const height = top + edge * 2 + (strings - 1) * gap;
   return {
     width,
     height,
-    left: GUTTER,
-    right: width - 8,
-    top: TOP,
+    left: GUTTER * scale,
+    right: width - 8 * scale,
+    top,
     bottom: height,
     gap,
     nut,
     frets,
     mirrored,
-    rows: Array.from({ length: strings }, (_, k) => TOP + EDGE + k * gap),
+    scale,
+    span,
+    rows: Array.from({ length: strings }, (_, k) => top + edge + k * gap),
   };
 }
 
 const along = (g: NeckGeometry, fret: number): number => {
-  const real = (1 - 2 ** (-fret / 12)) / (1 - 2 ** (-g.frets / 12));
-  return TRUE_SHARE * real + (1 - TRUE_SHARE) * (fret / g.frets);
+  const real = (1 - 2 ** (-fret / 12)) / (1 - 2 ** (-g.span / 12));
+  return TRUE_SHARE * real + (1 - TRUE_SHARE) * (fret / g.span);
 };
 const flip = (g: NeckGeometry, x: number): number => (g.mirrored ? g.width - x : x);
 
@@ -66,7 +90,7 @@ export const wireX = (g: NeckGeometry, fret: number): number => flip(g, g.left +
 
 /** x where a finger stops a fret: between the wires; an open string is marked behind the nut. */
 export function fretX(g: NeckGeometry, fret: number): number {
-  if (fret === 0) return flip(g, g.left - 23);
+  if (fret === 0) return flip(g, g.left - 23 * g.scale);
   const middle = (along(g, fret - 1) + along(g, fret)) / 2;
   return flip(g, g.left + (g.right - g.left) * middle);
 }

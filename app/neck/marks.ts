@@ -1,18 +1,32 @@
 import type { Labels } from '../../contract';
-import { fretNumber, placeIndex, type DegreeName, type Instrument, type NeckNote, type Shape } from '../../core';
+import { fretNumber, noteIn, placeIndex, syllableOf, type DegreeName, type Instrument, type NeckNote, type NoteLanguage, type Shape } from '../../core'; // prettier-ignore
 
 /**
  * How a mark looks: by role, and by shape and fill as well as colour. `gone` is crossed out, `new` is a diamond:
- * what a second scale laid over the first leaves out and brings in. `twin-root` is the relative root.
+ * what a second scale laid over the first leaves out and brings in. `twin-root` is the relative root, `off` no note of the scale.
  */
-export type MarkLook = 'root' | 'twin-root' | 'solid' | 'outlined' | 'dashed' | 'gone' | 'new' | 'faint' | 'stud' | 'root-stud';
+export type MarkLook = 'root' | 'twin-root' | 'solid' | 'outlined' | 'dashed' | 'off' | 'gone' | 'new' | 'faint' | 'stud' | 'root-stud';
 
 export interface NeckMark {
   string: number;
   fret: number;
   look: MarkLook;
   text: string;
+  /** A tone of the chosen chord: a bar under the plate. */
+  bar?: boolean;
+  /** Not what was asked for (no tone of the chord, in one of two rungs only): smaller. */
+  aside?: boolean;
 }
+
+/** How this player reads degrees and notes. */
+export interface Naming {
+  degrees: 'numbers' | 'syllables';
+  names: NoteLanguage;
+}
+
+/** A degree, or a note, as this player reads it. */
+export const degreeText = (degree: string, naming?: Naming): string => (naming?.degrees === 'syllables' ? syllableOf(degree) : degree);
+export const noteText = (name: string, naming?: Naming): string => noteIn(name, naming?.names ?? 'letters');
 
 export interface MarkOptions {
   labels: Labels;
@@ -22,8 +36,9 @@ export interface MarkOptions {
   focus?: readonly DegreeName[];
   /** Strings shown so far, or null for all. */
   strings?: readonly number[] | null;
-  /** True where a chord is chosen: its tones alone are solid. */
-  chord?: boolean;
+  /** Pitch classes of the chosen chord. */
+  chord?: ReadonlySet<number> | null;
+  naming?: Naming;
   /** Where its numbers are counted from. */
   on?: Instrument;
   /** The relative major or minor root. */
@@ -36,19 +51,22 @@ function lookOf(n: NeckNote, o: MarkOptions): MarkLook {
   if (n.role === 'root') return 'root';
   if (n.role === 'passing') return 'dashed';
   if (n.degree === o.twin) return 'twin-root';
-  if (o.chord) return n.role === 'chord' ? 'solid' : 'outlined';
   return n.added ? 'outlined' : 'solid';
 }
 
-const textOf = (n: Labelled, { labels, on }: MarkOptions): string => {
-  if (labels === 'degrees') return n.degree;
-  if (labels === 'notes') return n.name;
+const textOf = (n: Labelled, { labels, on, naming }: MarkOptions): string => {
+  if (labels === 'degrees') return degreeText(n.degree, naming);
+  if (labels === 'notes') return noteText(n.name, naming);
   if (labels === 'frets') return String(on ? fretNumber(on, n.fret) : n.fret);
   return labels === 'fingers' ? String(n.finger ?? '') : '';
 };
 
 const focused = (n: NeckNote, o: MarkOptions): boolean => !o.focus?.length || o.focus.includes(n.degree);
 const shown = (n: NeckNote, o: MarkOptions): boolean => !o.strings || o.strings.includes(n.string);
+
+/** Whether a note belongs to the chosen chord, if there is one. */
+const ofChord = (n: NeckNote, { chord }: MarkOptions): Pick<NeckMark, 'bar' | 'aside'> =>
+  !chord ? {} : chord.has(n.midi % 12) ? { bar: true } : { aside: true };
 
 /** The shape in full, what a second scale changes in its place, and small studs for the rest of the scale. */
 export function marksOf(notes: NeckNote[], shape: Shape | null, o: MarkOptions): NeckMark[] {
@@ -58,7 +76,7 @@ export function marksOf(notes: NeckNote[], shape: Shape | null, o: MarkOptions):
     const mine = inside.get(placeIndex(n));
     const place = { string: n.string, fret: n.fret };
     if (mine && focused(n, o))
-      return { ...place, look: over && !over.has(placeIndex(n)) ? 'gone' : lookOf(mine, o), text: textOf(mine, o) };
+      return { ...place, look: over && !over.has(placeIndex(n)) ? 'gone' : lookOf(mine, o), text: textOf(mine, o), ...ofChord(n, o) };
     if (mine) return { ...place, look: 'faint', text: '' };
     return { ...place, look: n.role === 'root' && focused(n, o) ? 'root-stud' : 'stud', text: '' };
   });

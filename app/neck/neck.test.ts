@@ -75,11 +75,14 @@ describe('marks', () => {
     expect(builtStrings([6, 5, 4, 3, 2, 1], 4, 5)).toEqual([4, 3, 2, 1, 5]);
     expect(builtStrings([6, 5, 4, 3, 2, 1], 4, null)).toBeNull();
   });
-  it('mark chord tones solid, the others outlined, and the relative root', () => {
-    const chord = [11, 3, 6, 9]; // B7
+  it('bar chord tones, draw the others smaller, and keep what a look means', () => {
+    const chord = [11, 3, 6, 9]; // B7: B D♯ F♯ A
     const [shape] = layOut(instrument, scale, layout, { chord });
-    const marks = marksOf(neckNotes(instrument, scale, { chord }), shape, { labels: 'degrees', chord: true, twin: 'b3' });
-    const look = (string: number, fret: number) => marks.find((m) => m.string === string && m.fret === fret)?.look;
-    expect([look(6, 2), look(6, 4), look(5, 2), look(6, 5)]).toEqual(['root', 'outlined', 'solid', 'twin-root']);
+    const marks = marksOf(neckNotes(instrument, scale, { chord }), shape, { labels: 'degrees', chord: new Set(chord), twin: 'b3' });
+    const at = (string: number, fret: number) => marks.find((m) => m.string === string && m.fret === fret);
+    expect(at(6, 2)).toMatchObject({ look: 'root', bar: true });
+    expect(at(6, 4)).toMatchObject({ look: 'outlined', aside: true });
+    expect(at(5, 2)).toMatchObject({ look: 'solid', bar: true });
+    expect(at(6, 5)).toMatchObject({ look: 'twin-root', bar: true });
   });
 });

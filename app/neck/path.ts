@@ -1,6 +1,6 @@
 import { handPlaces, placeIndex, type FingeredStep, type Instrument, type NeckNote, type Place, type Seam, type Shape } from '../../core';
 import { fretX, lanesOf, stringY, wireX, type NeckGeometry } from './geometry';
-import type { MarkLook, NeckMark } from './marks';
+import { degreeText, type MarkLook, type Naming, type NeckMark } from './marks';
 
 /** Fingers of a place that a line takes more than once, in the order they come, each once: "1/3"; T where the other hand taps it. */
 function fingersByPlace(steps: readonly FingeredStep[], nut: number): Map<number, string> {
@@ -11,12 +11,12 @@ function fingersByPlace(steps: readonly FingeredStep[], nut: number): Map<number
 }
 
 const lookOf = (n: NeckNote | undefined): MarkLook => {
-  if (!n) return 'dashed';
+  if (!n) return 'off';
   if (n.role === 'root') return 'root';
   return n.role === 'passing' ? 'dashed' : n.added ? 'outlined' : 'solid';
 };
 
-/** Some places in full, each with its text; the rest of the scale as studs. A place off the scale is dashed. */
+/** Some places in full, each with its text; the rest of the scale as studs. A place off the scale looks so. */
 function placesMarked(notes: readonly NeckNote[], texts: Map<number, string>): NeckMark[] {
   const known = new Map(notes.map((n) => [placeIndex(n), n]));
   const rest = notes.filter((n) => !texts.has(placeIndex(n)));
@@ -30,8 +30,13 @@ export const pathMarks = (notes: readonly NeckNote[], steps: readonly FingeredSt
   placesMarked(notes, fingersByPlace(steps, nut));
 
 /** Places by their degrees; those in `gone` are crossed out. */
-export function degreeMarks(notes: readonly NeckNote[], places: readonly Place[], gone: readonly Place[] = []): NeckMark[] {
-  const degrees = new Map(notes.map((n) => [placeIndex(n), n.degree]));
+export function degreeMarks(
+  notes: readonly NeckNote[],
+  places: readonly Place[],
+  gone: readonly Place[] = [],
+  naming?: Naming,
+): NeckMark[] {
+  const degrees = new Map(notes.map((n) => [placeIndex(n), degreeText(n.degree, naming)]));
   const lost = new Set(gone.map(placeIndex));
   const marks = placesMarked(notes, new Map(places.map((p) => [placeIndex(p), degrees.get(placeIndex(p)) ?? '']))); // prettier-ignore
   return marks.map((m) => (lost.has(placeIndex(m)) ? { ...m, look: 'gone' as const } : m));
@@ -85,7 +90,7 @@ export function spansOf(g: NeckGeometry, i: Instrument, byFret: Map<number, numb
   return spans.map((s, k) => ({ ...s, lane: lanes[k] }));
 }
 
-/** Two neighbouring rungs at once: what they share with both fingers, "3/1", lower hand first; the rest outlined with its own. */
+/** Two neighbouring rungs at once: what they share with both fingers, "3/1", lower hand first; what one has, smaller, with its own. */
 export function seamMarks(notes: readonly NeckNote[], below: Shape, above: Shape, seam: Seam): NeckMark[] {
   const both = new Map(seam.shared.map((s) => [placeIndex(s.place), `${s.fingerBelow}/${s.fingerAbove}`]));
   const one = new Map([...below.notes, ...above.notes].map((n) => [placeIndex(n), String(n.finger ?? '')]));
@@ -93,8 +98,8 @@ export function seamMarks(notes: readonly NeckNote[], below: Shape, above: Shape
     const [shared, own] = [both.get(placeIndex(n)), one.get(placeIndex(n))];
     const { string, fret } = n;
     const root = n.role === 'root';
-    if (shared !== undefined) return { string, fret, look: root ? 'root' : 'solid', text: shared };
-    if (own !== undefined) return { string, fret, look: root ? 'twin-root' : 'outlined', text: own };
+    if (shared !== undefined) return { string, fret, look: lookOf(n), text: shared };
+    if (own !== undefined) return { string, fret, look: lookOf(n), text: own, aside: true };
     return { string, fret, look: root ? 'root-stud' : 'stud', text: '' };
   });
 }

@@ -1,5 +1,6 @@
-import { useMemo, useRef, type RefObject } from 'react';
+import { useMemo, useRef, useState, type RefObject } from 'react';
 import { nutFret, type Instrument } from '../../core';
+import { usePrefs, type Prefs } from '../store/prefs';
 import { minWidth, neckGeometry, wireX, type NeckGeometry } from './geometry';
 import { useWidth } from './useWidth';
 
@@ -10,27 +11,54 @@ export interface Gaps {
 }
 
 const MANY_STRINGS = 7;
+const SIZES: Record<Prefs['size'], number> = { normal: 1, large: 1.35 };
+/** The browser's own letter size against the usual one. */
+const letters = (): number => parseFloat(getComputedStyle(document.documentElement).fontSize) / 16 || 1;
 
-/** A neck as wide as its holder, or wider where the frets would be too narrow to read. `width` is 0 before it is known. */
-export function useNeckGeometry(
-  instrument: Instrument,
-  { wide, close }: Gaps,
-): { holder: RefObject<HTMLDivElement | null>; width: number; g: NeckGeometry } {
+/** How large marks and letters are drawn: what the player chose, by the browser's letter size. */
+export function useMarkScale(): number {
+  const { size } = usePrefs();
+  return SIZES[size] * letters();
+}
+
+/** A neck in its holder, which scrolls where the neck is wider. */
+export interface NeckPlace {
+  holder: RefObject<HTMLDivElement | null>;
+  /** Of the holder, in pixels; 0 before it is known. */
+  width: number;
+  g: NeckGeometry;
+  /** How far two fingers have drawn it out: 1 to 3. */
+  zoom: number;
+  setZoom: (zoom: number) => void;
+}
+
+/** A neck as wide as its holder, or wider where the frets would be too narrow to read; `span` frets share the width. */
+export function useNeckGeometry(instrument: Instrument, { wide, close }: Gaps, span = instrument.frets): NeckPlace {
   const holder = useRef<HTMLDivElement>(null);
   const width = useWidth(holder);
-  const g = useMemo(
-    () =>
-      neckGeometry({
-        width: Math.max(width, minWidth(instrument.frets)),
-        frets: instrument.frets,
-        strings: instrument.strings.length,
-        nut: nutFret(instrument),
-        gap: instrument.strings.length > MANY_STRINGS ? close : wide,
-        mirrored: instrument.handedness === 'left',
-      }),
-    [width, instrument, wide, close],
-  );
-  return { holder, width, g };
+  const [zoom, setZoom] = useState(1);
+  const scale = useMarkScale() * zoom;
+  const g = useMemo(() => fitted(instrument, { wide, close }, width, scale, span), [width, instrument, wide, close, scale, span]);
+  return { holder, width, g, zoom, setZoom };
+}
+
+function fitted(instrument: Instrument, { wide, close }: Gaps, width: number, scale: number, span: number): NeckGeometry {
+  return neckGeometry({
+    width: Math.max(width, minWidth(span, scale)),
+    frets: instrument.frets,
+    strings: instrument.strings.length,
+    nut: nutFret(instrument),
+    gap: (instrument.strings.length > MANY_STRINGS ? close : wide) * scale,
+    mirrored: instrument.handedness === 'left',
+    scale,
+    span,
+  });
+}
+
+/** Another neck in the same holder, fret under fret: they scroll and grow together. */
+export function useNeckUnder({ width, g }: NeckPlace, instrument: Instrument, { wide, close }: Gaps, span: number): NeckGeometry {
+  const { scale } = g;
+  return useMemo(() => fitted(instrument, { wide, close }, width, scale, span), [width, instrument, wide, close, scale, span]);
 }
 
 /** On a narrow screen the neck scrolls to the hand. */

@@ -1,16 +1,25 @@
 import { useLayoutEffect, useState, type RefObject } from 'react';
 
-/** The width of an element in pixels, kept up to date; 0 before it is known. */
-export function useWidth(ref: RefObject<HTMLElement | null>): number {
-  const [width, setWidth] = useState(0);
+/** Measures an element in whole pixels, kept up to date; draws anew only when what is measured changes. */
+function useMeasured(ref: RefObject<HTMLElement | null>, measure: (element: HTMLElement) => number): number {
+  const [value, setValue] = useState(0);
   useLayoutEffect(() => {
     const element = ref.current;
     if (!element) return undefined;
-    const measure = (): void => setWidth(Math.floor(element.clientWidth));
-    measure();
-    const observer = new ResizeObserver(measure);
+    const look = (): void => setValue(Math.floor(measure(element)));
+    look();
+    const observer = new ResizeObserver(look);
     observer.observe(element);
     return () => observer.disconnect();
-  }, [ref]);
-  return width;
+  }, [ref, measure]);
+  return value;
 }
+
+const widthOf = (e: HTMLElement): number => e.clientWidth;
+const heightOf = (e: HTMLElement): number => e.clientHeight;
+
+/** The width of an element in pixels; 0 before it is known. */
+export const useWidth = (ref: RefObject<HTMLElement | null>): number => useMeasured(ref, widthOf);
+
+/** Its height. */
+export const useHeight = (ref: RefObject<HTMLElement | null>): number => useMeasured(ref, heightOf);

@@ -1,14 +1,12 @@
 import { useEffect, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../store';
-import { conflictEnded, edited, redone, strayGone, triedAgain, undone, type SaveState, type Stray } from '../store/editor';
+import { conflictEnded, edited, strayGone, triedAgain, type SaveState, type Stray } from '../store/editor';
 import { dropOpen } from '../store/local';
 import { useCreateStudyMutation } from '../store/api';
 import { Button } from '../ui/Button';
 import { Signs } from '../ui/Signs';
-import { stepWords } from '../words/change-text';
 import { dateWords } from '../words/date-text';
 import { refusalWords } from '../words/save-text';
-import { isolated } from '../words/name-text';
 
 const ago = (ms: number): string => {
   const s = Math.max(0, Math.round(ms / 1000));
@@ -17,7 +15,7 @@ const ago = (ms: number): string => {
   return `at ${new Date(Date.now() - ms).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
 };
 
-const WORDS: Record<Exclude<SaveState, 'saved'>, string> = {
+const WORDS: Record<Exclude<SaveState, 'saved' | 'loose'>, string> = {
   waiting: 'Saving …',
   saving: 'Saving …',
   offline: 'Not on the server yet: it does not answer. Kept in this browser; trying again.',
@@ -27,7 +25,7 @@ const WORDS: Record<Exclude<SaveState, 'saved'>, string> = {
 };
 const BAD: readonly SaveState[] = ['offline', 'refused', 'conflict', 'gone'];
 
-/** Whether the study is safe, in words, at the foot of a view. */
+/** Whether the study is safe, in words. */
 export function SaveNote() {
   const { save, savedAt, body } = useAppSelector((s) => s.editor);
   const [now, setNow] = useState(() => Date.now());
@@ -35,8 +33,8 @@ export function SaveNote() {
     const tick = setInterval(() => setNow(Date.now()), 5000);
     return () => clearInterval(tick);
   }, []);
-  if (!body) return null;
-  const saved = savedAt === null ? 'Saved' : `Saved in “${isolated(body.name)}” ${ago(Math.max(now, savedAt) - savedAt)}`;
+  if (!body || save === 'loose') return null;
+  const saved = savedAt === null ? 'Saved' : `Saved ${ago(Math.max(now, savedAt) - savedAt)}`;
   return (
     <span data-save={save} className={BAD.includes(save) ? 'font-semibold text-clay' : ''}>
       <Signs>{save === 'saved' ? saved : WORDS[save]}</Signs>
@@ -159,45 +157,4 @@ function StrayBar({ stray }: { stray: Stray }) {
       {copy.problem && <p className="w-full text-clay">{copy.problem}</p>}
     </Bar>
   ); // prettier-ignore
-}
-
-/** How long a step back stays told, in ms. */
-const TOLD_MS = 6000;
-
-/** The last step back or forth in words, for a while. */
-export function StepNote() {
-  const told = useAppSelector((s) => s.editor.told);
-  const reason = useAppSelector((s) => s.editor.reason);
-  const dispatch = useAppDispatch();
-  const [seen, setSeen] = useState(0);
-  const count = told?.count ?? 0;
-  useEffect(() => {
-    if (!count) return;
-    const gone = setTimeout(() => setSeen(count), TOLD_MS);
-    return () => clearTimeout(gone);
-  }, [count]);
-  const shown = told !== null && count !== seen;
-  const words = shown ? stepWords(told.kind, told.change) + (told.kind === 'taken back' ? `. No study can hold it: ${reason}` : '') : '';
-  return (
-    <div
-      role="status"
-      aria-live="polite"
-      className={`no-print fixed right-2 bottom-16 left-2 z-20 flex justify-center sm:bottom-3 sm:left-[92px] ${shown ? '' : 'pointer-events-none'}`}
-    >
-      {shown && (
-        <p className="flex items-center gap-3 rounded-lg bg-night px-4 py-2 text-[13.5px] text-white shadow-xl">
-          <Signs>{words}</Signs>
-          {told.kind !== 'taken back' && (
-            <button
-              type="button"
-              className="cursor-pointer font-semibold text-[#e9c667] underline"
-              onClick={() => dispatch(told.kind === 'undone' ? redone() : undone())}
-            >
-              {told.kind === 'undone' ? 'Redo' : 'Undo'}
-            </button>
-          )}
-        </p>
-      )}
-    </div>
-  );
 }

@@ -1,25 +1,50 @@
-import { Grid3x3, Guitar, Waypoints, ListMusic, ArrowRightLeft, Moon, NotebookText, Sun } from 'lucide-react';
-import { NavLink, Outlet } from 'react-router';
+import { ArrowRightLeft, Command, Ellipsis, Grid3x3, Guitar, Keyboard, ListMusic, Moon, NotebookText, Settings2, Sun, Waypoints } from 'lucide-react'; // prettier-ignore
+import { DropdownMenu } from 'radix-ui';
+import type { ComponentType } from 'react';
+import { NavLink, Outlet, useNavigate } from 'react-router';
+import { useAppDispatch, useAppSelector } from '../store';
+import { redone, undone } from '../store/editor';
+import { viewPath, type StudyView } from '../store/paths';
+import { setPrefs, prefsNow } from '../store/prefs';
+import { VIEW_NAMES } from '../words/view-text';
+import { Announcer } from './Announcer';
+import { SHELL, useCommands, useKeyboard } from './keys';
 import { NewVersion } from './NewVersion';
-import { SaveAlert, StepNote } from './SaveNote';
+import { openPanel } from './panels';
+import { Panels } from './ShellPanels';
+import { SaveAlert } from './SaveNote';
+import { SHELL_COMMANDS } from './shell-commands';
+import { StepNote } from './StepNote';
 import { useTheme } from './theme';
+import { useViewFocus, VIEW_ID } from './view-focus';
+
+type Icon = ComponentType<{ size?: number; strokeWidth?: number; 'aria-hidden'?: boolean }>;
+interface ViewLink {
+  view: string;
+  Icon: Icon;
+  /** On a phone it stands under "More". */
+  more?: boolean;
+}
 
 /** The views there are, in the order of a player's work. A view not built yet is not here. */
-const VIEWS = [
-  { to: '/map', word: 'Map', Icon: Grid3x3 },
-  { to: '/connect', word: 'Connect', Icon: Waypoints },
-  { to: '/transpose', word: 'Transpose', Icon: ArrowRightLeft },
-  { to: '/licks', word: 'Licks', Icon: ListMusic },
-  { to: '/notebook', word: 'Notebook', Icon: NotebookText },
-  { to: '/instruments', word: 'Instruments', Icon: Guitar },
+const ON_STUDY: readonly ViewLink[] = [
+  { view: 'map', Icon: Grid3x3 },
+  { view: 'connect', Icon: Waypoints },
+  { view: 'transpose', Icon: ArrowRightLeft },
+  { view: 'licks', Icon: ListMusic },
+];
+const ALONE: readonly ViewLink[] = [
+  { view: 'notebook', Icon: NotebookText },
+  { view: 'instruments', Icon: Guitar, more: true },
 ];
 
 const ITEM =
-  'flex flex-1 flex-col items-center gap-1 px-1 py-2 text-[11px] text-[#c4c1b6] hover:text-white max-sm:border-t-[3px] sm:flex-none sm:border-l-[3px] sm:py-2.5 border-transparent focus-visible:outline-offset-[-3px] focus-visible:outline-[#8fc9d0]';
+  'flex min-w-0 flex-1 flex-col items-center gap-1 px-0.5 py-2 text-[0.75rem] text-[#c4c1b6] hover:text-white max-sm:border-t-[3px] sm:flex-none sm:border-l-[3px] sm:py-2.5 short:py-1 border-transparent focus-visible:outline-offset-[-3px] focus-visible:outline-[#8fc9d0]';
+const ON = 'border-brass! bg-night-2 text-white! rail-on';
 
 function Mark() {
   return (
-    <svg viewBox="0 0 40 40" width="40" height="40" aria-hidden className="mx-auto my-4 hidden sm:block">
+    <svg viewBox="0 0 40 40" width="40" height="40" aria-hidden className="mx-auto my-4 hidden sm:block short:hidden">
       <path d="M12 36V10M28 36V10" stroke="#6e6b62" strokeWidth="2.4" />
       <path d="M12 31h16M12 24h16M12 17h16" stroke="#6e6b62" strokeWidth="2.4" />
       <path d="M8 13c2-7 9-9 14-7l8 1-6 3c0 6-4 9-9 9-3 0-6-1-7-6z" fill="#ece4d1" />
@@ -28,37 +53,122 @@ function Mark() {
   );
 }
 
-function ThemeButton() {
+/** What is no view: on a wide window at the foot of the rail, on a phone under "More". */
+function useTools() {
   const [theme, toggle] = useTheme();
   const dark = theme === 'dark';
+  return [
+    { word: 'Commands', Icon: Command, run: () => openPanel('commands') },
+    { word: 'Keys', Icon: Keyboard, run: () => openPanel('keys') },
+    { word: 'Settings', Icon: Settings2, run: () => openPanel('settings') },
+    { word: dark ? 'Light' : 'Dark', Icon: dark ? Sun : Moon, run: toggle },
+  ];
+}
+
+function Rail() {
+  const id = useAppSelector((s) => s.editor.id);
+  const tools = useTools();
+  const links = [
+    ...ON_STUDY.map((v) => ({ ...v, to: viewPath(id, v.view as StudyView) })),
+    ...ALONE.map((v) => ({ ...v, to: `/${v.view}` })),
+  ];
   return (
-    <button type="button" onClick={toggle} className={`${ITEM} sm:mt-auto cursor-pointer`}>
-      {dark ? <Sun size={20} aria-hidden /> : <Moon size={20} aria-hidden />}
-      {dark ? 'Light' : 'Dark'}
-    </button>
+    <nav
+      aria-label="Views"
+      className="no-print bottom-bar fixed inset-x-0 bottom-0 z-10 flex bg-night sm:sticky sm:top-0 sm:h-screen sm:flex-col sm:overflow-y-auto"
+    >
+      <Mark />
+      {links.map(({ to, view, Icon, more }) => (
+        <NavLink key={view} to={to} className={({ isActive }) => `${ITEM} ${more ? 'max-sm:hidden' : ''} ${isActive ? ON : ''}`}>
+          <Icon size={22} strokeWidth={1.6} aria-hidden />
+          <span className="max-w-full truncate">{VIEW_NAMES[view]}</span>
+        </NavLink>
+      ))}
+      <span className="hidden sm:mt-auto sm:block" />
+      {tools.map(({ word, Icon, run }) => (
+        <button key={word} type="button" onClick={run} className={`${ITEM} cursor-pointer max-sm:hidden`}>
+          <Icon size={20} strokeWidth={1.6} aria-hidden />
+          {word}
+        </button>
+      ))}
+      <More links={links.filter((l) => l.more)} tools={tools} />
+    </nav>
   );
+}
+
+const ENTRY = 'flex min-h-11 cursor-pointer items-center gap-3 rounded px-3 data-[highlighted]:bg-feather-wash';
+
+/** On a phone: the views and tools that the bar has no room for. */
+function More({ links, tools }: { links: { to: string; view: string; Icon: Icon }[]; tools: ReturnType<typeof useTools> }) {
+  const navigate = useNavigate();
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger className={`${ITEM} cursor-pointer sm:hidden`}>
+        <Ellipsis size={22} strokeWidth={1.6} aria-hidden />
+        More
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          side="top"
+          align="end"
+          sideOffset={6}
+          collisionPadding={8}
+          className="z-30 max-h-[90vh] min-w-48 overflow-auto rounded-lg border border-line bg-sheet p-1 text-[0.9375rem] shadow-xl"
+        >
+          {links.map(({ to, view, Icon }) => (
+            <DropdownMenu.Item key={view} className={ENTRY} onSelect={() => void navigate(to)}>
+              <Icon size={18} strokeWidth={1.6} aria-hidden /> {VIEW_NAMES[view]}
+            </DropdownMenu.Item>
+          ))}
+          {tools.map(({ word, Icon, run }) => (
+            <DropdownMenu.Item key={word} className={ENTRY} onSelect={() => setTimeout(run)}>
+              <Icon size={18} strokeWidth={1.6} aria-hidden /> {word}
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+function useShellCommands(): void {
+  const dispatch = useAppDispatch();
+  const [, toggleTheme] = useTheme();
+  useKeyboard();
+  useCommands(SHELL, SHELL_COMMANDS, {
+    commands: () => openPanel('commands'),
+    undo: () => dispatch(undone()),
+    redo: () => dispatch(redone()),
+    legend: () => void setPrefs({ legend: !prefsNow().legend }),
+    theme: toggleTheme,
+    keys: () => openPanel('keys'),
+    words: () => openPanel('words'),
+    settings: () => openPanel('settings'),
+  });
 }
 
 /** The frame round every view: the views at the left, or below on a phone. */
 export function Shell() {
+  useShellCommands();
+  useViewFocus();
   return (
-    <div className="min-h-screen sm:grid sm:grid-cols-[84px_1fr]">
+    <div className="min-h-screen sm:grid sm:grid-cols-[5.25rem_minmax(0,1fr)] print:block!">
+      <a
+        href={`#${VIEW_ID}`}
+        onClick={(e) => { e.preventDefault(); document.getElementById(VIEW_ID)?.focus(); }} // prettier-ignore
+        className="no-print fixed top-2 left-2 z-50 -translate-y-20 rounded bg-night px-4 py-2 text-white focus:translate-y-0"
+      >
+        Skip to the view
+      </a>
+      <Announcer />
       <StepNote />
       <NewVersion />
-      <nav aria-label="Views" className="no-print fixed inset-x-0 bottom-0 z-10 flex bg-night sm:sticky sm:top-0 sm:h-screen sm:flex-col">
-        <Mark />
-        {VIEWS.map(({ to, word, Icon }) => (
-          <NavLink key={to} to={to} className={({ isActive }) => `${ITEM} ${isActive ? 'border-brass! bg-night-2 text-white!' : ''}`}>
-            <Icon size={22} strokeWidth={1.6} aria-hidden />
-            {word}
-          </NavLink>
-        ))}
-        <ThemeButton />
-      </nav>
-      <main className="min-w-0 px-3 pt-4 pb-20 sm:px-6 sm:pb-4">
+      <Rail />
+      <main id={VIEW_ID} tabIndex={-1} className="min-w-0 px-3 pt-3 pb-24 outline-none sm:px-6 sm:pb-4 short:pb-4 print:p-0!">
         <SaveAlert />
         <Outlet />
       </main>
+      <Panels />
     </div>
   );
 }

@@ -29,7 +29,7 @@ export function ViewBroke({ error, resetErrorBoundary }: FallbackProps) {
   const unloaded = NOT_LOADED.test(message);
   return (
     <div role="alert" className="mx-auto max-w-2xl px-4 py-16">
-      <h1 className="text-[21px] font-medium">
+      <h1 className="text-[1.3125rem] font-medium">
         {unloaded ? 'This view could not be loaded.' : 'This view cannot show the study as it stands.'}
       </h1>
       <p className="mt-2">
@@ -49,7 +49,7 @@ export function ViewBroke({ error, resetErrorBoundary }: FallbackProps) {
         </Button>
         {id && (
           <Link
-            className="inline-flex min-h-8 items-center rounded-md border border-line bg-sheet px-3 py-1 text-[12.5px]"
+            className="inline-flex min-h-8 items-center rounded-md border border-line bg-sheet px-3 py-1 text-[0.78125rem]"
             to={`/versions/${id}`}
           >
             Earlier versions

@@ -1,38 +1,20 @@
-import { useCallback, useSyncExternalStore } from 'react';
+import { useCallback } from 'react';
+import { keptValue } from '../store/kept-value';
 
 type Theme = 'light' | 'dark';
-const KEY = 'crow-ladder:theme';
-const listeners = new Set<() => void>();
-
-const stored = (): string | null => {
-  try {
-    return localStorage.getItem(KEY);
-  } catch {
-    return null;
-  }
-};
-
-/** The player's choice, else what the system asks for. */
-const theme = (): Theme => {
-  const choice = stored();
-  if (choice === 'light' || choice === 'dark') return choice;
-  return matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
-};
+/** The player's choice, or null: as the system asks. */
+const choice = keptValue<Theme | null>('theme', (value) => (value === 'light' || value === 'dark' ? value : null));
+const themeOf = (chosen: Theme | null): Theme => chosen ?? (matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light');
 
 export function applyTheme(): void {
-  document.documentElement.dataset.theme = theme();
+  document.documentElement.dataset.theme = themeOf(choice.get());
 }
 
 export function useTheme(): [Theme, () => void] {
-  const now = useSyncExternalStore((l) => (listeners.add(l), () => listeners.delete(l)), theme);
+  const now = themeOf(choice.use());
   const toggle = useCallback(() => {
-    try {
-      localStorage.setItem(KEY, theme() === 'dark' ? 'light' : 'dark');
-    } catch {
-      return; // storage is forbidden: the system's theme stays
-    }
+    choice.set(themeOf(choice.get()) === 'dark' ? 'light' : 'dark');
     applyTheme();
-    listeners.forEach((l) => l());
   }, []);
   return [now, toggle];
 }

@@ -1,6 +1,7 @@
 import { MOST_LICK_NOTES, MOST_LICKS, type Lick } from '../../contract';
 import { barTicks, CoreError, placeNotes, type FingeringSchool, type Hand, type Instrument, type PitchedNote } from '../../core';
 import type { FileLine } from '../../formats/line';
+import { stringsWord } from '../words/tuning-text';
 import { newId, sameNeck } from './licks';
 
 /** The study that a file's line is meant for. */
@@ -21,7 +22,7 @@ export function neckFor(instrument: Instrument, line: FileLine): Instrument {
   const frets = Math.min(36, Math.max(instrument.frets, ...line.notes.map((n) => n.place?.fret ?? 0)));
   const own: Instrument = {
     ...instrument,
-    name: `${line.open.length} strings`,
+    name: stringsWord(line.open.length),
     strings: line.open.map((open) => ({ open })),
     frets,
     capo: Math.min(line.capo, frets - 5),

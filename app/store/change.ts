@@ -11,15 +11,20 @@ export interface Now {
   shape: Shape | null;
 }
 
+/** The study as it stands, or null where none is open. */
+export function nowOf(state: { editor: EditorState }): Now | null {
+  const { body } = state.editor;
+  if (!body) return null;
+  const shapes = selectLaid(state)?.shapes ?? [];
+  const current = selectRung(state);
+  return { body, shapes, current, shape: shapes[current] ?? null };
+}
+
 /** A change worked out from the study as it stands when it happens; null changes nothing. Handlers that dispatch it never go stale. */
 export const change =
   (make: (now: Now) => Partial<StudyBody> | null) =>
   (dispatch: (action: ReturnType<typeof edited>) => unknown, getState: () => { editor: EditorState }): void => {
-    const state = getState();
-    const { body } = state.editor;
-    if (!body) return;
-    const shapes = selectLaid(state)?.shapes ?? [];
-    const current = selectRung(state);
-    const fields = make({ body, shapes, current, shape: shapes[current] ?? null });
+    const now = nowOf(getState());
+    const fields = now && make(now);
     if (fields) dispatch(edited(fields));
   };

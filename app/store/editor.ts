@@ -9,11 +9,14 @@ export interface Change {
   view: string;
 }
 
+/** The id of a loose leaf: it belongs to no study, stays in this browser, and no record of the server can have it. */
+export const LOOSE = '~loose';
+
 /**
  * Where the open study stands against the server: `offline` only where no connection came about, `refused` where the
- * server said why it does not keep it, `gone` where the study was deleted elsewhere.
+ * server said why it does not keep it, `gone` where the study was deleted elsewhere, `loose` where it is none of the server's.
  */
-export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'refused' | 'conflict' | 'gone';
+export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'refused' | 'conflict' | 'gone' | 'loose';
 
 /** What a window that was closed left unsaved. */
 export interface Stray {
@@ -38,8 +41,8 @@ export interface EditorState {
   problems: Problem[];
   /** In words, why the last save was refused. */
   reason: string;
-  /** The last step back or forth, counted so that two alike are both told. */
-  told: { kind: 'undone' | 'redone' | 'taken back'; change: Change; count: number } | null;
+  /** The last change, or step back or forth, counted so that two alike are both told. */
+  told: { kind: 'done' | 'undone' | 'redone' | 'taken back'; change: Change; count: number } | null;
   strays: Stray[];
 }
 
@@ -85,7 +88,7 @@ function remember(state: EditorState, change: Change): void {
   state.future = [];
 }
 
-const STANDING: readonly SaveState[] = ['conflict', 'gone'];
+const STANDING: readonly SaveState[] = ['conflict', 'gone', 'loose'];
 
 function apply(state: EditorState, fields: Partial<StudyBody>): void {
   Object.assign(state.body as StudyBody, fields);
@@ -97,7 +100,10 @@ function tell(state: EditorState, kind: NonNullable<EditorState['told']>['kind']
 }
 
 /** Where the player is: said with an undo. */
-const viewNow = (): string => (typeof location === 'undefined' ? '' : (location.pathname.split('/')[1] ?? ''));
+const viewNow = (): string => {
+  const [first = '', , inStudy = ''] = typeof location === 'undefined' ? [] : location.pathname.split('/').slice(1);
+  return first === 'study' ? inStudy : first;
+};
 const inView = <P>(payload: P): { payload: P; meta: { view: string } } => ({ payload, meta: { view: viewNow() } });
 type InView<P> = PayloadAction<P, string, { view: string }>;
 
@@ -139,6 +145,7 @@ const editor = createSlice({
         if (!change) return;
         remember(state, { ...change, view: meta.view });
         apply(state, change.after);
+        tell(state, 'done', { ...change, view: meta.view });
       },
     },
     undone: (state) => {

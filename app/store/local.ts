@@ -54,6 +54,15 @@ export async function leftBehind(id: string, window: string): Promise<OpenRecord
     .sort((a, b) => b.at - a.at);
 }
 
+/** The loose leaf that was written on last, in this window or, where it has none, in another; those of windows that are closed go. */
+export async function lastLeaf(id: string, window: string): Promise<OpenRecord | null> {
+  const all = (await attempt(() => entries<string, OpenRecord>(store()), [])).map(([, r]) => r).filter((r) => r.id === id);
+  const alive = await windowsAlive();
+  const found = all.find((r) => r.window === window) ?? all.sort((a, b) => b.at - a.at)[0];
+  for (const r of all) if (r.window !== window && r !== found && !alive.has(r.window)) void dropOpen(id, r.window);
+  return found ?? null;
+}
+
 const WINDOW = 'crow-ladder:window';
 const LAST = 'crow-ladder:last-study';
 const lockOf = (window: string): string => `${WINDOW}:${window}`;
@@ -119,9 +128,12 @@ const write = (where: Where, key: string, value: string): void => {
   }
 };
 
-/** The study that this window had open; in a new window the one that was opened last anywhere. */
-export const lastStudy = (): string | null => read(thisWindow, LAST) ?? read(everyWindow, LAST);
+/** What this window had open, a study or a loose leaf. */
+export const lastHere = (): string | null => read(thisWindow, LAST);
+/** The study that was opened last, in whatever window. */
+export const lastStudy = (): string | null => read(everyWindow, LAST);
+export const rememberHere = (id: string): void => write(thisWindow, LAST, id);
 export function rememberLast(id: string): void {
-  write(thisWindow, LAST, id);
+  rememberHere(id);
   write(everyWindow, LAST, id);
 }

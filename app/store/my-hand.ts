@@ -1,47 +1,18 @@
-import { useSyncExternalStore } from 'react';
 import { handSchema, problemsOf } from '../../contract';
 import type { Hand, HandReach } from '../../core';
-
-const KEY = 'crow-ladder:hand';
-const listeners = new Set<() => void>();
-let known: { text: string | null; reaches: HandReach[] | null } = { text: null, reaches: null };
+import { keptValue } from './kept-value';
 
 /** The player's hand as it was measured in this browser, or null; what is kept there and does not hold counts as none. */
-export function myHand(): HandReach[] | null {
-  let text: string | null = null;
-  try {
-    text = localStorage.getItem(KEY);
-  } catch {
-    return null;
-  }
-  if (text !== known.text) known = { text, reaches: text === null ? null : read(text) };
-  return known.reaches;
-}
-
-function read(text: string): HandReach[] | null {
-  try {
-    const value: unknown = JSON.parse(text);
-    return problemsOf(handSchema, { size: 'medium', reaches: value }).length === 0 ? (value as HandReach[]) : null;
-  } catch {
-    return null;
-  }
-}
+const hand = keptValue<HandReach[] | null>('hand', (value) =>
+  value !== null && problemsOf(handSchema, { size: 'medium', reaches: value }).length === 0 ? (value as HandReach[]) : null,
+);
 
 /** Keeps a measured hand for this player; false where the browser keeps nothing. */
-export function keepMyHand(reaches: HandReach[]): boolean {
-  try {
-    localStorage.setItem(KEY, JSON.stringify(reaches));
-  } catch {
-    return false;
-  }
-  listeners.forEach((l) => l());
-  return true;
-}
-
-export const useMyHand = (): HandReach[] | null => useSyncExternalStore((l) => (listeners.add(l), () => listeners.delete(l)), myHand);
+export const keepMyHand = (reaches: HandReach[]): boolean => hand.set(reaches);
+export const useMyHand = hand.use;
 
 /** The hand that a new study begins with. */
 export const usualHand = (): Hand => {
-  const reaches = myHand();
+  const reaches = hand.get();
   return { size: 'medium', ...(reaches ? { reaches } : {}) };
 };

@@ -2,8 +2,9 @@ import { problemsOf, studySchema, upgradeStudy, type StudyBody } from '../../con
 import { store } from './index';
 import { api } from './api';
 import { flush } from './autosave';
-import { studyClosed, studyOpened } from './editor';
-import { dropOpen, leftBehind, openedHere, rememberLast, windowName, type OpenRecord } from './local';
+import { LOOSE, studyClosed, studyOpened } from './editor';
+import { dropOpen, lastLeaf, leftBehind, openedHere, rememberHere, rememberLast, windowName, type OpenRecord } from './local';
+import { blankLeaf } from './loose';
 import { openedFrom, openedWithout, takenOver, type Local, type Opening } from './opening';
 
 /** Opens a study: what the server holds, and over it what this browser had not yet got through. */
@@ -25,6 +26,18 @@ export async function openStudy(id: string): Promise<Opening> {
   return 'open';
 }
 
+/** Opens the loose leaf: the last one there was, else a blank one. The server is not asked. */
+export async function openLoose(): Promise<void> {
+  await flush(() => store.getState(), store.dispatch);
+  const record = await sound(await lastLeaf(LOOSE, await windowName()), '');
+  const kept = { id: LOOSE, revision: 0, createdAt: 0, updatedAt: record?.at ?? 0, body: record?.body ?? blankLeaf() };
+  store.dispatch(studyOpened({ kept, problems: [], save: 'loose', past: record?.past, future: record?.future }));
+  rememberHere(LOOSE);
+}
+
+/** The loose leaf is a study now: the next one is blank. */
+export const dropLoose = async (): Promise<void> => dropOpen(LOOSE, await windowName());
+
 /** What this browser has of a study. A record that does not hold is let go. */
 async function localOf(id: string): Promise<Local> {
   const window = await windowName();
@@ -38,6 +51,6 @@ async function sound(record: OpenRecord | null, window: string): Promise<OpenRec
   if (!record) return null;
   const body = upgradeStudy(record.body) as StudyBody;
   if (!problemsOf(studySchema, body).length) return { ...record, body };
-  await dropOpen(record.id, window);
+  await dropOpen(record.id, window || record.window);
   return null;
 }

@@ -46,6 +46,9 @@ const selectChord = createSelector([field('chord')], (chord): number[] | undefin
   }
 });
 
+/** The same as a set, or null without a chord. */
+export const selectChordSounds = createSelector([selectChord], (chord) => (chord ? new Set(chord) : null));
+
 /** What changes the role of a note beside the scale itself. */
 const selectRoles = createSelector([selectChord, field('passing')], (chord, passing): RoleOptions => ({
   ...(chord ? { chord } : {}),
@@ -98,3 +101,6 @@ export const selectRung = createSelector([selectLaid, field('rung')], (laid, run
 );
 
 export const selectShape = createSelector([selectLaid, selectRung], (laid, k): Shape | null => laid?.shapes[k] ?? null);
+
+/** The notes of a study's scale on its neck; none where they cannot be laid out. */
+export const neckNotesOf = ({ instrument, scale }: StudyBody): NeckNote[] => notesOn(instrument, scale, {});

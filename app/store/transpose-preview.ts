@@ -51,12 +51,12 @@ export interface Line {
   places: Place[];
 }
 
-/** Lines that can be moved by themselves: the open lick, and every kept route. */
+/** Lines that can be moved by themselves: every lick, the open one first, and every kept route. */
 export function linesOf(body: StudyBody): Line[] {
-  const lick = openLick(body);
-  const lickLine = lick?.notes.some((n) => n.place) ? [lick] : [];
+  const open = openLick(body);
+  const licks = [...(open ? [open] : []), ...body.licks.filter((l) => l !== open)].filter((l) => l.notes.some((n) => n.place));
   return [
-    ...lickLine.map((l) => ({ key: `lick ${l.id}`, kind: 'lick' as const, id: l.id, name: l.name, neck: neckOf(body, l), places: struckNotes(l.notes).map((s) => plainPlace(s.place)) })), // prettier-ignore
+    ...licks.map((l) => ({ key: `lick ${l.id}`, kind: 'lick' as const, id: l.id, name: l.name, neck: neckOf(body, l), places: struckNotes(l.notes).map((s) => plainPlace(s.place)) })), // prettier-ignore
     ...body.routes.map((r) => ({ key: `route ${r.id}`, kind: 'route' as const, id: r.id, name: r.name, neck: r.on.instrument, places: r.steps.map(plainPlace) })), // prettier-ignore
   ];
 }

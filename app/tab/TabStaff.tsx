@@ -18,6 +18,8 @@ import {
 
 interface Props {
   g: TabGeometry;
+  /** How large it is drawn: 1 is normal. */
+  scale: number;
   instrument: Instrument;
   columns: TabColumn[];
   /** Pick strokes, where the columns have no lengths. */
@@ -53,7 +55,7 @@ function Lines({ s, instrument }: { s: TabSystem; instrument: Instrument }) {
   return instrument.strings.map((string, k) => (
     <g key={k}>
       <line x1={20} x2={right} y1={lineY(s, k + 1)} y2={lineY(s, k + 1)} stroke="var(--line)" strokeWidth={1.4} />
-      <text transform={`translate(8 ${lineY(s, k + 1) + 4})`} textAnchor="middle" fontSize={11} fill="var(--soft)">
+      <text transform={`translate(8 ${lineY(s, k + 1) + 4})`} textAnchor="middle" fontSize={12.5} fill="var(--soft)">
         <SvgSigns>{string.open.replace(/-?\d$/, '')}</SvgSigns>
       </text>
     </g>
@@ -68,7 +70,7 @@ function Length({ c, x, y }: { c: TabColumn; x: number; y: number }) {
         {c.length}
       </text>
       {(c.triplet || c.muted) && (
-        <text transform={`translate(${x + 9} ${y - 4})`} fontSize={9.5} fill="var(--soft)">
+        <text transform={`translate(${x + 9} ${y - 4})`} fontSize={11} fill="var(--soft)">
           {[c.triplet ? '3' : '', c.muted ? 'PM' : ''].filter(Boolean).join(' ')}
         </text>
       )}
@@ -93,7 +95,7 @@ interface ColumnProps {
 function Column({ g, s, c, x, stroke, instrument }: ColumnProps) {
   const y = lineY(s, Math.max(1, c.string));
   const text = noteText(instrument, c);
-  const wide = 4 + 5 * text.length;
+  const wide = 4 + 5.6 * text.length;
   return (
     <>
       {c.bar && (
@@ -110,7 +112,7 @@ function Column({ g, s, c, x, stroke, instrument }: ColumnProps) {
             strokeWidth={1.2}
             strokeDasharray="3 3"
           />
-          <text transform={`translate(${x - COLUMN / 2} ${fingerY(g, s) + 15})`} textAnchor="middle" fontSize={11} fill="var(--clay)">
+          <text transform={`translate(${x - COLUMN / 2} ${fingerY(g, s) + 15})`} textAnchor="middle" fontSize={12.5} fill="var(--clay)">
             {`${c.shift > 0 ? '+' : '−'}${Math.abs(c.shift)}`}
           </text>
         </>
@@ -120,9 +122,9 @@ function Column({ g, s, c, x, stroke, instrument }: ColumnProps) {
         <>
           <rect x={x - wide} y={y - 9} width={2 * wide} height={18} fill="var(--sheet)" />
           <text
-            transform={`translate(${x} ${y + 5})`}
+            transform={`translate(${x} ${y + 5.8})`}
             textAnchor="middle"
-            fontSize={text.length > 3 ? 12 : 14.5}
+            fontSize={text.length > 3 ? 13 : 16.5}
             fontWeight={700}
             fill="var(--ink)"
           >
@@ -130,7 +132,7 @@ function Column({ g, s, c, x, stroke, instrument }: ColumnProps) {
           </text>
         </>
       )}
-      <text transform={`translate(${x} ${fingerY(g, s)})`} textAnchor="middle" fontSize={13} fontWeight={600} fill="var(--feather)">
+      <text transform={`translate(${x} ${fingerY(g, s)})`} textAnchor="middle" fontSize={14.5} fontWeight={600} fill="var(--feather)">
         {c.finger}
       </text>
     </>
@@ -166,7 +168,7 @@ function Frame({ g, column, look }: { g: TabGeometry; column: number; look: 'cho
 }
 
 /** A line as tab: strokes above, fingers and shifts below. One stop for the Tab key; ← → walk along the notes, all other keys are the view's. */
-export function TabStaff({ g, instrument, columns, strokes, words, label, chosen, range, sounding, onChoose }: Props) {
+export function TabStaff({ g, scale: size, instrument, columns, strokes, words, label, chosen, range, sounding, onChoose }: Props) {
   const id = useId();
   const onKey = (e: KeyboardEvent): void => {
     if (e.ctrlKey || e.metaKey || e.altKey || e.shiftKey) return;
@@ -194,8 +196,8 @@ export function TabStaff({ g, instrument, columns, strokes, words, label, chosen
       <svg
         aria-hidden
         viewBox={`0 0 ${g.width} ${g.height}`}
-        width={g.width}
-        height={g.height}
+        width={g.width * size}
+        height={g.height * size}
         className="block cursor-pointer select-none"
         fontFamily="var(--font-text)"
         onPointerDown={onPointer}

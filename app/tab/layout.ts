@@ -37,10 +37,10 @@ export interface TabGeometry {
 
 export const COLUMN = 36;
 const LEFT = 26;
-export const LINE_GAP = 19;
+export const LINE_GAP = 21;
 /** Above the lines: pick strokes. Below: fingers, shifts. */
 const ABOVE = 34;
-const BELOW = 44;
+const BELOW = 46;
 
 export const systemHeight = (strings: number): number => ABOVE + (strings - 1) * LINE_GAP + BELOW;
 

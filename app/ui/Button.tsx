@@ -18,7 +18,7 @@ export function Button({ look = 'plain', icon, children, className = '', ...rest
   return (
     <button
       type="button"
-      className={`inline-flex min-h-8 items-center gap-2 rounded-md px-3 py-1 text-[12.5px] disabled:opacity-50 ${LOOKS[look]} ${className}`}
+      className={`inline-flex min-h-8 items-center gap-2 rounded-md px-3 py-1 text-[0.78125rem] disabled:opacity-50 ${LOOKS[look]} ${className}`}
       {...rest}
     >
       {icon}

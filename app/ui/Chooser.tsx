@@ -1,5 +1,6 @@
 import { useCombobox } from 'downshift';
 import { useId, useState, type ReactNode } from 'react';
+import { typedEarly } from '../shell/open-part';
 
 export interface Choice<T> {
   key: string;
@@ -22,7 +23,7 @@ interface Props<T> {
 
 /** A list that can be typed into: the first match is taken with Enter, others with the arrow keys or a click. */
 export function Chooser<T>({ label, placeholder, find, onChoose, current, empty, render }: Props<T>) {
-  const [text, setText] = useState('');
+  const [text, setText] = useState(typedEarly);
   const id = useId();
   const items = find(text);
   const box = useCombobox<Choice<T>>({
@@ -39,7 +40,7 @@ export function Chooser<T>({ label, placeholder, find, onChoose, current, empty,
   });
   return (
     <div className="flex min-h-0 flex-col gap-2">
-      <label {...box.getLabelProps()} className="text-xs text-soft">
+      <label {...box.getLabelProps()} className="text-xs text-soft short:sr-only">
         {label}
       </label>
       <input
@@ -48,14 +49,14 @@ export function Chooser<T>({ label, placeholder, find, onChoose, current, empty,
         autoFocus
         spellCheck={false}
         autoComplete="off"
-        className="w-full rounded-md border border-line bg-paper px-3 py-2 text-base text-ink placeholder:text-soft"
+        className="w-full rounded-md border border-line bg-paper px-3 py-2 text-base text-ink placeholder:text-soft short:py-0.5"
       />
-      <ul {...box.getMenuProps({ 'aria-label': label })} className="max-h-72 min-h-0 overflow-auto rounded-md">
+      <ul {...box.getMenuProps({ 'aria-label': label })} className="max-h-72 min-h-0 overflow-auto rounded-md short:min-h-[7.5rem]">
         {items.map((item, index) => (
           <li
             key={item.key}
             {...box.getItemProps({ item, index })}
-            className={`flex cursor-pointer items-baseline justify-between gap-3 rounded px-2 py-1.5 ${box.highlightedIndex === index ? 'bg-feather-wash' : ''}`}
+            className={`flex cursor-pointer items-baseline justify-between gap-3 rounded px-2 py-1.5 short:py-0.5 ${box.highlightedIndex === index ? 'bg-feather-wash' : ''}`}
           >
             <span className={item.key === current ? 'font-semibold text-brass-deep' : ''}>{render(item.title)}</span>{' '}
             {item.detail && <span className="text-right text-xs text-soft">{render(item.detail)}</span>}

@@ -11,7 +11,7 @@ interface Props {
   onChange: (value: number) => void;
 }
 
-/** A number with its range. What is out of range is said in place and not taken. */
+/** A number with its range. What is out of range stays as typed, is said in place and not taken. */
 export function NumberField({ label, value, min, max, step = 1, unit, onChange }: Props) {
   const id = useId();
   const [text, setText] = useState(String(value));
@@ -40,10 +40,16 @@ export function NumberField({ label, value, min, max, step = 1, unit, onChange }
         aria-invalid={!good}
         aria-describedby={good ? undefined : `${id}-range`}
         onChange={(e) => set(e.target.value)}
-        onBlur={() => !good && setText(String(value))}
         className="num w-full rounded-md border border-line bg-paper px-2 py-1.5 text-ink aria-invalid:border-2 aria-invalid:border-clay"
       />
-      {!good && <p id={`${id}-range`} role="alert" className="text-xs text-clay">{`${label}: ${range}.`}</p>}
+      {!good && (
+        <p id={`${id}-range`} role="alert" className="text-xs text-clay">
+          {`${label}: ${range}. It stays ${value}. `}
+          <button type="button" className="tap cursor-pointer underline" onClick={() => setText(String(value))}>
+            {`Back to ${value}`}
+          </button>
+        </p>
+      )}
     </div>
   );
 }

@@ -5,7 +5,7 @@ import { Signs } from './Signs';
 export function Panel({ title, children, className = '' }: { title: string; children: ReactNode; className?: string }) {
   return (
     <section className={`rounded-[10px] border border-line bg-sheet p-4 contain-content ${className}`}>
-      <h2 className="mb-2 text-[14px] font-semibold">
+      <h2 className="mb-2 text-[0.875rem] font-semibold">
         <Signs>{title}</Signs>
       </h2>
       {children}

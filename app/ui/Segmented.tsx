@@ -22,7 +22,7 @@ export function Segmented<T extends string>({ label, value, options, onChange }:
         <ToggleGroup.Item
           key={o.value}
           value={o.value}
-          className="min-h-8 px-3 text-[12.5px] text-soft hover:text-ink data-[state=on]:bg-night data-[state=on]:text-white focus-visible:outline-offset-[-3px]"
+          className="min-h-8 px-3 text-[0.78125rem] text-soft hover:text-ink data-[state=on]:bg-night data-[state=on]:text-white focus-visible:outline-offset-[-3px]"
         >
           {o.label}
         </ToggleGroup.Item>

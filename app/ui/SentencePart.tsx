@@ -9,22 +9,31 @@ interface Props {
   shortcut?: string;
   wide?: boolean;
   look?: 'sentence' | 'chip';
+  /** A width that a chip keeps whatever it says, so that nothing beside it moves. */
+  fixed?: string;
   children: (close: () => void) => ReactNode;
 }
 
 const LOOKS = {
   sentence:
     'cursor-pointer border-b-2 border-feather text-left font-semibold text-feather hover:bg-feather-wash data-[state=open]:bg-feather-wash',
-  chip: 'inline-flex min-h-8 max-w-full cursor-pointer items-center gap-1.5 rounded-md border border-line bg-sheet px-3 text-[12.5px] hover:border-soft data-[state=open]:border-feather',
+  chip: 'inline-flex min-h-8 max-w-full cursor-pointer items-center gap-1.5 rounded-md border border-line bg-sheet px-3 text-[0.78125rem] hover:border-soft data-[state=open]:border-feather',
 };
 
 /** Something said that opens what it is made of: a part of the sentence, or a chip below it. */
-export function SentencePart({ name, text, shortcut, wide, look = 'sentence', children }: Props) {
+export function SentencePart({ name, text, shortcut, wide, look = 'sentence', fixed, children }: Props) {
   const [open, setOpen] = useState(false);
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger data-part={name} aria-keyshortcuts={shortcut} className={LOOKS[look]}>
-        <span className="sr-only">{name}: </span>
+      <Popover.Trigger
+        data-part={name}
+        aria-keyshortcuts={shortcut}
+        title={
+          look === 'sentence' ? `${name[0].toUpperCase()}${name.slice(1)}${shortcut ? ` (${shortcut.toUpperCase()})` : ''}` : undefined
+        }
+        className={`${LOOKS[look]} ${fixed ? `${fixed} overflow-hidden whitespace-nowrap` : ''}`}
+      >
+        {look === 'chip' && <span className="sr-only">{name}: </span>}
         {text}
       </Popover.Trigger>
       <Popover.Portal>
@@ -33,7 +42,7 @@ export function SentencePart({ name, text, shortcut, wide, look = 'sentence', ch
           align="start"
           sideOffset={8}
           collisionPadding={8}
-          className={`no-print z-20 flex max-h-[min(36rem,80vh)] flex-col gap-3 overflow-auto rounded-lg border border-line bg-sheet p-3 font-text text-[13.5px] text-ink shadow-xl ${wide ? 'w-[min(34rem,94vw)]' : 'w-[min(24rem,94vw)]'}`}
+          className={`no-print z-20 flex max-h-[min(36rem,88vh)] short:max-h-[97vh] short:gap-1 short:p-1.5 flex-col gap-3 overflow-auto rounded-lg border border-line bg-sheet p-3 font-text text-[0.84375rem] text-ink shadow-xl ${wide ? 'w-[min(34rem,94vw)]' : 'w-[min(24rem,94vw)]'}`}
         >
           {children(() => setOpen(false))}
         </Popover.Content>

@@ -2,7 +2,8 @@ import { Dialog } from 'radix-ui';
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import type { Incoming } from '../files/read-files';
-import { useAppDispatch, useAppSelector } from '../store';
+import { store, useAppDispatch, useAppSelector } from '../store';
+import { viewPath } from '../store/paths';
 import { useAddNotebookMutation, useCreateInstrumentMutation } from '../store/api';
 import { change } from '../store/change';
 import { intoStudy } from '../store/into';
@@ -10,11 +11,12 @@ import { addLicks } from '../store/licks';
 import { selectBody } from '../store/study';
 import { Button } from '../ui/Button';
 import { Signs } from '../ui/Signs';
+import { counted } from '../words/count-text';
 import { instrumentWords } from '../words/tuning-text';
 import { refusalWords } from '../words/save-text';
 import { useImport } from '../workers/useImport';
-import { useOpenStudy } from './useOpenStudy';
-import { NEW_INSTRUMENT } from './plain-instrument';
+import { useSomethingOpen } from './useOpenStudy';
+import { NEW_INSTRUMENT } from '../store/loose';
 import { isolated } from '../words/name-text';
 
 /** Asks for files to be read and shown before anything is written. */
@@ -26,7 +28,7 @@ const words = (item: Incoming): string => {
     case 'licks':
       return item.licks.length === 1 ? `a lick, “${isolated(item.licks[0].name)}”` : `${item.licks.length} licks`;
     case 'notebook':
-      return `${item.bundle.studies.length} ${item.bundle.studies.length === 1 ? 'study' : 'studies'} and ${item.bundle.instruments.length} ${item.bundle.instruments.length === 1 ? 'instrument' : 'instruments'}, beside what is here`;
+      return `${counted(item.bundle.studies.length, 'study', 'studies')} and ${counted(item.bundle.instruments.length, 'instrument')}, beside what is here`;
     case 'instrument':
       return `an instrument, “${isolated(item.instrument.name)}”: ${instrumentWords(item.instrument)}`;
     case 'refused':
@@ -36,7 +38,7 @@ const words = (item: Incoming): string => {
 
 /** Files dropped anywhere on the window, or chosen, are read, shown, and brought in only when the player says so. */
 export function BringInProvider({ children }: { children: ReactNode }) {
-  useOpenStudy();
+  useSomethingOpen();
   const body = useAppSelector(selectBody);
   const { reading, incoming, read, clear } = useImport();
   const [over, setOver] = useState(false);
@@ -144,7 +146,13 @@ function Preview({ incoming, onClose }: { incoming: Incoming[]; onClose: () => v
       if (!added) return setProblem('The study has no room for so many licks: nothing was written.');
     }
     onClose();
-    void navigate(licks.length ? '/licks' : incoming.some((i) => i.kind === 'notebook') ? '/notebook' : '/instruments');
+    void navigate(
+      licks.length
+        ? viewPath(store.getState().editor.id, 'licks')
+        : incoming.some((i) => i.kind === 'notebook')
+          ? '/notebook'
+          : '/instruments',
+    );
   };
   return (
     <>

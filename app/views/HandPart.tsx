@@ -29,7 +29,15 @@ export function HandPart({ layout, school, hand, onHand }: Fields & { layout: La
     else if (reaches) onHand({ hand: { size: hand.size, reaches } });
   };
   return (
-    <SentencePart name="fingering" look="chip" text={<span>{SCHOOL_WORDS[school ?? defaultSchool(layout)]}</span>}>
+    <SentencePart
+      name="fingering"
+      look="chip"
+      text={
+        <span title={SCHOOL_WORDS[school ?? defaultSchool(layout)]}>
+          Hand<span className="sr-only">{`: ${SCHOOL_WORDS[school ?? defaultSchool(layout)]}`}</span>
+        </span>
+      }
+    >
       {() => (
         <>
           <Select
@@ -60,13 +68,13 @@ function Measure({ begin, onMeasured }: { begin: HandReach[]; onMeasured: (reach
   if (!body) return null;
   return (
     <div className="mt-2 grid gap-2">
-      <p className="text-[12.5px] text-soft">
+      <p className="text-[0.78125rem] text-soft">
         Index on the thickest string: how many frets further does the little finger get, at ease and at most? Warm up first, and do not
         force it; see a clinician about pain that lasts.
       </p>
       {reaches.map((r, k) => (
         <fieldset key={r.fret} className="grid grid-cols-2 gap-2">
-          <legend className="text-[12.5px]">
+          <legend className="text-[0.78125rem]">
             <b className="font-semibold">Index at fret {r.fret}</b>: {reachWords(body.instrument, r)}
           </legend>
           <NumberField
@@ -80,7 +88,7 @@ function Measure({ begin, onMeasured }: { begin: HandReach[]; onMeasured: (reach
           <NumberField label="frets at most" value={r.most} min={1} max={9} step={0.5} onChange={(most) => set(k, { most })} />
         </fieldset>
       ))}
-      <p aria-live="polite" className="text-[12.5px]">
+      <p aria-live="polite" className="text-[0.78125rem]">
         A medium hand opens to {SPAN_MM.medium} mm. {changedFingers(body, { size: body.hand.size, reaches })}
       </p>
       <Button

@@ -3,6 +3,8 @@ import { Button } from '../ui/Button';
 import { Signs } from '../ui/Signs';
 import type { Search } from '../workers/useSearch';
 
+const OVER = 'absolute top-1 right-1 flex flex-wrap items-center gap-3 rounded-lg border border-line bg-sheet px-3 py-1 shadow-xl';
+
 /** Searches that end sooner than this show nothing; milliseconds. */
 const PATIENCE = 200;
 
@@ -28,9 +30,10 @@ export function SearchNote({ found, settled = 0, onFree }: Props) {
   const searching = useLater(found.done !== null);
   return (
     <>
-      <div role="status" aria-live="polite">
+      {/* Laid over what is below it: a search that begins or ends moves nothing. */}
+      <div role="status" aria-live="polite" className="no-print relative z-[5] h-0">
         {searching && (
-          <p className="mb-2 flex items-center gap-3">
+          <p className={OVER}>
             <span>Searching …</span>
             <progress aria-label="Search" value={found.done ?? 0} max={1} className="h-2 w-48 accent-brass" />
             <span className="num">{Math.round((found.done ?? 0) * 100)} %</span>
@@ -38,7 +41,7 @@ export function SearchNote({ found, settled = 0, onFree }: Props) {
           </p>
         )}
         {found.cancelled && (
-          <p className="mb-2 flex items-center gap-3">
+          <p className={OVER}>
             <span>The search was cancelled; what is shown is the last one that ended.</span>
             <Button onClick={found.again}>Search again</Button>
           </p>

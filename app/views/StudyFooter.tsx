@@ -1,29 +1,18 @@
-import { SaveNote } from '../shell/SaveNote';
-import { Link } from 'react-router';
-import { useAppSelector } from '../store';
+import { openPanel } from '../shell/panels';
 import { UndoRedo } from './UndoRedo';
 
-/** The foot of a view on the open study: its most used keys, all keys, undo and redo, and whether it is saved. */
-export function StudyFooter({ hint, onKeys }: { hint: string; onKeys: () => void }) {
+/** The foot of a view on what is open: its most used keys, all keys, the list of words, undo and redo. */
+export function StudyFooter({ hint }: { hint: string }) {
   return (
-    <footer className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-xs text-soft">
+    <footer className="no-print after-tools mt-3 flex flex-wrap items-center gap-x-4 gap-y-1 text-xs text-soft">
       <span className="max-sm:hidden">{hint}</span>
-      <button type="button" className="cursor-pointer underline" onClick={onKeys}>
+      <button type="button" className="tap cursor-pointer underline" onClick={() => openPanel('keys')}>
         ? all keys
       </button>
+      <button type="button" className="tap cursor-pointer underline" onClick={() => openPanel('words')}>
+        words
+      </button>
       <UndoRedo />
-      <VersionsLink />
-      <span className="grow" />
-      <SaveNote />
     </footer>
   );
-}
-
-function VersionsLink() {
-  const id = useAppSelector((s) => s.editor.id);
-  return id ? (
-    <Link className="no-print underline" to={`/versions/${id}`}>
-      Versions
-    </Link>
-  ) : null;
 }

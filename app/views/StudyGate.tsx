@@ -1,35 +1,68 @@
 import type { ReactNode } from 'react';
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import type { StudyBody } from '../../contract';
+import { usePageTitle } from '../shell/title';
 import { useAppSelector } from '../store';
+import { LOOSE } from '../store/editor';
+import { placeOfPath, type StudyView } from '../store/paths';
 import { selectBody, selectLaid, type Laid } from '../store/study';
+import { Button } from '../ui/Button';
+import { Signs } from '../ui/Signs';
 import { OPENING_WORDS } from '../words/open-text';
+import { scaleName } from '../words/scale-text';
+import { isScale } from '../../core';
+import { StudyBar } from './study/StudyBar';
+import { useAddress } from './study/useAddress';
 import { useOpenStudy } from './useOpenStudy';
 
-const WAITING = {
-  ...OPENING_WORDS,
-  opening: 'Opening the notebook …',
-  none: 'The notebook is empty.',
-  damaged: 'The studies here are damaged and cannot be read. The Notebook can export them as they are.',
-};
+interface Props {
+  view: StudyView;
+  children: (body: StudyBody, laid: Laid) => ReactNode;
+}
 
-/** Shows what works on the open study, or why none is open. */
-export function StudyGate({ children }: { children: (body: StudyBody, laid: Laid) => ReactNode }) {
-  const opening = useOpenStudy();
+/** Shows what works on the study that the address names, or on the loose leaf; or why it is not there. */
+export function StudyGate({ view, children }: Props) {
+  const { id } = placeOfPath(useLocation().pathname);
+  const opening = useOpenStudy(id);
   const body = useAppSelector(selectBody);
   const laid = useAppSelector(selectLaid);
   const broken = useAppSelector((s) => s.editor.problems.find((p) => !p.field.startsWith('scale')));
-  if (broken) return <Broken problem={broken} />;
-  if (opening === 'open' && body && laid) return children(body, laid);
+  if (opening === 'open' && broken) return <Broken problem={broken} />;
+  if (opening === 'open' && body && laid)
+    return (
+      <Open body={body} view={view} id={id}>
+        {children(body, laid)}
+      </Open>
+    );
   return (
     <p role="status" className="py-16 text-center text-lg">
-      {WAITING[opening === 'open' ? 'opening' : opening]}{' '}
-      {opening === 'none' && (
+      {opening === 'open' || opening === 'opening' ? 'Opening …' : OPENING_WORDS[opening]}{' '}
+      {opening !== 'open' && opening !== 'opening' && (
         <Link className="text-feather underline" to="/notebook">
-          Make a study
+          To the Notebook
         </Link>
       )}
     </p>
+  );
+}
+
+function Open({ body, view, id, children }: { body: StudyBody; view: StudyView; id: string; children: ReactNode }) {
+  const { problems, dismiss } = useAddress(body, view, id);
+  const scale = isScale(body.scale.scale) ? scaleName(body.scale) : '';
+  usePageTitle(view, id === LOOSE ? scale : body.name);
+  return (
+    <>
+      <StudyBar body={body} id={id} />
+      {problems.length > 0 && (
+        <div role="alert" className="mb-3 flex flex-wrap items-center gap-3 rounded-lg border border-clay bg-sheet p-3">
+          <p className="grow">
+            <Signs>{`Of this address, something could not be used: ${problems.join('; ')}. The rest stands.`}</Signs>
+          </p>
+          <Button onClick={dismiss}>Close</Button>
+        </div>
+      )}
+      {children}
+    </>
   );
 }
 

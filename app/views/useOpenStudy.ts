@@ -1,32 +1,35 @@
 import { useEffect, useState } from 'react';
 import { useAppSelector } from '../store';
-import { useStudiesQuery } from '../store/api';
-import { lastStudy } from '../store/local';
-import { openStudy } from '../store/open';
+import { LOOSE } from '../store/editor';
+import { lastHere } from '../store/local';
+import { openLoose, openStudy } from '../store/open';
 import type { Opening } from '../store/opening';
 
-export type StudyThere = 'opening' | 'open' | 'none' | 'offline' | 'damaged';
-
-/** The study used last, even where it was deleted, if this browser holds unsaved work of it; else the newest. Null where there is none. */
-async function openOneOf(last: string | null, whole: readonly string[]): Promise<Opening | null> {
-  const opened = last ? await openStudy(last) : 'missing';
-  if (opened !== 'missing' && opened !== 'damaged') return opened;
-  const next = whole.find((id) => id !== last);
-  return next ? openStudy(next) : null;
+/** Makes sure that a study, or the loose leaf, is the one that is open. */
+export function useOpenStudy(id: string): Opening | 'opening' {
+  const open = useAppSelector((s) => s.editor.id === id);
+  const [failed, setFailed] = useState<{ id: string; why: Opening } | null>(null);
+  useEffect(() => {
+    if (open) return setFailed(null);
+    let wanted = true;
+    const opened = id === LOOSE ? openLoose().then((): Opening => 'open') : openStudy(id);
+    void opened.then((why) => wanted && why !== 'open' && setFailed({ id, why }));
+    return () => {
+      wanted = false;
+    };
+  }, [id, open]);
+  if (open) return 'open';
+  return failed?.id === id ? failed.why : 'opening';
 }
 
-/** Makes sure a study is open: the one that is, else the last one used here, else the newest; with the server away, what this browser kept of the last one. */
-export function useOpenStudy(): StudyThere {
-  const open = useAppSelector((s) => s.editor.id !== null);
-  const { data, isError } = useStudiesQuery(undefined, { skip: open });
-  const [why, setWhy] = useState<Opening>('open');
+/** On a view that needs no study, what this window had open stays so: files and instruments go there. */
+export function useSomethingOpen(): void {
+  const none = useAppSelector((s) => s.editor.id === null);
   useEffect(() => {
-    if (open || (!data && !isError)) return;
-    const whole = data?.filter((s) => !s.damaged).map((s) => s.id) ?? [];
-    void openOneOf(lastStudy(), whole).then((opened) => setWhy(opened ?? (data?.length ? 'damaged' : isError ? 'offline' : 'missing')));
-  }, [open, data, isError]);
-  if (open) return 'open';
-  if (why === 'damaged') return 'damaged';
-  if (isError || why === 'offline') return 'offline';
-  return data?.length === 0 ? 'none' : 'opening';
+    if (!none) return;
+    const last = lastHere();
+    void (last && last !== LOOSE ? openStudy(last) : Promise.resolve('missing' as const)).then((o) =>
+      o === 'open' ? undefined : openLoose(),
+    );
+  }, [none]);
 }

@@ -5,16 +5,7 @@ import { scaleName } from './scale-text';
 import { SCHOOL_WORDS } from './school-text';
 import { instrumentWords } from './tuning-text';
 import { isolated } from './name-text';
-
-/** The views by the first part of their address, as they are named to the player. */
-const VIEW_NAMES: Readonly<Record<string, string>> = Object.freeze({
-  map: 'Map',
-  connect: 'Connect',
-  transpose: 'Transpose',
-  licks: 'Licks',
-  notebook: 'the Notebook',
-  versions: 'Versions',
-});
+import { VIEW_NAMES } from './view-text';
 
 type Says<T> = (after: T, before: T | undefined) => string;
 const count = (value: unknown): number => (isDigest(value) ? value.count : Array.isArray(value) ? value.length : value ? 1 : 0);
@@ -44,7 +35,7 @@ const SAY: { [K in keyof StudyBody]?: Says<StudyBody[K]> } = {
       ? `capo to ${i.capo ?? 0}`
       : `instrument to ${isDigest(i) ? 'another' : instrumentWords(i)}`,
   layout: (l) => (isDigest(l) ? 'another layout' : `layout to ${layoutWords(l)}`),
-  rung: (r) => `to rung ${r.number}`,
+  rung: () => 'another position',
   name: (n) => `name to “${isolated(n)}”`,
   set: (s) => (s ? `set to “${isolated(s)}”` : 'out of its set'),
   note: () => 'the note',
@@ -83,6 +74,32 @@ export function changeWords(before: Facts, after: Facts): string {
   const more = told.length - MOST_SAID;
   return [...told.slice(0, MOST_SAID).map(say), ...(more > 0 ? [`${more} more`] : [])].join(', ');
 }
+
+/** Fields whose change is said as what they are now, not as a step; others are said as they are in a list of changes. */
+const NOW: { [K in keyof StudyBody]?: Says<StudyBody[K]> } = {
+  scale: (after, before) => {
+    const same = before && JSON.stringify(before.scale) === JSON.stringify(after.scale);
+    return same ? `Key is now ${after.tonic}` : `Scale is now ${known(after) ? scaleName(after) : 'another one'}`;
+  },
+  instrument: (i, before) =>
+    before && i.capo !== before.capo && i.strings === before.strings
+      ? `Capo is now at ${i.capo ?? 0}`
+      : `Strings are now ${instrumentWords(i)}`,
+  layout: (l) => `Layout is now ${layoutWords(l)}`,
+  labels: (l) => `Labels are now ${l}`,
+};
+
+/** A change just made: "Key is now B♭". */
+export function doneWords({ before, after }: { before: Partial<StudyBody>; after: Partial<StudyBody> }): string {
+  const key = (Object.keys(NOW) as (keyof StudyBody)[]).find((k) => k in after);
+  if (key) return (NOW[key] as Says<unknown>)(after[key], before[key]);
+  const words = changeWords(before, after);
+  return words[0].toUpperCase() + words.slice(1);
+}
+
+/** Where the hand is now: "box 2, frets 7 to 10". */
+export const rungWords = ({ label, lowFret, highFret }: { label: string; lowFret: number; highFret: number }): string =>
+  `${label}, frets ${lowFret} to ${highFret}`;
 
 const KINDS = { undone: 'Undone', redone: 'Done again', 'taken back': 'Taken back' };
 

@@ -1,6 +1,7 @@
 import type { KeptRoute, StudyBody } from '../../contract';
 import { isOnNeck, midiOf, type Instrument } from '../../core';
 import { layoutWords } from './layout-text';
+import { counted } from './count-text';
 import { scaleName } from './scale-text';
 import { SCHOOL_WORDS } from './school-text';
 import { instrumentWords } from './tuning-text';
@@ -23,7 +24,7 @@ export function keptOnWords({ steps, on }: KeptRoute, now: Instrument): string |
   const sound = (i: Instrument, s: KeptRoute['steps'][number]): number => midiOf(i.strings[s.string - 1].open) + s.fret;
   const other = steps.filter((s) => isOnNeck(now, s) && sound(now, s) !== sound(on.instrument, s)).length;
   const parts = [
-    off ? `${off} of its ${steps.length} notes ${off === 1 ? 'has' : 'have'} no place there` : '',
+    off ? `${off} of its ${counted(steps.length, 'note')} ${off === 1 ? 'has' : 'have'} no place there` : '',
     other ? `${other} ${other === 1 ? 'sounds' : 'sound'} another pitch there` : '',
   ].filter(Boolean);
   return parts.length ? `The study’s instrument is another by now (${instrumentWords(now)}): ${parts.join(', ')}.` : null;

@@ -1,4 +1,5 @@
 import {
+  struckNotes,
   barTicks,
   lickTicks,
   midiOf,
@@ -18,6 +19,7 @@ import {
 import { lengthSign } from '../../formats/sheet/tab';
 import type { TabColumn } from '../tab/layout';
 import { FINGER_WORDS, placeWords } from './route-text';
+import { counted } from './count-text';
 import { scaleName } from './scale-text';
 
 /** "dotted eighth", "triplet quarter", "quarter and 16th". */
@@ -76,7 +78,7 @@ export function lickLength(notes: readonly LickNote[], meter: [number, number], 
   const ticks = lickTicks(notes);
   const bars = ticks / barTicks(meter);
   const whole = Math.ceil(bars - 1e-9);
-  return `${notes.filter((n) => n.place && n.join !== 'tie').length} notes, ${whole} ${whole === 1 ? 'bar' : 'bars'} of ${meter.join('/')}, ${((ticks / TICKS) * (60 / tempo)).toFixed(1)} s at ${tempo}`;
+  return `${counted(struckNotes(notes).length, 'note')}, ${counted(whole, 'bar')} of ${meter.join('/')}, ${((ticks / TICKS) * (60 / tempo)).toFixed(1)} s at ${tempo}`;
 }
 
 const FAULT_WORDS: Record<LineFault['problem'], string> = {

@@ -3,6 +3,7 @@ import { ascii, glyphs } from '../../core';
 import { layoutWords } from './layout-text';
 import { scaleName } from './scale-text';
 import { instrumentWords } from './tuning-text';
+import { counted } from './count-text';
 import { isolated } from './name-text';
 
 /** A line of the notebook: a study, or a lick of one. */
@@ -47,7 +48,7 @@ export function entriesOf(studies: readonly StudySummary[]): Entry[] {
       haystack: plain([study.name, study.set, about, ...study.tags].join(' ')),
     };
     const licks = study.licks.map((lick): Entry => {
-      const words = `${lick.notes} notes, in “${isolated(study.name)}”`;
+      const words = `${counted(lick.notes, 'note')}, in “${isolated(study.name)}”`;
       return {
         ...base,
         key: `${study.id}/${lick.id}`,
@@ -89,5 +90,5 @@ export function tagsIn(entries: readonly Entry[]): string[] {
 export function countWords(entries: readonly Entry[]): string {
   const studies = entries.filter((e) => e.kind === 'study').length;
   const licks = entries.length - studies;
-  return glyphs(`${studies} ${studies === 1 ? 'study' : 'studies'}, ${licks} ${licks === 1 ? 'lick' : 'licks'}`);
+  return glyphs(`${counted(studies, 'study', 'studies')}, ${counted(licks, 'lick')}`);
 }

@@ -17,6 +17,7 @@ import {
   type Shape,
   type Stroke,
 } from '../../core';
+import { counted } from './count-text';
 import { FAR_REACH_MM, WIDE_CELL_MM } from './shape-text';
 
 /** Each way as a chip says it, as the sentence says it, and what it does. */
@@ -108,7 +109,7 @@ export function lineWords(i: Instrument, r: Route): string {
   const octaves = Math.floor(span / 12);
   const rest = span % 12;
   const words = [octaves ? plural(octaves, 'octave') : '', rest ? plural(rest, 'half step') : ''].filter(Boolean);
-  return `${r.steps.length} notes over ${words.join(' and ') || 'one pitch'}`;
+  return `${counted(r.steps.length, 'note')} over ${words.join(' and ') || 'one pitch'}`;
 }
 
 /** Whether a route asks for a reach that can hurt: in one place of the hand, or of one finger out of its place. */

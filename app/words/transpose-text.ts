@@ -1,6 +1,7 @@
 import {
   compareScales,
   countWord,
+  many,
   glyphs,
   noteOnDegree,
   openMidis,
@@ -43,7 +44,9 @@ function says(before: number[], after: number[]): string {
   if (!after.length) return 'nothing left';
   const by = after[0] - before[0];
   const alike = before.length === after.length && before.every((f, k) => after[k] - f === by);
-  return alike ? byWords(by) : `${countWord(after.filter((f) => !before.includes(f)).length)} of ${countWord(after.length)} moved`;
+  if (alike) return byWords(by);
+  const moved = after.filter((f) => !before.includes(f)).length;
+  return moved ? `${countWord(moved)} of ${countWord(after.length)} moved` : `${many(before.length - after.length, 'note')} fewer`;
 }
 
 /** What changed, string by string; strings that either neck has. */

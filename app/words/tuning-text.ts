@@ -1,8 +1,11 @@
 import { CoreError, TUNINGS, countWord, midiOf, parseTuning, registerOf, spellTuning, type Instrument } from '../../core';
 
+/** "six strings", "one string". */
+export const stringsWord = (n: number): string => `${countWord(n)} string${n === 1 ? '' : 's'}`;
+
 /** "six strings, E A D G B E", with the capo if there is one. */
 export function instrumentWords(i: Instrument): string {
-  const strings = `${countWord(i.strings.length)} string${i.strings.length === 1 ? '' : 's'}`;
+  const strings = stringsWord(i.strings.length);
   const register = registerOf(i);
   const other = register === 0 ? '' : `, ${register < 0 ? 'lower' : 'higher'} than usual`;
   return `${strings}, ${spellTuning(i)}${other}${i.capo ? `, capo at ${i.capo}` : ''}`;
@@ -62,5 +65,5 @@ export function retuned(i: Instrument, choice: TuningChoice): Instrument {
   const sameCount = choice.open.length === i.strings.length;
   const strings = choice.open.map((open, k) => (sameCount ? { ...i.strings[k], open } : { open }));
   const scaleLengthMm = sameCount ? i.scaleLengthMm : (choice.scaleLengthMm ?? i.scaleLengthMm);
-  return { ...i, name: sameCount ? i.name : `${countWord(choice.open.length)} strings`, strings, scaleLengthMm };
+  return { ...i, name: sameCount ? i.name : stringsWord(choice.open.length), strings, scaleLengthMm };
 }

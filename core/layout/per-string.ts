@@ -41,7 +41,7 @@ function layPerString(bench: Bench, layout: LayoutOf<'per-string'>): Draft[] {
 /** Spacings that come in runs of two are true of the shape that starts on the major root, with three a string (docs/decisions.md). */
 function runsOfTwo({ shape }: Shown): string {
   const steps = shape.cells.map((c) => c.steps.join('-'));
-  const paired = steps.length === 6 && [0, 2, 4].every((k) => steps[k] === steps[k + 1]);
+  const paired = steps.length === 6 && steps[0] !== '' && [0, 2, 4].every((k) => steps[k] === steps[k + 1]);
   return paired ? ` The spacings come in pairs: ${steps[0]}, ${steps[2]}, ${steps[4]}.` : '';
 }
 

@@ -1,7 +1,14 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, openMap, test } from './support';
 
-const VIEWS = ['/map', '/connect', '/transpose', '/licks', '/notebook', '/instruments'];
+const VIEWS = [
+  '/study/demo-weathervane/map',
+  '/study/demo-weathervane/connect',
+  '/study/demo-weathervane/transpose',
+  '/study/demo-weathervane/licks',
+  '/notebook',
+  '/instruments',
+];
 const SIZES = [
   { width: 1280, height: 800 },
   { width: 360, height: 740 },

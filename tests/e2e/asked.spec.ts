@@ -57,7 +57,7 @@ test('a place asked for on Connect stays when the way changes', async ({ page, s
 });
 
 test('a route goes out as a lick does; kept routes, licks and shapes are printed together', async ({ page, server }) => {
-  await page.goto(`${server.url}/connect`);
+  await page.goto(`${server.url}/study/demo-weathervane/connect`);
   await expect(heading(page)).toContainText('box 1');
   await expect(page.getByRole('button', { name: 'Keep this route' })).toBeEnabled();
   await page.keyboard.press('k');
@@ -75,7 +75,7 @@ test('a route goes out as a lick does; kept routes, licks and shapes are printed
 });
 
 test('lengths of a typed tab at a press, and of several notes together', async ({ page, server }) => {
-  await page.goto(`${server.url}/licks`);
+  await page.goto(`${server.url}/study/demo-weathervane/licks`);
   await part(page, 'type a tab').click();
   await page.getByRole('textbox', { name: /A line for every string/ }).fill('B|-------|\nG|-2-4-5-|');
   await expect(page.getByText(/every note was taken as an eighth/)).toBeVisible();

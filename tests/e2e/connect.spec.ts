@@ -6,7 +6,7 @@ const tab = (page: Page) => page.getByRole('listbox', { name: 'Notes of the rout
 const ways = (page: Page) => page.getByRole('radiogroup', { name: 'Ways there' }).getByRole('radio');
 
 async function openConnect(page: Page, url: string): Promise<void> {
-  await page.goto(`${url}/connect`);
+  await page.goto(`${url}/study/demo-weathervane/connect`);
   await expect(heading(page)).toContainText('box 1');
   await expect(ways(page).first()).toBeVisible();
 }
@@ -156,13 +156,13 @@ test('a long search shows how far it is and can be cancelled', async ({ page, se
     };
   });
   await openConnect(page, server.url);
-  await page.goto(`${server.url}/map`);
+  await page.goto(`${server.url}/study/demo-weathervane/map`);
   await part(page, 'strings and tuning').click();
   await page.getByRole('combobox').fill('E2 F2 G2 A2 B2 C3 D3 E3 F3 G3 A3 B3');
   await page.keyboard.press('Enter');
   await typeInto(page, 'layout', 'one finger');
   await saved(page);
-  await page.goto(`${server.url}/connect`);
+  await page.goto(`${server.url}/study/demo-weathervane/connect`);
   await expect(heading(page)).toContainText('position');
   await part(page, 'way').click();
   await page.getByRole('combobox').fill('best');

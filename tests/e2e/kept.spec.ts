@@ -9,7 +9,7 @@ const bodyOf = async (page: Page, url: string, id: string) =>
   ((await (await page.request.get(`${url}/api/studies/${id}`)).json()) as { body: Record<string, unknown> }).body;
 
 async function keepRoute(page: Page, url: string): Promise<string[]> {
-  await page.goto(`${url}/connect`);
+  await page.goto(`${url}/study/demo-weathervane/connect`);
   await page.getByRole('radio', { name: 'Best route', exact: true }).click();
   await expect(page.getByRole('radiogroup', { name: 'Ways there' }).getByRole('radio').first()).toHaveText(/Hand at/);
   await page.getByRole('button', { name: 'Keep this route' }).click();

@@ -7,7 +7,7 @@ const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const notes = (page: Page) => page.getByRole('listbox', { name: 'Notes of the lick' }).getByRole('option');
 
 async function openLicks(page: Page, url: string): Promise<void> {
-  await page.goto(`${url}/licks`);
+  await page.goto(`${url}/study/demo-weathervane/licks`);
   await expect(heading(page)).toContainText('Latch');
 }
 
@@ -66,7 +66,7 @@ test('a lick typed in as text, mended, copied over the neck, moved to the seven 
   const wanted = await notes(page).allTextContents();
   // Into an empty notebook: another server on a fresh file, its demo deleted but for one study.
   const other = await startServer(newDb(), 4950);
-  await page.goto(`${other.url}/licks`);
+  await page.goto(`${other.url}/study/demo-weathervane/licks`);
   await expect(heading(page)).toContainText('Latch');
   await page.getByRole('link', { name: 'Notebook' }).click();
   await page.getByLabel('Files to bring in').setInputFiles({ name: 'moved.musicxml', mimeType: 'text/xml', buffer: readFileSync(score) });
@@ -173,7 +173,7 @@ test('files dropped on the window are shown first, and broken ones are refused',
 });
 
 test('a study on another neck: its licks stay, and are brought over by sound or by shape', async ({ page, server }) => {
-  await page.goto(`${server.url}/map`);
+  await page.goto(`${server.url}/study/demo-weathervane/map`);
   await part(page, 'strings and tuning').click();
   await page.getByRole('combobox').fill('D A D G B E');
   await page.keyboard.press('Enter');

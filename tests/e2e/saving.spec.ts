@@ -12,7 +12,7 @@ test('what was saved survives a killed server and a new day', async ({ page, ser
   await kill(server, 'SIGKILL');
   const again = await startServer(server.db, 4930);
   const later = await context.newPage();
-  await later.goto(`${again.url}/map`);
+  await later.goto(`${again.url}/study/demo-weathervane/map`);
   await expect(heading(later)).toContainText('E♭ Lydian');
   await kill(again, 'SIGTERM');
 });

@@ -5,7 +5,7 @@ const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const card = (page: Page, name: string) => page.getByRole('region', { name, exact: true });
 
 async function openTranspose(page: Page, url: string): Promise<void> {
-  await page.goto(`${url}/transpose`);
+  await page.goto(`${url}/study/demo-weathervane/transpose`);
   await expect(heading(page)).toContainText('box 1');
 }
 

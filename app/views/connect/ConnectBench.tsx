@@ -1,11 +1,9 @@
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ArrowRightLeft, Bookmark } from 'lucide-react';
 import { MOST_KEPT, WAYS, type KeptRoute, type StudyBody } from '../../../contract';
 import { defaultSchool, glyphs, midiOf, pickStrokes, placesOf, samePlace, type NeckNote, type Picking, type Place, type Route, type Shape } from '../../../core'; // prettier-ignore
 import { LineNeck } from '../../neck/LineNeck';
-import { KeyList } from '../../shell/KeyList';
-import { useKeys } from '../../shell/keys';
-import { useTheme } from '../../shell/theme';
+import { say } from '../../shell/say';
 import { eighths, useHear } from '../../sound/useHear';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
@@ -13,8 +11,8 @@ import { ask, endsNow, hold, keepRoute, settle, settleAll, tell, turned, type En
 import { edited } from '../../store/editor';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
-import { Signs } from '../../ui/Signs';
-import { keptName, routeNeedsCare, WAY_WORDS } from '../../words/route-text';
+import { counted } from '../../words/count-text';
+import { effortWords, keptName, routeNeedsCare, shiftWords, WAY_WORDS } from '../../words/route-text';
 import type { Search } from '../../workers/useSearch';
 import { CellChoices } from '../CellChoices';
 import { LineFiles } from '../LineFiles';
@@ -82,9 +80,8 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
     else if (midis.length) start(eighths(midis), body.tempo);
   }, [on, start, stop, midis, body.tempo]);
 
-  const [keysOpen, setKeysOpen] = useState(false);
-  const [, toggleTheme] = useTheme();
-  const showKeys = useCallback(() => setKeysOpen(true), []);
+  const [standing, setStanding] = useState(false);
+  const stand = useCallback(() => setStanding((s) => !s), []);
   const onHold = useCallback((index: number, place: Place | null) => onAsk((now) => hold(now, index, place)), [onAsk]);
   const keep = useKeep(ends, shapes, route);
   const latest = useRef({ steps, chosen: line.chosen });
@@ -97,23 +94,20 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
     },
     [instrument, onHold],
   );
-  const commands = useConnectCommands({
-    hear: toggleHear,
-    keep,
-    showKeys,
-    toggleTheme,
-    ways: found.found.length,
-    step: line.step,
-    replace,
-  });
-  useKeys(commands);
+  useConnectCommands({ hear: toggleHear, keep, stand, ways: found.found.length, step: line.step, replace });
+  const told = route ? `${counted(steps.length, 'note')}, ${shiftWords(route)}, ${effortWords(route)}` : '';
+  const before = useRef(told);
+  useEffect(() => {
+    if (told && told !== before.current) say(`${WAY_WORDS[asked.way].chip}: ${told}`);
+    before.current = told;
+  }, [told, asked.way]);
   const asLine = route && { name: keptName(asked, shapes[ends.from], shapes[ends.to]), steps, strokes, instrument, scale: body.scale };
   const isKept = route !== null && body.routes.some((r) => sameLine(r, route));
 
   return (
-    <>
+    <div className="view-column">
       <ConnectSentence body={body} ends={ends} shapes={shapes} notes={notes} route={route} />
-      <div className="no-print my-3 flex flex-wrap items-center gap-2">
+      <div className="no-print after-neck my-3 flex flex-wrap items-center gap-2">
         <Segmented
           label="Way there"
           value={asked.way}
@@ -138,13 +132,15 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
         instrument={instrument}
         notes={notes}
         steps={steps}
-        title={glyphs(`Neck with the route: ${steps.length} notes. The list of notes after it has every place, finger and move.`)}
+        title={glyphs(
+          `Neck with the route: ${counted(steps.length, 'note')}. The list of notes after it has every place, finger and move.`,
+        )}
         chosen={line.chosen}
         sounding={hear.now}
         onChoose={line.onChoose}
         onHold={onHold}
       />
-      <div className="no-print mt-3 flex flex-wrap items-center gap-2">
+      <div className="no-print after-neck mt-3 flex flex-wrap items-center gap-2">
         <Button icon={<ArrowRightLeft size={14} aria-hidden />} onClick={() => onAsk(turned)}>
           Turn round
         </Button>
@@ -158,7 +154,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
         />
         <button
           type="button"
-          className="chip min-h-8! text-[12.5px]"
+          className="chip min-h-8! text-[0.78125rem]"
           aria-pressed={asked.staff}
           onClick={() => onAsk((now) => tell(now, { staff: !now.asked.staff }))}
         >
@@ -177,14 +173,17 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
         <LineFiles what="route" body={body} line={asLine && exportOfRoute(asLine, body.tempo)} />
       </div>
       {route && routeNeedsCare(instrument, route) && (
-        <p className="mt-2 text-xs text-clay">
+        <p className="after-neck mt-2 text-xs text-clay">
           A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.
         </p>
       )}
-      <div className="mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[1fr_21rem]">
+      <div className="after-tools mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[1fr_21rem]">
         <div className="grid min-w-0 grid-cols-1 gap-3">
           {route && (
             <RouteTab
+              title={asLine?.name ?? 'Route'}
+              standing={standing}
+              onStand={stand}
               instrument={instrument}
               scale={body.scale}
               steps={steps}
@@ -226,12 +225,8 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
           }
         </div>
       </div>
-      <StudyFooter hint="1 to 4 way there · ← → note · ↑ ↓ its other places · [ ] goal · V turn round · Space hear" onKeys={showKeys} />
-      <KeyList commands={commands} open={keysOpen} onOpenChange={setKeysOpen} />
-      <p role="status" aria-live="polite" className="sr-only">
-        <Signs>{isKept ? 'This route is kept with the study.' : ''}</Signs>
-      </p>
-    </>
+      <StudyFooter hint="1 to 4 way there · ← → note · ↑ ↓ its other places · [ ] goal · V turn round · Space hear · Z stand" />
+    </div>
   );
 }
 

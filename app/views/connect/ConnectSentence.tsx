@@ -35,7 +35,7 @@ export function ConnectSentence({ body, ends, shapes, notes, route }: Props) {
   const words = endsWords(ends, shapes, route);
   return (
     <header>
-      <h1 className="text-[21px] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[25px]">
+      <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
         {!given && (
           <>
             From{' '}
@@ -54,7 +54,7 @@ export function ConnectSentence({ body, ends, shapes, notes, route }: Props) {
         {given && 'Play them by '}
         <ByPart asked={asked} instrument={body.instrument} onAsk={(fields) => on((now) => ask(now, fields))} />
       </h1>
-      <p className="num mt-0.5 text-[13px] text-soft">
+      <p className="num mt-0.5 text-[0.8125rem] text-soft">
         <Signs>
           {[
             scaleName(body.scale),

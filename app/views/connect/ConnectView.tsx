@@ -13,7 +13,7 @@ import { KeptRouteBench } from './KeptRouteBench';
 
 /** How the hand goes from one shape to the next. */
 export function ConnectView() {
-  return <StudyGate>{(body, laid) => <OpenConnect body={body} laid={laid} />}</StudyGate>;
+  return <StudyGate view="connect">{(body, laid) => <OpenConnect body={body} laid={laid} />}</StudyGate>;
 }
 
 function OpenConnect({ body, laid }: { body: StudyBody; laid: Laid }) {
@@ -25,7 +25,7 @@ function OpenConnect({ body, laid }: { body: StudyBody; laid: Laid }) {
       <InstrumentBar body={body} />
       {laid.error && (
         <>
-          <h1 className="mb-2 text-[21px] font-medium">No ladder to climb yet</h1>
+          <h1 className="mb-2 text-[1.3125rem] font-medium">No ladder to climb yet</h1>
           <Problem error={laid.error} body={body} />
           <KeptRoutes routes={body.routes} open={null} />
         </>

@@ -2,19 +2,19 @@ import { useCallback, useMemo, useState } from 'react';
 import type { KeptRoute, StudyBody } from '../../../contract';
 import { glyphs, midiOf, neckNotes } from '../../../core';
 import { LineNeck } from '../../neck/LineNeck';
-import { KeyList } from '../../shell/KeyList';
-import { useKeys, type KeyCommand } from '../../shell/keys';
-import { useTheme } from '../../shell/theme';
+import { useCommands } from '../../shell/keys';
 import { eighths, useHear } from '../../sound/useHear';
 import { useAppDispatch } from '../../store';
 import { solveAgain } from '../../store/connection';
-import { edited, redone, undone } from '../../store/editor';
+import { edited } from '../../store/editor';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
+import { counted } from '../../words/count-text';
 import { keptOnWords, keptSettingWords } from '../../words/kept-text';
 import { LineFiles } from '../LineFiles';
 import { HearButton, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
+import { KEPT_COMMANDS } from './connect-commands';
 import { KeptRoutes } from './KeptRoutes';
 import { exportOfRoute, MakeLick } from './MakeLick';
 import { RouteTab } from './RouteTab';
@@ -26,24 +26,31 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
   const dispatch = useAppDispatch();
   const [chosen, setChosen] = useState(-1);
   const [staff, setStaff] = useState(kept.asked.staff);
-  const [keysOpen, setKeysOpen] = useState(false);
+  const [standing, setStanding] = useState(false);
+  const stand = useCallback(() => setStanding((s) => !s), []);
   const notes = useMemo(() => neckNotes(on.instrument, on.scale), [on]);
   const midis = useMemo(() => steps.map((s) => midiOf(on.instrument.strings[s.string - 1].open) + s.fret), [steps, on]);
   const hear = useHear();
   const { on: hearing, start, stop } = hear;
   const toggleHear = useCallback(() => (hearing ? stop() : start(eighths(midis), body.tempo)), [hearing, start, stop, midis, body.tempo]);
-  const showKeys = useCallback(() => setKeysOpen(true), []);
-  const commands = useKeptCommands(steps.length, setChosen, toggleHear, showKeys, kept);
-  useKeys(commands);
+  const count = steps.length;
+  useCommands('connect', KEPT_COMMANDS, {
+    next: () => setChosen((k) => Math.min(count - 1, k + 1)),
+    before: () => setChosen((k) => Math.max(0, k - 1)),
+    hear: toggleHear,
+    stand,
+    again: () => dispatch(edited(solveAgain(kept))),
+    back: () => dispatch(edited({ route: null })),
+  });
   const line = { name: kept.name, steps, strokes, instrument: on.instrument, scale: on.scale };
   const changed = keptSettingWords(kept, body);
   const lost = keptOnWords(kept, body.instrument);
   return (
     <>
-      <h1 className="text-[21px] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[25px]">
+      <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
         Kept route <b className="font-semibold text-feather"><Signs>{isolated(kept.name)}</Signs></b>, as it was kept
       </h1>
-      <p className="num mt-0.5 mb-3 text-[13px] text-soft">
+      <p className="num mt-0.5 mb-3 text-[0.8125rem] text-soft">
         <Signs>{changed}</Signs>
       </p>
       {lost && (
@@ -58,7 +65,7 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
         <Button onClick={() => dispatch(edited({ route: null }))}>Back to what is asked</Button>
         <MakeLick line={line} />
         <LineFiles what="route" body={body} line={exportOfRoute(line, body.tempo)} />
-        <button type="button" className="chip min-h-8! text-[12.5px]" aria-pressed={staff} onClick={() => setStaff(!staff)}>
+        <button type="button" className="chip min-h-8! text-[0.78125rem]" aria-pressed={staff} onClick={() => setStaff(!staff)}>
           Staff
         </button>
         <span className="grow" />
@@ -74,13 +81,16 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
         instrument={on.instrument}
         notes={notes}
         steps={steps}
-        title={glyphs(`Neck with the kept route: ${steps.length} notes. The list of notes after it has every place, finger and move.`)}
+        title={glyphs(`Neck with the kept route: ${counted(steps.length, 'note')}. The list of notes after it has every place, finger and move.`)}
         chosen={chosen}
         sounding={hear.now}
         onChoose={setChosen}
       />
       <div className="mt-3 grid min-w-0 grid-cols-1 gap-3">
         <RouteTab
+          title={kept.name}
+          standing={standing}
+          onStand={stand}
           instrument={on.instrument}
           scale={on.scale}
           steps={steps}
@@ -92,38 +102,7 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
         />
         <KeptRoutes routes={body.routes} open={kept.id} />
       </div>
-      <StudyFooter hint="← → note · Space hear · S solve again · Esc back to what is asked" onKeys={showKeys} />
-      <KeyList commands={commands} open={keysOpen} onOpenChange={setKeysOpen} />
+      <StudyFooter hint="← → note · Space hear · S solve again · Esc back to what is asked · Z stand" />
     </>
   ); // prettier-ignore
-}
-
-function useKeptCommands(
-  count: number,
-  setChosen: (make: (k: number) => number) => void,
-  hear: () => void,
-  showKeys: () => void,
-  kept: KeptRoute,
-): KeyCommand[] {
-  const dispatch = useAppDispatch();
-  const [, toggleTheme] = useTheme();
-  return useMemo(
-    () => [
-      { keys: ['ArrowRight'], shown: '→', does: 'next note of the line', run: () => setChosen((k) => Math.min(count - 1, k + 1)) },
-      { keys: ['ArrowLeft'], shown: '←', does: 'note before', run: () => setChosen((k) => Math.max(0, k - 1)) },
-      { keys: [' '], shown: 'Space', does: 'hear it, or stop', run: hear },
-      {
-        keys: ['s'],
-        shown: 'S',
-        does: 'solve its question again, on the study as it is now',
-        run: () => dispatch(edited(solveAgain(kept))),
-      },
-      { keys: ['Escape'], shown: 'Esc', does: 'back to what Connect is asked', run: () => dispatch(edited({ route: null })) },
-      { keys: ['mod+z'], shown: 'Ctrl Z', does: 'undo', run: () => dispatch(undone()) },
-      { keys: ['mod+shift+z', 'mod+y'], shown: 'Ctrl Shift Z', does: 'redo', run: () => dispatch(redone()) },
-      { keys: ['d'], shown: 'D', does: 'light or dark', run: toggleTheme },
-      { keys: ['?'], shown: '?', does: 'all keys', run: showKeys },
-    ],
-    [count, setChosen, hear, showKeys, kept, dispatch, toggleTheme],
-  );
 }

@@ -1,5 +1,5 @@
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
-import { memo } from 'react';
+import { memo, useState } from 'react';
 import type { KeptRoute } from '../../../contract';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
@@ -8,17 +8,36 @@ import { edited } from '../../store/editor';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
 import { Signs } from '../../ui/Signs';
+import { counted } from '../../words/count-text';
 import { WAY_WORDS } from '../../words/route-text';
 import { isolated } from '../../words/name-text';
+
+/** So many are listed before the rest is folded away. */
+const FEW = 6;
 
 /** Routes kept with the study: their notes as they were, opened, renamed, put in order, dropped. */
 export const KeptRoutes = memo(function KeptRoutes({ routes, open }: { routes: KeptRoute[]; open: string | null }) {
   const dispatch = useAppDispatch();
+  const [text, setText] = useState('');
+  const [all, setAll] = useState(false);
   if (!routes.length) return null;
+  const found = routes.map((r, k) => ({ r, k })).filter(({ r }) => r.name.toLowerCase().includes(text.trim().toLowerCase()));
+  const listed = all || text ? found : found.filter(({ r }, at) => at < FEW || r.id === open);
   return (
     <Panel title="Kept with this study">
+      {routes.length > FEW && (
+        <label className="no-print mb-2 flex items-center gap-2 text-xs text-soft">
+          Find
+          <input
+            type="search"
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            className="grow rounded-md border border-line bg-paper px-2 py-1 text-sm text-ink"
+          />
+        </label>
+      )}
       <ol className="grid gap-1">
-        {routes.map((r, k) => (
+        {listed.map(({ r, k }) => (
           <li key={r.id} className="flex flex-wrap items-center gap-2 border-b border-line/60 py-1 last:border-0">
             <input
               aria-label={`Name of kept route ${k + 1}`}
@@ -29,11 +48,14 @@ export const KeptRoutes = memo(function KeptRoutes({ routes, open }: { routes: K
                 const name = e.target.value.trim();
                 if (name && name !== r.name) dispatch(change((now) => renameRoute(now.body, r.id, name)));
               }}
-              onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+              onKeyDown={(e) => {
+                if (e.key === 'Escape') e.currentTarget.value = r.name;
+                if (e.key === 'Enter' || e.key === 'Escape') e.currentTarget.blur();
+              }}
               className="min-w-40 grow rounded border border-transparent bg-transparent px-1 py-0.5 font-semibold hover:border-line focus:border-line"
             />
             <span className="num text-xs text-soft">
-              <Signs>{`${r.steps.length} ${r.steps.length === 1 ? 'note' : 'notes'}, ${WAY_WORDS[r.asked.way].chip.toLowerCase()}`}</Signs>
+              <Signs>{`${counted(r.steps.length, 'note')}, ${WAY_WORDS[r.asked.way].chip.toLowerCase()}`}</Signs>
             </span>
             <Button
               look="link"
@@ -65,6 +87,12 @@ export const KeptRoutes = memo(function KeptRoutes({ routes, open }: { routes: K
           </li>
         ))}
       </ol>
+      {!listed.length && <p className="text-soft">No kept route of that name.</p>}
+      {!text && routes.length > FEW && (
+        <Button look="quiet" className="mt-1" onClick={() => setAll(!all)}>
+          {all ? `The first ${FEW} only` : `All ${routes.length} kept routes`}
+        </Button>
+      )}
     </Panel>
   );
 });

@@ -1,11 +1,11 @@
 import { ListMusic } from 'lucide-react';
-import { useNavigate } from 'react-router';
 import { MOST_LICKS } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
 import { lickOfRoute, notesOfRoute, type RouteLine } from '../../store/route-lick';
 import type { ExportLine } from '../LineFiles';
 import { Button } from '../../ui/Button';
+import { useGo } from '../useGo';
 
 /** A route as files and paper take it: eighths in bars of four. */
 export const exportOfRoute = (line: RouteLine, tempo: number): ExportLine => ({ ...line, notes: notesOfRoute(line), tempo, meter: [4, 4] });
@@ -13,12 +13,12 @@ export const exportOfRoute = (line: RouteLine, tempo: number): ExportLine => ({ 
 /** A route becomes a lick of the study in one press, and opens in Licks. */
 export function MakeLick({ line }: { line: RouteLine | null }) {
   const dispatch = useAppDispatch();
-  const navigate = useNavigate();
+  const go = useGo();
   const full = useAppSelector((s) => (s.editor.body?.licks.length ?? 0) >= MOST_LICKS);
   const make = (): void => {
     if (!line) return;
     dispatch(change(({ body }) => lickOfRoute(body, line)));
-    void navigate('/licks');
+    go('licks');
   };
   return (
     <Button icon={<ListMusic size={14} aria-hidden />} disabled={!line || full} onClick={make}>

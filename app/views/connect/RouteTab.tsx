@@ -1,12 +1,16 @@
 import { useMemo, useRef } from 'react';
 import { glyphs, pitchAt, spellerIn, type FingeredStep, type Instrument, type ScaleRef, type Stroke } from '../../../core';
+import { useMarkScale } from '../../neck/useNeckGeometry';
 import { useWidth } from '../../neck/useWidth';
 import { Staff } from '../../tab/Staff';
 import { TabStaff } from '../../tab/TabStaff';
 import { tabGeometry, type TabColumn } from '../../tab/layout';
 import { stepWords } from '../../words/route-text';
+import { TabStand } from '../TabStand';
 
 interface Props {
+  /** What it is called on the music stand. */
+  title: string;
   instrument: Instrument;
   scale: ScaleRef;
   steps: FingeredStep[];
@@ -15,6 +19,8 @@ interface Props {
   chosen: number;
   sounding: number;
   onChoose: (index: number) => void;
+  standing: boolean;
+  onStand: () => void;
 }
 
 const columnOf = (s: FingeredStep, k: number, all: FingeredStep[]): TabColumn => ({
@@ -25,19 +31,20 @@ const columnOf = (s: FingeredStep, k: number, all: FingeredStep[]): TabColumn =>
 });
 
 /** The route as tab, with its strokes, fingers and shifts; on a staff too where it is wanted. */
-export function RouteTab({ instrument, scale, steps, strokes, staff, chosen, sounding, onChoose }: Props) {
+export function RouteTab({ title, instrument, scale: notes, steps, strokes, staff, chosen, sounding, onChoose, standing, onStand }: Props) {
   const holder = useRef<HTMLDivElement>(null);
   const width = useWidth(holder);
-  const g = useMemo(() => tabGeometry(steps.length, instrument.strings.length, width), [steps.length, instrument, width]);
+  const scale = useMarkScale();
+  const g = useMemo(() => tabGeometry(steps.length, instrument.strings.length, width / scale), [steps.length, instrument, width, scale]);
   const columns = useMemo(() => steps.map(columnOf), [steps]);
   const pitches = useMemo(() => {
-    const spell = spellerIn(scale);
+    const spell = spellerIn(notes);
     return steps.map((s) => spell(pitchAt(instrument, s).midi));
-  }, [instrument, scale, steps]);
+  }, [instrument, notes, steps]);
   const words = useMemo(() => steps.map((s, k) => glyphs(stepWords(s, k, pitches[k], strokes[k]))), [steps, pitches, strokes]);
   return (
     <section className="min-w-0 rounded-[10px] border border-line bg-sheet p-4">
-      <h2 className="mb-2 text-[14px] font-semibold">
+      <h2 className="mb-2 text-[0.875rem] font-semibold">
         As tab <span className="ml-2 font-text text-xs font-normal text-soft">picking above, fingers below, shifts in frets</span>
       </h2>
       <div ref={holder} className="overflow-x-auto">
@@ -45,6 +52,7 @@ export function RouteTab({ instrument, scale, steps, strokes, staff, chosen, sou
         {width > 0 && (
           <TabStaff
             g={g}
+            scale={scale}
             instrument={instrument}
             columns={columns}
             strokes={strokes}
@@ -56,6 +64,16 @@ export function RouteTab({ instrument, scale, steps, strokes, staff, chosen, sou
           />
         )}
       </div>
+      <TabStand
+        open={standing}
+        onClose={onStand}
+        title={title}
+        instrument={instrument}
+        columns={columns}
+        strokes={strokes}
+        words={words}
+        sounding={sounding}
+      />
     </section>
   );
 }

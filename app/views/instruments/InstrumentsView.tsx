@@ -11,11 +11,11 @@ import {
 } from '../../store/api';
 import { change } from '../../store/change';
 import { withInstrument } from '../../store/moves';
+import { usePageTitle } from '../../shell/title';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
 import { UndoBar } from '../../ui/UndoBar';
 import { instrumentWords } from '../../words/tuning-text';
-import { useOpenStudy } from '../useOpenStudy';
 import { InstrumentFiles } from './InstrumentFiles';
 import { InstrumentForm } from './InstrumentForm';
 import { isolated } from '../../words/name-text';
@@ -31,6 +31,7 @@ const PLAIN: Instrument = {
 
 /** Everything that has strings: how it is tuned, strung and built. */
 export function InstrumentsView() {
+  usePageTitle('instruments');
   const { data, error: missing } = useInstrumentsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [create] = useCreateInstrumentMutation();
   const [remove] = useDeleteInstrumentMutation();
@@ -42,7 +43,7 @@ export function InstrumentsView() {
   const hasStudy = useAppSelector((s) => s.editor.body !== null);
   const dispatch = useAppDispatch();
   // Not before it is known which study is open: the form must not change under the player's hands.
-  const settled = useOpenStudy() !== 'opening';
+  const settled = useAppSelector((s) => s.editor.id !== null);
   const shown = settled ? data : undefined;
   const kept = shown?.find((i) => i.id === chosen) ?? shown?.find((i) => i.id === usedId) ?? shown?.[0];
 
@@ -65,7 +66,7 @@ export function InstrumentsView() {
   return (
     <>
       <header className="mb-4 flex flex-wrap items-center gap-3">
-        <h1 className="grow text-[25px] font-semibold">Instruments</h1>
+        <h1 className="grow text-[1.5625rem] font-semibold">Instruments</h1>
         {kept && <InstrumentFiles instrument={kept.body} onRead={(i) => void make(i)} onProblem={setProblem} />}
         <Button look="brass" icon={<Plus size={15} aria-hidden />} onClick={() => void make(PLAIN)}>
           New instrument
@@ -84,7 +85,7 @@ export function InstrumentsView() {
                 type="button"
                 aria-current={id === kept?.id}
                 onClick={() => setChosen(id)}
-                className="cursor-pointer text-left font-display text-[16px] font-semibold hover:text-feather"
+                className="cursor-pointer text-left font-display text-[1rem] font-semibold hover:text-feather"
               >
                 <Signs>{isolated(body.name)}</Signs>
               </button>

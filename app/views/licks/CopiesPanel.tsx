@@ -83,7 +83,7 @@ export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
         </p>
       )}
       <div className="overflow-x-auto">
-        <table className="num w-full text-left text-[13px]">
+        <table className="num w-full text-left text-[0.8125rem]">
           <thead>
             <tr className="text-xs text-soft">
               {['Frets', 'Strings', 'Pitch', 'Region', 'Effort', 'Shifts', 'Width', 'Tone', ''].map((h) => (

@@ -18,6 +18,7 @@ import {
   type Instrument,
   type LickNote,
 } from '../../../core';
+import { counted } from '../../words/count-text';
 import { withPitches } from '../../store/licks';
 
 interface Props {
@@ -60,7 +61,7 @@ export function DegreePanel({ body, lick, neck, onNotes }: Props) {
       </div>
       <p className="num mt-1 text-xs text-soft">
         <Signs>
-          {`${changed.changed.length} of ${pitches.length} notes; the scale with it is ${changed.named ? `${body.scale.tonic} ${changed.named}` : `${body.scale.tonic} ${scaleTitle(changed.scale.scale)}, which has no name of its own`}.`}
+          {`${changed.changed.length} of ${counted(pitches.length, 'note')}; the scale with it is ${changed.named ? `${body.scale.tonic} ${changed.named}` : `${body.scale.tonic} ${scaleTitle(changed.scale.scale)}, which has no name of its own`}.`}
         </Signs>
       </p>
       <div className="mt-3 grid grid-cols-[1fr_auto] items-end gap-2">

@@ -2,10 +2,8 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Lick, StudyBody } from '../../../contract';
 import { defaultSchool, fingerLick, glyphs, neckNotes, soundedNotes, TICKS, withPlaces, type FingeredStep, type Instrument, type LickCopy, type Place } from '../../../core'; // prettier-ignore
 import { LineNeck } from '../../neck/LineNeck';
+import { useMarkScale } from '../../neck/useNeckGeometry';
 import { useWidth } from '../../neck/useWidth';
-import { KeyList } from '../../shell/KeyList';
-import { useKeys } from '../../shell/keys';
-import { useTheme } from '../../shell/theme';
 import { useHear } from '../../sound/useHear';
 import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
@@ -16,6 +14,7 @@ import { LineFiles } from '../LineFiles';
 import { HandPart } from '../HandPart';
 import { HearButton, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
+import { TabStand } from '../TabStand';
 import { CheckPanel } from './CheckPanel';
 import { CopiesPanel } from './CopiesPanel';
 import { DegreePanel } from './DegreePanel';
@@ -55,11 +54,9 @@ export function LickBench({ body, lick, neck }: Props) {
     const heard = sounded.map((s) => ({ midi: s.target, beat: s.start / TICKS, beats: s.ticks / TICKS }));
     if (heard.length) start(heard, lick.tempo);
   }, [on, start, stop, sounded, lick.tempo]);
-  const [keysOpen, setKeysOpen] = useState(false);
-  const [, toggleTheme] = useTheme();
-  const showKeys = useCallback(() => setKeysOpen(true), []);
-  const commands = useLickCommands({ edit, count: notes.length, hear: toggleHear, showKeys, toggleTheme });
-  useKeys(commands);
+  const [standing, setStanding] = useState(false);
+  const stand = useCallback(() => setStanding((s) => !s), []);
+  useLickCommands({ edit, count: notes.length, hear: toggleHear, stand });
 
   const [copy, setCopy] = useState<LickCopy | null>(null);
   const board = useRef<HTMLDivElement>(null);
@@ -73,9 +70,9 @@ export function LickBench({ body, lick, neck }: Props) {
   const put = useCallback((c: LickCopy) => { edit.set({ notes: withPlaces(notes, c.steps) }); setCopy(null); }, [edit, notes]); // prettier-ignore
 
   return (
-    <>
+    <div className="view-column">
       <LickSentence body={body} lick={lick} neck={neck} />
-      <div className="no-print my-3 flex flex-wrap items-center gap-2">
+      <div className="no-print after-neck my-3 flex flex-wrap items-center gap-2">
         <NewLickTools body={body} />
         <LineFiles what="lick" body={body} line={{ ...lick, instrument: neck, scale: lick.stayed ?? body.scale }} />
         <HandPart layout={body.layout} school={body.school} hand={body.hand} onHand={(fields) => dispatch(edited(fields))} />
@@ -105,7 +102,7 @@ export function LickBench({ body, lick, neck }: Props) {
         />
       </div>
       <NoteTools edit={edit} note={notes[edit.caret]} />
-      <div className="mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[1fr_22rem]">
+      <div className="after-tools mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[1fr_22rem]">
         <div className="grid min-w-0 grid-cols-1 gap-3">
           <LickTab
             body={body}
@@ -116,6 +113,8 @@ export function LickBench({ body, lick, neck }: Props) {
             range={edit.chosen}
             sounding={hear.now >= 0 ? sounded[hear.now].index : -1}
             onCaret={edit.setCaret}
+            standing={standing}
+            onStand={stand}
           />
           {notes.length > 0 && <CopiesPanel body={body} lick={lick} neck={neck} shown={copy} onShow={show} onPut={put} />}
         </div>
@@ -132,9 +131,8 @@ export function LickBench({ body, lick, neck }: Props) {
           <LickDetails body={body} lick={lick} onSet={edit.set} />
         </div>
       </div>
-      <StudyFooter hint="click the neck to add · ← → notes · digits fret · + − length · H P S T joins · Space hear" onKeys={showKeys} />
-      <KeyList commands={commands} open={keysOpen} onOpenChange={setKeysOpen} />
-    </>
+      <StudyFooter hint="click the neck to add · ← → notes · digits fret · + − length · H P S T joins · Space hear · Z stand" />
+    </div>
   );
 }
 
@@ -144,13 +142,16 @@ interface TabProps extends Props {
   range: { from: number; to: number };
   sounding: number;
   onCaret: (caret: number) => void;
+  standing: boolean;
+  onStand: () => void;
 }
 
-function LickTab({ body, lick, neck, steps, caret, range, sounding, onCaret }: TabProps) {
+function LickTab({ body, lick, neck, steps, caret, range, sounding, onCaret, standing, onStand }: TabProps) {
   const holder = useRef<HTMLDivElement>(null);
   const width = useWidth(holder);
   const { notes, meter } = lick;
-  const g = useMemo(() => tabGeometry(notes.length, neck.strings.length, width), [notes.length, neck, width]);
+  const scale = useMarkScale();
+  const g = useMemo(() => tabGeometry(notes.length, neck.strings.length, width / scale), [notes.length, neck, width, scale]);
   const columns = useMemo(() => lickColumns(notes, steps, meter), [notes, steps, meter]);
   const words = useMemo(
     () => notes.map((n, k) => glyphs(lickNoteWords(neck, body.scale, n, k, steps[k] ?? null))),
@@ -158,13 +159,14 @@ function LickTab({ body, lick, neck, steps, caret, range, sounding, onCaret }: T
   );
   return (
     <section className="min-w-0 rounded-[10px] border border-line bg-sheet p-4">
-      <h2 className="mb-2 text-[14px] font-semibold">
+      <h2 className="mb-2 text-[0.875rem] font-semibold">
         As tab <span className="num ml-2 font-text text-xs font-normal text-soft">{lickLength(notes, meter, lick.tempo)}</span>
       </h2>
       <div ref={holder} className="overflow-x-auto">
         {width > 0 && (
           <TabStaff
             g={g}
+            scale={scale}
             instrument={neck}
             columns={columns}
             words={words}
@@ -176,6 +178,15 @@ function LickTab({ body, lick, neck, steps, caret, range, sounding, onCaret }: T
           />
         )}
       </div>
+      <TabStand
+        open={standing && notes.length > 0}
+        onClose={onStand}
+        title={isolated(lick.name)}
+        instrument={neck}
+        columns={columns}
+        words={words}
+        sounding={sounding}
+      />
       {!notes.length && <p className="text-soft">Press a place on the neck: it becomes the first note.</p>}
     </section>
   );

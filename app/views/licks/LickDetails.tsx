@@ -1,5 +1,4 @@
 import { Check, Copy, Route, Trash2 } from 'lucide-react';
-import { useNavigate } from 'react-router';
 import { MOST_KEPT, MOST_TAGS, type Lick, type StudyBody } from '../../../contract';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
@@ -9,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
 import { TagField } from '../../ui/TagField';
 import { dateWords } from '../../words/date-text';
+import { useGo } from '../useGo';
 
 /** Name and tags of a lick, when it was practised, and copies of it. */
 export function LickDetails({ body, lick, onSet }: { body: StudyBody; lick: Lick; onSet: (fields: Partial<Lick>) => void }) {
@@ -22,7 +22,10 @@ export function LickDetails({ body, lick, onSet }: { body: StudyBody; lick: Lick
           defaultValue={lick.name}
           maxLength={120}
           onBlur={(e) => e.target.value.trim() && onSet({ name: e.target.value.trim() })}
-          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          onKeyDown={(e) => {
+            if (e.key === 'Escape') e.currentTarget.value = lick.name;
+            if (e.key === 'Enter' || e.key === 'Escape') e.currentTarget.blur();
+          }}
           className="rounded-md border border-line bg-paper px-2 py-1.5 text-sm text-ink"
         />
       </label>
@@ -48,10 +51,10 @@ export function LickDetails({ body, lick, onSet }: { body: StudyBody; lick: Lick
 /** A lick becomes a kept route in one press, and opens in Connect. */
 function KeepAsRoute({ body, lick }: { body: StudyBody; lick: Lick }) {
   const dispatch = useAppDispatch();
-  const navigate = useNavigate();
+  const go = useGo();
   const keep = (): void => {
     dispatch(change((now) => routeOfLick(now.body, lick)));
-    void navigate('/connect');
+    go('connect');
   };
   const full = body.routes.length >= MOST_KEPT;
   const tapped = hasTaps(lick);

@@ -1,5 +1,5 @@
 import type { Lick, StudyBody } from '../../../contract';
-import type { Instrument } from '../../../core';
+import { struckNotes, type Instrument } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
 import { changeLick } from '../../store/licks';
@@ -7,6 +7,7 @@ import { Chooser } from '../../ui/Chooser';
 import { Select } from '../../ui/Select';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
+import { counted } from '../../words/count-text';
 import { lickLength } from '../../words/lick-text';
 import { scaleName } from '../../words/scale-text';
 import { instrumentWords } from '../../words/tuning-text';
@@ -21,7 +22,7 @@ export function LickSentence({ body, lick, neck }: { body: StudyBody; lick: Lick
   const meters = METERS.some((m) => m.value === meter) ? METERS : [{ value: meter, label: meter }, ...METERS];
   return (
     <header>
-      <h1 className="text-[21px] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[25px]">
+      <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
         The lick{' '}
         <SentencePart name="lick" text={<Signs>{isolated(lick.name)}</Signs>} shortcut="l">
           {(close) => (
@@ -35,7 +36,7 @@ export function LickSentence({ body, lick, neck }: { body: StudyBody; lick: Lick
                     key: l.id,
                     value: l,
                     title: isolated(l.name),
-                    detail: `${l.notes.length} notes${l.tags.length ? `, ${l.tags.join(', ')}` : ''}`,
+                    detail: `${counted(struckNotes(l.notes).length, 'note')}${l.tags.length ? `, ${l.tags.join(', ')}` : ''}`,
                   }))
               }
               onChoose={(l) => { dispatch(edited({ lick: l.id })); close(); }} // prettier-ignore
@@ -57,7 +58,7 @@ export function LickSentence({ body, lick, neck }: { body: StudyBody; lick: Lick
           )}
         </SentencePart>
       </h1>
-      <p className="num mt-0.5 text-[13px] text-soft">
+      <p className="num mt-0.5 text-[0.8125rem] text-soft">
         <Signs>{[scaleName(body.scale), instrumentWords(neck), lickLength(lick.notes, lick.meter, lick.tempo)].join(' · ')}</Signs>
       </p>
     </header>

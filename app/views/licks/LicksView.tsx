@@ -1,5 +1,4 @@
 import type { StudyBody } from '../../../contract';
-import { SaveNote } from '../../shell/SaveNote';
 import { useAppSelector } from '../../store';
 import { neckOf, selectLick } from '../../store/licks';
 import { InstrumentBar } from '../InstrumentBar';
@@ -10,7 +9,7 @@ import { NewLickTools } from './NewLickTools';
 
 /** Short lines with rhythm: entered, checked, and found again all over the neck. */
 export function LicksView() {
-  return <StudyGate>{(body) => <OpenLicks body={body} />}</StudyGate>;
+  return <StudyGate view="licks">{(body) => <OpenLicks body={body} />}</StudyGate>;
 }
 
 function OpenLicks({ body }: { body: StudyBody }) {
@@ -26,15 +25,13 @@ function OpenLicks({ body }: { body: StudyBody }) {
 function NoLicks({ body }: { body: StudyBody }) {
   return (
     <>
-      <h1 className="text-[25px] font-medium">No licks in this study yet</h1>
+      <h1 className="text-[1.5625rem] font-medium">No licks in this study yet</h1>
       <p className="my-3 max-w-prose">
         Begin one and click its notes on the neck, type or paste a tab, or drop a file on this window: tab as text, MusicXML or MIDI.
       </p>
       <NewLickTools body={body} />
       <footer className="mt-6 flex gap-4 text-xs text-soft">
         <UndoRedo />
-        <span className="grow" />
-        <SaveNote />
       </footer>
     </>
   );

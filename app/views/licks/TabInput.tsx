@@ -75,7 +75,7 @@ export function TabInput({ body }: { body: StudyBody }) {
                 setText(e.target.value);
                 setRefused(null);
               }}
-              className="rounded-md border border-line bg-paper p-2 font-mono text-[13px] leading-[1.35] whitespace-pre text-ink"
+              className="rounded-md border border-line bg-paper p-2 font-mono text-[0.8125rem] leading-[1.35] whitespace-pre text-ink"
             />
           </label>
           <Segmented<Spacing>
@@ -84,7 +84,7 @@ export function TabInput({ body }: { body: StudyBody }) {
             options={SPACINGS}
             onChange={setSpacing}
           />
-          <div role="status" aria-live="polite" className="text-[12.5px]">
+          <div role="status" aria-live="polite" className="text-[0.78125rem]">
             {found && 'why' in found && (
               <p className="text-clay first-letter:uppercase">
                 <Signs>{found.why}</Signs>

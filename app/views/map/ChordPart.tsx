@@ -36,6 +36,7 @@ export function ChordPart({ scale, chord, onChord }: { scale: ScaleRef; chord: s
     <SentencePart
       name="chord"
       look="chip"
+      fixed="w-28"
       shortcut="c"
       text={
         <>

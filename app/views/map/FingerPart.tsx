@@ -49,7 +49,7 @@ export function FingerPart({ body, shape, at, onClose }: Props) {
           align="end"
           sideOffset={6}
           collisionPadding={8}
-          className="no-print z-20 grid w-[min(22rem,94vw)] gap-2 rounded-lg border border-line bg-sheet p-3 font-text text-[13.5px] text-ink shadow-xl"
+          className="no-print z-20 grid w-[min(22rem,94vw)] gap-2 rounded-lg border border-line bg-sheet p-3 font-text text-[0.84375rem] text-ink shadow-xl"
           onCloseAutoFocus={(e) => {
             e.preventDefault();
             button.focus();
@@ -120,9 +120,12 @@ function whyOf(
   }
 }
 
+/** "+5.0", "−1.2". */
+const signed = (mm: number): string => `${mm < 0 ? '−' : '+'}${Math.abs(mm).toFixed(1)}`;
+
 function Reasons({ why }: { why: Why }) {
   const parts = why.parts.filter((p) => Math.abs(p.mm) >= 0.05).map((p) => `${p.mm.toFixed(1)} for ${COST_WORDS[p.word]}`);
-  const others = why.others.filter((o) => Number.isFinite(o.moreMm)).map((o) => `${FINGER_WORDS[o.finger]} +${o.moreMm.toFixed(1)}`);
+  const others = why.others.filter((o) => Number.isFinite(o.moreMm)).map((o) => `${FINGER_WORDS[o.finger]} ${signed(o.moreMm)}`);
   return (
     <dl className="num grid grid-cols-[auto_1fr] gap-x-3">
       <dt className="text-soft">Going up</dt>

@@ -1,4 +1,3 @@
-import { useNavigate } from 'react-router';
 import type { StudyBody } from '../../../contract';
 import { defaultSchool, fingerNotes, isScale, ruleOf, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
@@ -10,20 +9,22 @@ import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
 import { overWords } from '../../words/bend-text';
 import { downWords } from '../../words/choice-text';
+import { wordsIn } from '../../words/own-words';
 import { neighbourFacts, needsCare, seamFacts, shapeFacts, shapeTitle, type Fact } from '../../words/shape-text';
-import { Hint } from '../../ui/Hint';
 import { Facts, Panel } from '../../ui/Panels';
+import { FirstWords } from '../FirstWords';
 import { CellChoices } from '../CellChoices';
+import { useGo } from '../useGo';
 import { ScalePanel } from './ScalePanel';
 
 const capital = (words: string): string => words[0].toUpperCase() + words.slice(1);
 
 /** Why the shape looks so, and what a scale laid over it changes. */
 export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape; shapes: Shape[] }) {
-  const { layout, instrument, scale, over } = body;
+  const { layout, instrument, scale, over, chord } = body;
   const dispatch = useAppDispatch();
   return (
-    <div className="mt-2 grid justify-items-start gap-1 px-1">
+    <div className="mt-2 grid min-h-11 content-start justify-items-start gap-1 px-1">
       {ruleOf(body.layout.kind).grows && (
         <Button className="no-print" onClick={() => dispatch(change((now) => buildNext(now.body)))}>
           {body.built === null
@@ -31,9 +32,15 @@ export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape
             : `One string more (B): ${body.built} of ${body.instrument.strings.length}`}
         </Button>
       )}
+      <FirstWords words={wordsIn(shape, shapes, layout.kind, instrument)} />
       <p>
         <Signs>{ruleOf(layout.kind).why(layout, { instrument, scale, shapes, shape })}</Signs>
       </p>
+      {chord && (
+        <p>
+          <Signs>{`Tones of ${chord} have a bar; the other notes are smaller.`}</Signs>
+        </p>
+      )}
       {over && isScale(over.scale) && isScale(scale.scale) && (
         <p>
           <Signs>{`${overWords(scale, over)}. Crossed out: left out; diamond: new.`}</Signs>
@@ -47,7 +54,7 @@ export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape
 export function MapPanels({ body, laid, current, seam }: { body: StudyBody; laid: Laid; current: number; seam: number }) {
   const shape = laid.shapes[current];
   return (
-    <div className="mt-3 grid grid-cols-1 gap-3 md:grid-cols-2 xl:grid-cols-[1.3fr_1fr_1fr]">
+    <div className="after-tools mt-3 grid grid-cols-1 gap-3 md:grid-cols-2 xl:grid-cols-[1.3fr_1fr_1fr]">
       {isScale(body.scale.scale) && <ScalePanel scale={body.scale} passing={body.passing} />}
       {shape && (
         <>
@@ -58,17 +65,6 @@ export function MapPanels({ body, laid, current, seam }: { body: StudyBody; laid
               <p className="mt-2 text-xs text-clay">
                 A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.
               </p>
-            )}
-            {shape.jogs.length > 0 && (
-              <Hint id="jog">
-                A jog is where two neighbouring strings are not a fourth apart: from there on, everything sits some frets higher or lower
-                than the pattern would have it.
-              </Hint>
-            )}
-            {shape.stretches.length > 0 && (
-              <Hint id="reach">
-                A reach is a note outside the four frets of the hand. The finger goes there and comes back; the hand stays.
-              </Hint>
             )}
           </Panel>
           {laid.seams[seam] ? (
@@ -112,11 +108,11 @@ function ShapeChoices({ body, shape }: { body: StudyBody; shape: Shape }) {
 /** Where two rungs meet, and the way on to Connect. */
 function SeamPanel({ laid, seam }: { laid: Laid; seam: number }) {
   const dispatch = useAppDispatch();
-  const navigate = useNavigate();
+  const go = useGo();
   const [below, above] = [laid.shapes[seam], laid.shapes[seam + 1]];
   const connect = (): void => {
     dispatch(change((now) => ({ connection: seamConnection(now.body, below, above) })));
-    void navigate('/connect');
+    go('connect');
   };
   return (
     <Panel title={`The seam of ${below.label} and ${above.label}`}>

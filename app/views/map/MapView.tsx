@@ -1,22 +1,22 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { StudyBody } from '../../../contract';
 import type { Place } from '../../../core';
-import { KeyList } from '../../shell/KeyList';
-import { useKeys } from '../../shell/keys';
-import { useTheme } from '../../shell/theme';
+import { say } from '../../shell/say';
 import { upAndDown, useHear } from '../../sound/useHear';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
+import { LOOSE } from '../../store/editor';
 import { withLayout } from '../../store/moves';
-
 import { rungOf, selectNotes, selectRung, type Laid } from '../../store/study';
 import { pressed, type Under } from '../../words/grip-text';
+import { seamLine } from '../../words/shape-text';
 import { StudyGate } from '../StudyGate';
 import { FingerPart } from './FingerPart';
 import { GripLine } from './GripLine';
 import { NeckSheet } from './NeckSheet';
 import { InstrumentBar } from '../InstrumentBar';
 import { MapPanels, WhyLine } from './MapPanels';
+import { MapStand } from './MapStand';
 import { MapTools } from './MapTools';
 import { Problem } from '../Problem';
 import { Sentence } from './Sentence';
@@ -24,18 +24,18 @@ import { SheetPart } from './SheetPart';
 import { Toolbar } from './Toolbar';
 import { StudyFooter } from '../StudyFooter';
 import { useMapCommands } from './useMapCommands';
+import { WaysIn } from './WaysIn';
 
 /** The whole neck for one study: what is mapped, where, with which fingers. */
 export function MapView() {
-  return <StudyGate>{(body, laid) => <OpenMap body={body} laid={laid} />}</StudyGate>;
+  return <StudyGate view="map">{(body, laid) => <OpenMap body={body} laid={laid} />}</StudyGate>;
 }
 
 function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
   const dispatch = useAppDispatch();
   const notes = useAppSelector(selectNotes);
   const current = useAppSelector(selectRung);
-  const [keysOpen, setKeysOpen] = useState(false);
-  const [, toggleTheme] = useTheme();
+  const loose = useAppSelector((s) => s.editor.id === LOOSE);
   const hear = useHear();
   const shape = laid.shapes[current] ?? null;
   const line = useMemo(() => (shape ? upAndDown(shape.notes.map((n) => n.midi)) : null), [shape]);
@@ -44,10 +44,17 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
     if (on) stop();
     else if (line) start(line.notes, body.tempo);
   }, [on, start, stop, line, body.tempo]);
-  const showKeys = useCallback(() => setKeysOpen(true), []);
   const onRung = useCallback((k: number) => dispatch(change(({ shapes }) => ({ rung: rungOf(shapes[k]) }))), [dispatch]);
   const [seam, setSeam] = useState(-1);
   useEffect(() => setSeam(-1), [laid.shapes, current]);
+  const onSeam = useCallback(
+    (k: number) => {
+      setSeam(k);
+      const seamNow = laid.seams[k] as (typeof laid.seams)[number] | undefined;
+      say(seamNow ? `Seam of ${laid.shapes[k].label} and ${seamLine(laid.shapes[k + 1], seamNow)}` : 'Seam closed');
+    },
+    [laid],
+  );
   const [finger, setFinger] = useState<{ place: Place; button: HTMLElement } | null>(null);
   const onFinger = useCallback((place: Place, button: HTMLElement) => setFinger({ place, button }), []);
   const [grip, setGrip] = useState<Place[]>([]);
@@ -57,11 +64,13 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
     ({ layout, rung }: Under) => dispatch(change(({ body: now }) => ({ ...withLayout(now, layout, null), rung }))),
     [dispatch],
   );
-  const commands = useMapCommands({ hear: toggleHear, showKeys, toggleTheme });
-  useKeys(commands);
+  const [standing, setStanding] = useState(false);
+  const stand = useCallback(() => setStanding((s) => !s), []);
+  useMapCommands({ hear: toggleHear, stand });
   return (
-    <>
+    <div className="view-column">
       <InstrumentBar body={body} />
+      {loose && <WaysIn />}
       <Sentence scale={body.scale} instrument={body.instrument} layout={body.layout} shapes={laid.shapes} current={current} />
       <Toolbar labels={body.labels} tempo={body.tempo} hearing={hear.on} canHear={line !== null} onHear={toggleHear}>
         <MapTools
@@ -89,7 +98,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
         laid={laid}
         current={current}
         seam={seam}
-        onSeam={setSeam}
+        onSeam={onSeam}
         onFinger={onFinger}
         sounding={line && hear.now >= 0 ? line.index[hear.now] : -1}
         onRung={onRung}
@@ -100,8 +109,8 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
       {shape && <WhyLine body={body} shape={shape} shapes={laid.shapes} />}
       {shape && finger && <FingerPart body={body} shape={shape} at={finger} onClose={() => setFinger(null)} />}
       <MapPanels body={body} laid={laid} current={current} seam={seam} />
-      <StudyFooter hint="← → rung · ↑ ↓ root string · [ ] key by half step · L labels · Space hear" onKeys={showKeys} />
-      <KeyList commands={commands} open={keysOpen} onOpenChange={setKeysOpen} />
-    </>
+      <StudyFooter hint="← → rung · ↑ ↓ root string · [ ] key by half step · L labels · Space hear · Z stand" />
+      {shape && <MapStand body={body} laid={laid} current={current} notes={notes} open={standing} onClose={stand} />}
+    </div>
   );
 }

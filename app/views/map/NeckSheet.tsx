@@ -6,12 +6,15 @@ import { boardPlace, fretX, stringY, type NeckGeometry } from '../../neck/geomet
 import { GroupMarks } from '../../neck/GroupMarks';
 import { HandFrames } from '../../neck/HandFrames';
 import { Ladder } from '../../neck/Ladder';
+import { Legend } from '../../neck/Legend';
 import { builtStrings, marksOf } from '../../neck/marks';
 import { Neck } from '../../neck/Neck';
+import { NeckScroll } from '../../neck/NeckScroll';
 import { seamMarks, spansOf, type HandSpan } from '../../neck/path';
 import { keepInSight, useNeckGeometry } from '../../neck/useNeckGeometry';
 import { useAppSelector } from '../../store';
-import { selectOver, type Laid } from '../../store/study';
+import { usePrefs } from '../../store/prefs';
+import { selectChordSounds, selectOver, type Laid } from '../../store/study';
 import { scaleName, twinRoot } from '../../words/scale-text';
 import { neckTitle } from '../../words/shape-text';
 
@@ -38,10 +41,13 @@ const GAPS = { wide: 39, close: 32 };
 export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, sounding, onRung, grip, onPress }: Props) {
   const { shapes, seams } = laid;
   const { instrument, labels, scale } = body;
-  const { holder, width, g } = useNeckGeometry(instrument, GAPS);
+  const neck = useNeckGeometry(instrument, GAPS);
+  const { holder, width, g } = neck;
+  const naming = usePrefs();
   const shape = shapes[current] ?? null;
   const over = useAppSelector(selectOver);
-  const { focus, built, chord, layout } = body;
+  const { focus, built, layout } = body;
+  const chord = useAppSelector(selectChordSounds);
   const marks = useMemo(() => {
     const rule = ruleOf(layout.kind);
     const root = hangsOn(layout);
@@ -52,10 +58,11 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
       over,
       focus,
       strings,
-      chord: chord !== null,
+      chord,
+      naming,
       twin: rule.twins ? twinRoot(scale.scale) : null,
     });
-  }, [notes, shape, labels, over, focus, built, chord, layout, instrument, scale]);
+  }, [notes, shape, labels, over, focus, built, chord, layout, instrument, scale, naming]);
   const joined = useMemo(() => joinedAt(g, body, laid, seam), [g, body, laid, seam]);
   const seamed = useMemo(
     () => (seams[seam] ? seamMarks(notes, shapes[seam], shapes[seam + 1], seams[seam]) : null),
@@ -65,45 +72,38 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
   useEffect(() => keepInSight(holder.current, width, g, band), [holder, width, g, band]);
   const note = shape?.notes[sounding];
   return (
-    <div className="grid rounded-[10px] border border-line bg-sheet p-3 lg:grid-cols-[1fr_15rem] lg:gap-4">
-      <div
-        ref={holder}
-        className="min-w-0 overflow-x-auto contain-content"
-        tabIndex={width < g.width ? 0 : -1}
-        role="group"
-        aria-label="Neck and ladder"
-      >
-        {width > 0 && (
-          <>
-            <Neck
-              g={g}
-              instrument={instrument}
-              marks={seamed ?? marks}
-              band={joined ? undefined : (band ?? undefined)}
-              under={joined && <HandFrames g={g} spans={joined} />}
-              title={glyphs(neckTitle(instrument, scaleName(scale), shape))}
-            >
-              {shape && !joined && ruleOf(layout.kind).along && <GroupMarks g={g} shape={shape} />}
-              {note && <circle cx={fretX(g, note.fret)} cy={stringY(g, note.string)} r={19} fill="none" stroke="#fff6dc" strokeWidth={3} />}
-              {grip.map((p) => (
-                <circle
-                  key={p.string}
-                  cx={fretX(g, p.fret)}
-                  cy={stringY(g, p.string)}
-                  r={18}
-                  fill="none"
-                  stroke="#8fc9d0"
-                  strokeWidth={2.5}
-                  strokeDasharray="5 3"
-                />
-              ))}
-              <Presses g={g} onPress={onPress} />
-            </Neck>
-            <Ladder g={g} shapes={shapes} current={current} onChoose={onRung} seams={seams} seam={seam} onSeam={onSeam} />
-          </>
-        )}
-      </div>
+    <div className="grid rounded-[10px] border border-line bg-sheet p-3 lg:grid-cols-[minmax(0,1fr)_15rem] lg:gap-4">
+      <NeckScroll neck={neck} instrument={instrument} label="Neck and ladder">
+        <Neck
+          g={g}
+          instrument={instrument}
+          marks={seamed ?? marks}
+          band={joined ? undefined : (band ?? undefined)}
+          under={joined && <HandFrames g={g} spans={joined} />}
+          title={glyphs(neckTitle(instrument, scaleName(scale), shape))}
+        >
+          {shape && !joined && ruleOf(layout.kind).along && <GroupMarks g={g} shape={shape} />}
+          {note && (
+            <circle cx={fretX(g, note.fret)} cy={stringY(g, note.string)} r={20 * g.scale} fill="none" stroke="#fff6dc" strokeWidth={3} />
+          )}
+          {grip.map((p) => (
+            <circle
+              key={p.string}
+              cx={fretX(g, p.fret)}
+              cy={stringY(g, p.string)}
+              r={19 * g.scale}
+              fill="none"
+              stroke="#8fc9d0"
+              strokeWidth={2.5}
+              strokeDasharray="5 3"
+            />
+          ))}
+          <Presses g={g} onPress={onPress} />
+        </Neck>
+        <Ladder g={g} shapes={shapes} current={current} onChoose={onRung} seams={seams} seam={seam} onSeam={onSeam} />
+      </NeckScroll>
       {shape && <CellTable shape={shape} instrument={instrument} g={g} onFinger={onFinger} />}
+      <Legend marks={seamed ?? marks} />
     </div>
   );
 }

@@ -24,6 +24,7 @@ export function OverPart({ scale, over, onOver }: Props) {
     <SentencePart
       name="scale laid over"
       look="chip"
+      fixed="w-40"
       shortcut="o"
       text={
         <>

@@ -159,7 +159,7 @@ export const ScalePanel = memo(function ScalePanel(shown: Props) {
           <Tabs.Trigger
             key={value}
             value={value}
-            className="cursor-pointer border-b-2 border-transparent pb-0.5 font-display text-[14px] font-semibold text-soft data-[state=active]:border-brass data-[state=active]:text-ink"
+            className="cursor-pointer border-b-2 border-transparent pb-0.5 font-display text-[0.875rem] font-semibold text-soft data-[state=active]:border-brass data-[state=active]:text-ink"
           >
             {word}
           </Tabs.Trigger>

@@ -24,7 +24,7 @@ export function Sentence({ scale, instrument, layout, shapes, current }: Props) 
   const root = leadRoot(shapes[current] ?? null);
   return (
     <header>
-      <h1 className="text-[21px] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[25px]">
+      <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
         <What scale={scale} instrument={instrument} layout={layout} root={root} />
         {root && !hangsOn(layout) && (
           <>
@@ -70,7 +70,7 @@ const What = memo(function What({
 
 const ScaleLine = memo(function ScaleLine({ scale }: { scale: ScaleRef }) {
   return (
-    <p className="mt-0.5 text-[13px] text-soft">
+    <p className="mt-0.5 text-[0.8125rem] text-soft">
       {scaleFacts(scale).map((f, k): ReactNode => (
         <span key={f}>
           {k > 0 && <span aria-hidden> · </span>}

@@ -9,6 +9,7 @@ import { neckText } from '../../../formats/neck-text';
 import type { PaperRequest } from '../../../formats/sheet/pages';
 import type { SheetRequest } from '../../../formats/sheet/sheet';
 import type { TabSheetRequest } from '../../../formats/sheet/tab';
+import { askedPrint } from '../../shell/print-ask';
 import { Button } from '../../ui/Button';
 import { download, fileName } from '../../ui/files';
 import { printSvgs, saveSvgs } from '../../ui/print';
@@ -80,7 +81,13 @@ export function SheetPart({ body, shape, shapes }: Props) {
 }
 
 function SheetForm({ body, shape, shapes }: Props) {
-  const [choice, setChoice] = useState<Choice>({ what: 'rungs', copies: false, paper: 'a4', turn: 'portrait', ink: 'black' });
+  const [choice, setChoice] = useState<Choice>(() => ({
+    what: askedPrint() ?? 'rungs',
+    copies: false,
+    paper: 'a4',
+    turn: 'portrait',
+    ink: 'black',
+  }));
   const [said, setSaid] = useState<string | null>(null);
   const { pages, problem, make, cancel } = useSheet();
   const busy = pages !== null;

@@ -20,6 +20,7 @@ export function ShowPart({ scale, focus, onFocus }: Props) {
     <SentencePart
       name="notes that stand out"
       look="chip"
+      fixed="w-28"
       shortcut="f"
       text={
         <>

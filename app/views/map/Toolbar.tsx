@@ -20,7 +20,7 @@ const LABEL_OPTIONS = LABELS.map((value) => ({ value, label: value[0].toUpperCas
 export function Toolbar({ labels, tempo, hearing, canHear, onHear, children }: Props) {
   const dispatch = useAppDispatch();
   return (
-    <div className="no-print my-3 flex flex-wrap items-center gap-2">
+    <div className="no-print after-neck my-3 flex flex-wrap items-center gap-2">
       <Segmented<Labels>
         label="What the marks say"
         value={labels}

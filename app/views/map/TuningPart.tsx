@@ -1,10 +1,10 @@
-import { LIMITS, countWord, nutFret, type Instrument } from '../../../core';
+import { LIMITS, nutFret, type Instrument } from '../../../core';
 import { Chooser } from '../../ui/Chooser';
 import { NumberField } from '../../ui/NumberField';
 import { Segmented } from '../../ui/Segmented';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
-import { instrumentWords, matchTunings, retuned, type TuningChoice } from '../../words/tuning-text';
+import { instrumentWords, matchTunings, retuned, stringsWord, type TuningChoice } from '../../words/tuning-text';
 
 interface Props {
   instrument: Instrument;
@@ -34,7 +34,7 @@ export function TuningPart({ instrument, onInstrument }: Props) {
                 key: `${value.name} ${low(value.open)}`,
                 value,
                 title: titleOf(value),
-                detail: `${countWord(value.open.length)} strings`,
+                detail: stringsWord(value.open.length),
               }))
             }
             onChoose={(value) => { onInstrument(retuned(instrument, value)); close(); }} // prettier-ignore
@@ -65,7 +65,7 @@ export function TuningPart({ instrument, onInstrument }: Props) {
                 options={COUNTED}
                 onChange={(countFrom) => onInstrument({ ...instrument, countFrom })}
               />
-              <p className="text-[12px] text-soft">
+              <p className="text-[0.75rem] text-soft">
                 For neck, tab, copied text and paper. Words, typed places and files count from the nut.
               </p>
             </div>

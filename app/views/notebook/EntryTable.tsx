@@ -13,6 +13,7 @@ import { useMemo, useRef, useState } from 'react';
 import { useAppSelector } from '../../store';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
+import { counted } from '../../words/count-text';
 import { dayWords } from '../../words/date-text';
 import type { Entry } from '../../words/notebook-text';
 import { StudyActions } from './StudyActions';
@@ -20,12 +21,15 @@ import { isolated } from '../../words/name-text';
 
 interface Props {
   entries: Entry[];
-  /** Ids of the studies that are ticked. */
+  /** Keys of the studies and licks that are ticked. */
   chosen: ReadonlySet<string>;
   onChosen: (chosen: ReadonlySet<string>) => void;
   onOpen: (entry: Entry) => void;
   onDelete: (study: { id: string; name: string }) => void;
   onProblem: (message: string) => void;
+  /** Studies whose licks are shown, by id; null: licks are shown as they are found. */
+  unfolded: ReadonlySet<string> | null;
+  onFold: (study: string) => void;
 }
 
 const ROW_PX = 68;
@@ -41,7 +45,7 @@ const COLUMNS = [
 ];
 
 /** Studies and licks, sorted by any column. Only the rows in sight are drawn, so thousands stay quick. */
-export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProblem }: Props) {
+export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProblem, unfolded, onFold }: Props) {
   const [sorting, setSorting] = useState<SortingState>([]);
   const table = useReactTable({
     data: entries,
@@ -65,8 +69,8 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
   const above = items[0]?.start ?? 0;
   const below = virtual.getTotalSize() - (items[items.length - 1]?.end ?? 0);
   const openId = useAppSelector((s) => s.editor.id);
-  const studies = useMemo(() => [...new Set(entries.map((e) => e.study.id))], [entries]);
-  const allChosen = studies.length > 0 && studies.every((id) => chosen.has(id));
+  const keys = useMemo(() => entries.map((e) => e.key), [entries]);
+  const allChosen = keys.length > 0 && keys.every((key) => chosen.has(key));
   const toggle = (ids: string[], on: boolean): void =>
     onChosen(new Set(on ? [...chosen, ...ids] : [...chosen].filter((id) => !ids.includes(id))));
   return (
@@ -85,7 +89,7 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
                 type="checkbox"
                 aria-label="Choose all that are listed"
                 checked={allChosen}
-                onChange={(e) => toggle(studies, e.target.checked)}
+                onChange={(e) => toggle(keys, e.target.checked)}
                 className="accent-brass"
               />
             </th>
@@ -127,18 +131,22 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
                 className="border-b border-line/70 align-top last:border-0"
               >
                 <td className="py-3 pl-4">
-                  {e.kind === 'study' && (
-                    <input
-                      type="checkbox"
-                      aria-label={`Choose ${isolated(e.name)}`}
-                      checked={chosen.has(e.study.id)}
-                      onChange={(ev) => toggle([e.study.id], ev.target.checked)}
-                      className="accent-brass"
-                    />
-                  )}
+                  <input
+                    type="checkbox"
+                    aria-label={`Choose ${e.kind === 'lick' ? 'the lick ' : ''}${isolated(e.name)}`}
+                    checked={chosen.has(e.key)}
+                    onChange={(ev) => toggle([e.key], ev.target.checked)}
+                    className="accent-brass"
+                  />
                 </td>
                 <th scope="row" className="min-w-56 py-2.5 pr-3 font-normal">
-                  <NameCell e={e} open={e.study.id === openId && e.kind === 'study'} onOpen={() => onOpen(e)} />
+                  <NameCell
+                    e={e}
+                    open={e.study.id === openId && e.kind === 'study'}
+                    onOpen={() => onOpen(e)}
+                    unfolded={unfolded?.has(e.study.id) ?? null}
+                    onFold={() => onFold(e.study.id)}
+                  />
                 </th>
                 <td className="py-3 pr-3 text-xs">{e.tags.map(isolated).join(', ')}</td>
                 <td className="num py-3 pr-3 text-xs whitespace-nowrap text-soft">{e.practisedAt ? dayWords(e.practisedAt) : '–'}</td>
@@ -178,8 +186,17 @@ const Filler = ({ height }: { height: number }) => (
   </tr>
 );
 
-function NameCell({ e, open, onOpen }: { e: Entry; open: boolean; onOpen: () => void }) {
-  const look = e.kind === 'study' ? 'font-display text-[17px] font-semibold' : 'text-[14px] font-semibold';
+interface NameProps {
+  e: Entry;
+  open: boolean;
+  onOpen: () => void;
+  unfolded: boolean | null;
+  onFold: () => void;
+}
+
+function NameCell({ e, open, onOpen, unfolded, onFold }: NameProps) {
+  const licks = e.kind === 'study' ? e.study.licks.length : 0;
+  const look = e.kind === 'study' ? 'font-display text-[1.0625rem] font-semibold' : 'text-[0.875rem] font-semibold';
   return (
     <>
       <button type="button" onClick={onOpen} className={`cursor-pointer text-left hover:text-feather ${look}`}>
@@ -190,6 +207,12 @@ function NameCell({ e, open, onOpen }: { e: Entry; open: boolean; onOpen: () => 
         {open && <b className="mr-2 font-semibold text-brass-deep">open now</b>}
         <Signs>{e.kind === 'study' && e.study.set ? `${e.study.set} · ${e.about}` : e.about}</Signs>
       </span>
+      {licks > 0 && unfolded !== null && (
+        <button type="button" aria-expanded={unfolded} onClick={onFold} className="tap cursor-pointer text-xs text-feather underline">
+          {`${unfolded ? 'Hide' : 'Show'} ${counted(licks, 'lick')}`}
+          <span className="sr-only">{` of ${isolated(e.name)}`}</span>
+        </button>
+      )}
     </>
   );
 }

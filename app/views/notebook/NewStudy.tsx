@@ -1,27 +1,8 @@
 import { useState, type FormEvent } from 'react';
-import { plainStudy, type StudyBody } from '../../../contract';
-import { NEW_INSTRUMENT } from '../plain-instrument';
 import { useCreateStudyMutation } from '../../store/api';
 import { Button } from '../../ui/Button';
-import { usualHand } from '../../store/my-hand';
+import { freshStudy } from '../../store/loose';
 import { refusalWords } from '../../words/save-text';
-
-/** A new study begins on a plain six-string guitar; the sentence on the Map makes it what it is to be. */
-const freshStudy = (name: string, set: string): StudyBody => ({
-  ...plainStudy(),
-  name,
-  set,
-  note: '',
-  instrument: structuredClone(NEW_INSTRUMENT),
-  instrumentId: null,
-  scale: { tonic: 'A', scale: 'minor pentatonic' },
-  layout: { kind: 'box', numbering: 'minor-root' },
-  school: null,
-  hand: usualHand(),
-  rung: { number: 1, fret: 5 },
-  labels: 'degrees',
-  tempo: 90,
-});
 
 const FIELD = 'w-full rounded-md border border-line bg-paper px-3 py-2 text-base';
 
@@ -35,7 +16,11 @@ export function NewStudy({ onMade, onCancel }: { onMade: (id: string) => void; o
     if (result.data) onMade(result.data.id);
   };
   return (
-    <form onSubmit={(e) => void submit(e)} className="mb-4 flex flex-wrap items-end gap-3 rounded-[10px] border border-line bg-sheet p-4">
+    <form
+      onSubmit={(e) => void submit(e)}
+      onKeyDown={(e) => e.key === 'Escape' && onCancel()}
+      className="mb-4 flex flex-wrap items-end gap-3 rounded-[10px] border border-line bg-sheet p-4"
+    >
       <label className="min-w-[14rem] grow">
         <span className="text-xs text-soft">Name of the study</span>
         <input

@@ -1,26 +1,21 @@
 import { Archive, Download, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { API, NOTEBOOK_LIMIT, readBundle, writeBundle, type Bundle } from '../../../contract';
+import { API, NOTEBOOK_LIMIT, readBundle, type Bundle } from '../../../contract';
 import { useAppDispatch } from '../../store';
-import {
-  api,
-  useCopiesQuery,
-  useMakeCopyMutation,
-  useReplaceNotebookMutation,
-  useRestoreCopyMutation,
-  useTakingInQuery,
-} from '../../store/api';
+import { useCopiesQuery, useMakeCopyMutation, useReplaceNotebookMutation, useRestoreCopyMutation, useTakingInQuery } from '../../store/api';
 import { studyClosed } from '../../store/editor';
 import { Button } from '../../ui/Button';
-import { download } from '../../ui/files';
 import { SentencePart } from '../../ui/SentencePart';
 import { dateWords } from '../../words/date-text';
 import { refusalWords } from '../../words/save-text';
 import { useBringIn } from '../BringIn';
+import { counted } from '../../words/count-text';
 import { isolated } from '../../words/name-text';
+import type { Entry } from '../../words/notebook-text';
+import { NotebookExport } from './NotebookExport';
 
 interface Props {
-  chosen: ReadonlySet<string>;
+  chosen: readonly Entry[];
   onProblem: (message: string | null) => void;
 }
 
@@ -30,7 +25,6 @@ const ACCEPT = '.json,.musicxml,.xml,.mxl,.mid,.midi,.txt,.tab,.scl,.kbm';
 export function NotebookFiles({ chosen, onProblem }: Props) {
   const input = useRef<HTMLInputElement>(null);
   const bring = useBringIn();
-  const exportChosen = useExport(onProblem);
   return (
     <>
       <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
@@ -49,9 +43,7 @@ export function NotebookFiles({ chosen, onProblem }: Props) {
           e.target.value = '';
         }}
       />
-      <Button icon={<Download size={14} aria-hidden />} disabled={!chosen.size} onClick={() => void exportChosen([...chosen])}>
-        {chosen.size ? `Export ${chosen.size} chosen` : 'Export chosen'}
-      </Button>
+      <NotebookExport chosen={chosen} onProblem={onProblem} />
       <SentencePart
         name="backups"
         look="chip"
@@ -67,30 +59,10 @@ export function NotebookFiles({ chosen, onProblem }: Props) {
   );
 }
 
-/** The chosen studies with the instruments they name, as one file. */
-function useExport(onProblem: (message: string | null) => void) {
-  const dispatch = useAppDispatch();
-  return async (ids: string[]): Promise<void> => {
-    const all = await Promise.all(ids.map((id) => dispatch(api.endpoints.study.initiate(id, { forceRefetch: true, subscribe: false }))));
-    const studies = all.flatMap((r) => (r.data ? [{ id: r.data.id, body: r.data.body }] : []));
-    if (studies.length < ids.length) return onProblem('Not all of them could be read: the server does not answer, or some are gone.');
-    const named = new Set(studies.map((s) => s.body.instrumentId));
-    const { data = [] } = await dispatch(api.endpoints.instruments.initiate(undefined, { forceRefetch: true, subscribe: false }));
-    const instruments = data.filter((i) => named.has(i.id)).map(({ id, body }) => ({ id, body }));
-    const own = await dispatch(api.endpoints.scales.initiate(undefined, { forceRefetch: true, subscribe: false }));
-    const used = new Set(studies.flatMap(({ body }) => [body.scale, body.over].map((s) => s && [s.scale].flat().join())));
-    const scales = (own.data ?? []).filter((s) => used.has(s.body.degrees.join())).map(({ id, body }) => ({ id, body }));
-    onProblem(null);
-    download(
-      studies.length === 1 ? 'crow-ladder-study.json' : 'crow-ladder-studies.json',
-      'application/json',
-      writeBundle({ studies, instruments, scales }),
-    );
-  };
-}
-
-const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 const sizeWords = (bytes: number): string => (bytes < 1_000_000 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`);
+
+/** A question takes the focus, so that it is heard and answered by keys. */
+const takeFocus = (element: HTMLElement | null): void => element?.focus();
 
 function Backups({ onProblem }: { onProblem: (message: string | null) => void }) {
   const dispatch = useAppDispatch();
@@ -127,7 +99,7 @@ function Backups({ onProblem }: { onProblem: (message: string | null) => void })
   return (
     <>
       <div className="flex flex-wrap gap-2">
-        <a href={versions ? `${API.notebook}?versions=1` : API.notebook} download="crow-ladder-notebook.json" className="inline-flex min-h-8 items-center gap-2 rounded-md border border-line bg-sheet px-3 py-1 text-[12.5px] hover:border-soft">
+        <a href={versions ? `${API.notebook}?versions=1` : API.notebook} download="crow-ladder-notebook.json" className="inline-flex min-h-8 items-center gap-2 rounded-md border border-line bg-sheet px-3 py-1 text-[0.78125rem] hover:border-soft">
           <Download size={14} aria-hidden /> Whole notebook to a file
         </a>
         <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
@@ -144,7 +116,7 @@ function Backups({ onProblem }: { onProblem: (message: string | null) => void })
           Putting it back … <progress value={taking?.done ?? undefined} max={1} aria-label="How far it is" />
         </p>
       )}
-      <h3 className="text-[13px] font-semibold">Dated copies, made by themselves once a day</h3>
+      <h3 className="text-[0.8125rem] font-semibold">Dated copies, made by themselves once a day</h3>
       <ul aria-label="Dated copies" className="num grid gap-1">
         {data.map((c) => (
           <li key={c.name} className="flex items-center gap-2">
@@ -160,7 +132,13 @@ function Backups({ onProblem }: { onProblem: (message: string | null) => void })
         Make a copy now
       </Button>
       {asked && (
-        <div role="alertdialog" aria-label="Replace the notebook" className="grid gap-2 rounded-md border border-clay p-2">
+        <div
+          role="alertdialog"
+          aria-label="Replace the notebook"
+          tabIndex={-1}
+          ref={takeFocus}
+          onKeyDown={(e) => { if (e.key === 'Escape') { e.stopPropagation(); setAsked(null); } }}
+          className="grid gap-2 rounded-md border border-clay p-2">
           <p>{asked.words} What is here now is kept as a dated copy first.</p>
           <span className="flex gap-2">
             <Button look="brass" onClick={() => void asked.go().then(done)}>

@@ -1,11 +1,14 @@
 import { Plus, Search } from 'lucide-react';
-import { useDeferredValue, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useDeleteStudyMutation, useRestoreStudyMutation, useStudiesQuery } from '../../store/api';
 import { store, useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { studyClosed } from '../../store/editor';
 import { openStudy } from '../../store/open';
+import { viewPath } from '../../store/paths';
+import { useCommands } from '../../shell/keys';
+import { usePageTitle } from '../../shell/title';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { Select } from '../../ui/Select';
@@ -17,6 +20,7 @@ import { OPENING_WORDS } from '../../words/open-text';
 import { refusalWords } from '../../words/save-text';
 import { EntryTable } from './EntryTable';
 import { NewStudy } from './NewStudy';
+import { NOTEBOOK_COMMANDS } from './notebook-commands';
 import { NotebookFiles } from './NotebookFiles';
 
 interface Deleted {
@@ -35,19 +39,27 @@ export function NotebookView() {
   const [sieve, setSieve] = useState<Sieve>({ text: '', kind: 'all', tag: '' });
   const late = useDeferredValue(sieve);
   const entries = useMemo(() => (data ? entriesOf(data) : NOTHING), [data]);
-  const shown = useMemo(() => sifted(entries, late), [entries, late]);
+  const [unfolded, setUnfolded] = useState<ReadonlySet<string>>(new Set());
+  const folds = late.kind === 'all' && !late.text.trim() && !late.tag;
+  const found = useMemo(() => sifted(entries, late), [entries, late]);
+  const shown = useMemo(
+    () => (folds ? found.filter((e) => e.kind === 'study' || unfolded.has(e.study.id)) : found),
+    [found, folds, unfolded],
+  );
+  const onFold = (id: string): void => setUnfolded((now) => new Set(now.has(id) ? [...now].filter((x) => x !== id) : [...now, id]));
   const tags = useMemo(() => tagsIn(entries), [entries]);
   const openAndGo = useOpenAndGo(setProblem);
   const openEntry = useOpenEntry(openAndGo, setProblem);
   const { deleted, onDelete, onUndo, forget } = useDeleting(setProblem);
   const search = useRef<HTMLInputElement>(null);
-  useSlash(search);
+  useCommands('notebook', NOTEBOOK_COMMANDS, { search: () => search.current?.focus(), new: () => setMaking(true) });
+  usePageTitle('notebook');
 
   return (
     <>
       <header className="mb-3 flex flex-wrap items-center gap-3">
-        <h1 className="grow text-[25px] font-semibold">Notebook</h1>
-        <NotebookFiles chosen={chosen} onProblem={setProblem} />
+        <h1 className="grow text-[1.5625rem] font-semibold">Notebook</h1>
+        <NotebookFiles chosen={entries.filter((e) => chosen.has(e.key))} onProblem={setProblem} />
         <Button look="brass" icon={<Plus size={15} aria-hidden />} onClick={() => setMaking(true)}>
           New study
         </Button>
@@ -109,9 +121,11 @@ export function NotebookView() {
             onOpen={(e) => void openEntry(e)}
             onDelete={(s) => void onDelete(s)}
             onProblem={setProblem}
+            unfolded={folds ? unfolded : null}
+            onFold={onFold}
           />
           <p role="status" aria-live="polite" className="num mt-2 text-xs text-soft">
-            {shown.length === entries.length ? countWords(entries) : `${countWords(shown)} of ${countWords(entries)}`}
+            {found.length === entries.length ? countWords(entries) : `${countWords(found)} of ${countWords(entries)}`}
           </p>
         </>
       )}
@@ -123,19 +137,6 @@ export function NotebookView() {
   );
 }
 
-/** "/" goes to the search. */
-function useSlash(search: RefObject<HTMLInputElement | null>): void {
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent): void => {
-      if (e.key !== '/' || (e.target instanceof Element && e.target.closest('input, textarea, select'))) return;
-      e.preventDefault();
-      search.current?.focus();
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  }, [search]);
-}
-
 /** A study opens on its Map, a lick in its study's Licks. */
 function useOpenEntry(openAndGo: (id: string) => Promise<void>, onProblem: (message: string) => void) {
   const dispatch = useAppDispatch();
@@ -145,7 +146,7 @@ function useOpenEntry(openAndGo: (id: string) => Promise<void>, onProblem: (mess
     const result = store.getState().editor.id === study.id ? 'open' : await openStudy(study.id);
     if (result !== 'open') return onProblem(OPENING_WORDS[result]);
     dispatch(change(() => ({ lick: lick.id })));
-    await navigate('/licks');
+    await navigate(viewPath(study.id, 'licks'));
   };
 }
 

@@ -1,15 +1,16 @@
-import { Copy, Download, FolderOpen, History, Tag, Trash2 } from 'lucide-react';
+import { Copy, Download, Ellipsis, FolderOpen, History, Tag, Trash2 } from 'lucide-react';
+import { Dialog, DropdownMenu } from 'radix-ui';
+import { useRef, useState, type ComponentType, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { useState, type FormEvent } from 'react';
 import { API, MOST_TAGS, type StudyBody, type StudySummary } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { api, useCreateStudyMutation, useSaveStudyMutation } from '../../store/api';
 import { edited } from '../../store/editor';
 import { Button } from '../../ui/Button';
-import { SentencePart } from '../../ui/SentencePart';
 import { TagField } from '../../ui/TagField';
 import { refusalWords } from '../../words/save-text';
 import { isolated } from '../../words/name-text';
+import { say } from '../../shell/say';
 
 interface Props {
   study: StudySummary;
@@ -28,7 +29,8 @@ function useStudyActions(study: StudySummary, onProblem: (message: string) => vo
   const duplicate = async (): Promise<void> => {
     const { data, error } = await load();
     const result = data && (await create({ ...data.body, name: `${data.body.name.slice(0, 110)} (copy)` }));
-    if (!result || result.error) onProblem(`It could not be duplicated: ${refusalWords(result?.error ?? error)}`);
+    if (!result || result.error) return onProblem(`It could not be duplicated: ${refusalWords(result?.error ?? error)}`);
+    say(`A copy of ${study.name} was made`);
   };
   const set = async (fields: Partial<StudyBody>): Promise<void> => {
     if (openId === study.id) return void dispatch(edited(fields));
@@ -64,59 +66,95 @@ function Details({ study, set, close }: { study: StudySummary; set: (fields: Par
         </Button>
       </form>
       <TagField tags={study.tags} most={MOST_TAGS} onTags={(tags) => void set({ tags })} />
-      <Button onClick={() => { void set({ practisedAt: Date.now() }); close(); }}>Practised now</Button>
+      <div className="flex gap-2">
+        <Button onClick={() => { void set({ practisedAt: Date.now() }); close(); }}>Practised now</Button>
+        <Button onClick={close}>Close</Button>
+      </div>
     </>
   ); // prettier-ignore
 }
 
-/** What can be done with a study in the list. */
+interface Item {
+  word: string;
+  Icon: ComponentType<{ size?: number; 'aria-hidden'?: boolean }>;
+  run: () => void;
+}
+
+/** What can be done with a study in the list: one thing in sight, the others in a menu. */
 export function StudyActions({ study, onOpen, onDelete, onProblem }: Props) {
   const { duplicate, set } = useStudyActions(study, onProblem);
   const navigate = useNavigate();
-  const remove = (
-    <Button icon={<Trash2 size={14} aria-hidden />} onClick={onDelete}>
-      Delete
-    </Button>
-  );
-  const versions = (
-    <Button icon={<History size={14} aria-hidden />} onClick={() => void navigate(`/versions/${study.id}`)}>
-      Versions
-    </Button>
-  );
-  if (study.damaged)
-    return (
-      <div role="group" aria-label={study.name} className="flex flex-wrap gap-1">
+  const [naming, setNaming] = useState(false);
+  const trigger = useRef<HTMLButtonElement>(null);
+  const name = isolated(study.name);
+  const items: Item[] = study.damaged
+    ? [{ word: 'Delete', Icon: Trash2, run: onDelete }]
+    : [
+        { word: 'Name and tags', Icon: Tag, run: () => setNaming(true) },
+        { word: 'Duplicate', Icon: Copy, run: () => void duplicate() },
+        { word: 'Versions', Icon: History, run: () => void navigate(`/versions/${study.id}`) },
+        { word: 'Delete', Icon: Trash2, run: onDelete },
+      ];
+  return (
+    <div role="group" aria-label={study.name} className="flex gap-1">
+      {study.damaged ? (
         <a
-          className="inline-flex min-h-8 items-center gap-2 rounded-md border border-line bg-sheet px-3 py-1 text-[12.5px] hover:border-soft"
+          className="inline-flex min-h-8 items-center gap-2 rounded-md border border-line bg-sheet px-3 py-1 text-[0.78125rem] hover:border-soft"
           href={`${API.studies}/${encodeURIComponent(study.id)}/raw`}
+          aria-label={`Export ${name} as it is`}
           download
         >
           <Download size={14} aria-hidden /> Export as it is
         </a>
-        {remove}
-      </div>
-    );
-  return (
-    <div role="group" aria-label={study.name} className="flex flex-wrap gap-1 xl:flex-nowrap">
-      <Button look="link" icon={<FolderOpen size={14} aria-hidden />} onClick={onOpen}>
-        Open
-      </Button>
-      <SentencePart
-        name={`name and tags of ${isolated(study.name)}`}
-        look="chip"
-        text={
-          <>
-            <Tag size={13} aria-hidden /> <span className="whitespace-nowrap">Name, tags</span>
-          </>
-        }
-      >
-        {(close) => <Details study={study} set={set} close={close} />}
-      </SentencePart>
-      <Button icon={<Copy size={14} aria-hidden />} onClick={() => void duplicate()}>
-        Duplicate
-      </Button>
-      {versions}
-      {remove}
+      ) : (
+        <Button look="link" icon={<FolderOpen size={14} aria-hidden />} aria-label={`Open ${name}`} onClick={onOpen}>
+          Open
+        </Button>
+      )}
+      <More name={name} items={items} trigger={trigger} />
+      <Dialog.Root open={naming} onOpenChange={setNaming} modal={false}>
+        <Dialog.Portal>
+          <Dialog.Content
+            aria-describedby={undefined}
+            onCloseAutoFocus={(e) => { e.preventDefault(); trigger.current?.focus(); }} // prettier-ignore
+            className="fixed top-1/2 left-1/2 z-30 grid max-h-[92vh] w-[min(26rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 overflow-auto rounded-lg border border-line bg-sheet p-5 shadow-2xl"
+          >
+            <Dialog.Title className="text-base font-semibold">{`Name and tags of ${name}`}</Dialog.Title>
+            <Details study={study} set={set} close={() => setNaming(false)} />
+          </Dialog.Content>
+        </Dialog.Portal>
+      </Dialog.Root>
     </div>
+  );
+}
+
+function More({ name, items, trigger }: { name: string; items: Item[]; trigger: React.RefObject<HTMLButtonElement | null> }) {
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger asChild>
+        <Button ref={trigger} icon={<Ellipsis size={14} aria-hidden />} aria-label={`More for ${name}`}>
+          More
+        </Button>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={4}
+          collisionPadding={8}
+          className="z-30 min-w-44 rounded-lg border border-line bg-sheet p-1 shadow-xl"
+        >
+          {items.map(({ word, Icon, run }) => (
+            <DropdownMenu.Item
+              key={word}
+              // After the menu has gone, so that what opens keeps the focus.
+              onSelect={() => setTimeout(run, 30)}
+              className="flex min-h-9 cursor-pointer items-center gap-2 rounded px-3 outline-none data-[highlighted]:bg-feather-wash"
+            >
+              <Icon size={14} aria-hidden /> {word}
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
   );
 }

@@ -1,6 +1,5 @@
-import type { ReactNode } from 'react';
 import type { StudyBody } from '../../../contract';
-import { brightnessOrder, chromaOf, countWord, isOnNeck, isScale, movedKey, nutFret, relatedModes, toKey, type Instrument, type Place, type ScaleRef, type Shape } from '../../../core'; // prettier-ignore
+import { brightnessOrder, chromaOf, isOnNeck, isScale, movedKey, nutFret, relatedModes, toKey, type Instrument, type Place, type ScaleRef, type Shape } from '../../../core'; // prettier-ignore
 import { LIMITS } from '../../../core';
 import { Chooser } from '../../ui/Chooser';
 import { NumberField } from '../../ui/NumberField';
@@ -12,7 +11,7 @@ import { type Keep, type StudyMove } from '../../store/transpose';
 import { rootStrings, type Line } from '../../store/transpose-preview';
 import { scaleName, tonicsFor } from '../../words/scale-text';
 import { byWords, MOVE_NAMES, modeChangeWords } from '../../words/transpose-text';
-import { instrumentWords, matchTunings, retuned, type TuningChoice } from '../../words/tuning-text';
+import { instrumentWords, matchTunings, retuned, stringsWord, type TuningChoice } from '../../words/tuning-text';
 import { glyphs } from '../../../core';
 
 interface Props {
@@ -25,45 +24,69 @@ interface Props {
   onMove: (move: StudyMove) => void;
 }
 
-/** The four moves side by side; the one that is worked with is framed. */
+const KINDS: readonly StudyMove['kind'][] = ['key', 'root', 'mode', 'tuning'];
+
+/** The four moves side by side; what the chosen one can be set to stands under them in one line. */
 export function MoveCards(props: Props) {
-  const { line } = props;
+  const { move, onMove } = props;
+  const { does, name } = MOVE_NAMES[move.kind];
+  const Controls = { key: KeyMove, root: RootMove, mode: ModeMove, tuning: TuningMove }[move.kind];
   return (
-    <div className="no-print mt-3 grid grid-cols-1 gap-3 sm:grid-cols-2 xl:grid-cols-4">
-      <Card {...props} kind="key">
-        <KeyMove {...props} />
-      </Card>
-      <Card {...props} kind="root">
-        {line === null ? (
-          <RootMove {...props} />
-        ) : (
-          <p className="text-soft">A line finds its other strings among its copies, in the Licks view.</p>
-        )}
-      </Card>
-      <Card {...props} kind="mode">
-        <ModeMove {...props} />
-      </Card>
-      <Card {...props} kind="tuning">
-        <TuningMove {...props} />
-      </Card>
+    <div className="no-print after-neck mt-2 rounded-[10px] border border-line bg-sheet">
+      <div role="radiogroup" aria-label="Move" data-own-keys className="grid grid-cols-2 sm:grid-cols-4">
+        {KINDS.map((kind, k) => {
+          const on = kind === move.kind;
+          return (
+            <button
+              key={kind}
+              type="button"
+              role="radio"
+              aria-checked={on}
+              aria-keyshortcuts={String(k + 1)}
+              tabIndex={on ? 0 : -1}
+              data-move={kind}
+              onClick={() => !on && onMove(firstMove(kind, props))}
+              onKeyDown={(e) => {
+                const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
+                const next = KINDS[(k + by + KINDS.length) % KINDS.length];
+                if (!by) return;
+                e.preventDefault();
+                onMove(firstMove(next, props));
+                e.currentTarget.parentElement?.querySelector<HTMLElement>(`[data-move=${next}]`)?.focus();
+              }}
+              className={`min-h-10 cursor-pointer border-b-[3px] px-3 text-left font-display text-[0.875rem] font-semibold focus-visible:outline-offset-[-3px] ${on ? 'border-brass bg-paper text-ink' : 'border-line text-soft hover:text-ink'}`}
+            >
+              <span className="mr-2 font-text text-xs font-normal text-soft">{k + 1}</span>
+              {MOVE_NAMES[kind].name}
+            </button>
+          );
+        })}
+      </div>
+      <section aria-label={name} className="flex min-h-17 flex-wrap items-end gap-x-4 gap-y-2 px-3 py-2">
+        <Controls {...props} />
+        <p className="basis-56 self-center text-xs text-soft max-lg:hidden xl:grow">{does}</p>
+      </section>
     </div>
   );
 }
 
-function Card({ kind, move, children }: Props & { kind: StudyMove['kind']; children: ReactNode }) {
-  const on = move.kind === kind;
-  const { name, does } = MOVE_NAMES[kind];
-  return (
-    <section
-      aria-label={name}
-      data-on={on || undefined}
-      className={`rounded-[10px] border bg-sheet p-4 ${on ? 'border-brass-deep shadow-[inset_0_4px_0_var(--color-brass)]' : 'border-line'}`}
-    >
-      <h2 className="text-[14px] font-semibold">{name}</h2>
-      <p className="mb-2 text-xs text-soft">{does}</p>
-      <div className="grid gap-2">{children}</div>
-    </section>
-  );
+/** Where a kind of move begins when it is gone to: with something that moves, so that it is seen at once. */
+function firstMove(kind: StudyMove['kind'], props: Props): StudyMove {
+  const { body, shapes, current, line } = props;
+  switch (kind) {
+    case 'key':
+      return { kind, by: 2 };
+    case 'root': {
+      const now = shapes[current].roots[0]?.string;
+      return { kind, string: rootStrings(shapes).find((s) => s !== now) ?? now ?? 1 };
+    }
+    case 'mode': {
+      const scale = brightnessOrder(body.scale.tonic).find((m) => !same(m, body.scale)) ?? body.scale;
+      return { kind, how: 'parallel', scale };
+    }
+    case 'tuning':
+      return { kind, instrument: line?.neck ?? body.instrument, keep: 'sound' };
+  }
 }
 
 const placesOf = ({ body, shapes, current, line }: Props) =>
@@ -118,7 +141,8 @@ function KeyMove(props: Props) {
   );
 }
 
-function RootMove({ shapes, move, onMove }: Props) {
+function RootMove({ shapes, line, move, onMove }: Props) {
+  if (line) return <p className="text-soft">A line finds its other strings among its copies, in the Licks view.</p>;
   return (
     <div role="group" aria-label="Root on string" className="flex flex-wrap gap-1">
       {rootStrings(shapes).map((s) => (
@@ -199,7 +223,7 @@ function TuningMove({ body, line, move, onMove }: Props) {
                 key: `${value.name} ${low(value.open)}`,
                 value,
                 title: `${value.name}: ${low(value.open)}`,
-                detail: `${countWord(value.open.length)} strings`,
+                detail: stringsWord(value.open.length),
               }))
             }
             onChoose={(value) => { set(retuned(now, value)); close(); }} // prettier-ignore
@@ -208,7 +232,7 @@ function TuningMove({ body, line, move, onMove }: Props) {
           />
         )}
       </SentencePart>
-      <div className="grid grid-cols-2 gap-2">
+      <div className="grid w-44 grid-cols-2 gap-2">
         <NumberField
           label="Frets"
           value={now.frets}

@@ -1,10 +1,6 @@
 import { dequal } from 'dequal/lite';
-import { useCallback, useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useMemo, useState } from 'react';
 import { MOST_LICKS, type StudyBody } from '../../../contract';
-import { KeyList } from '../../shell/KeyList';
-import { useKeys } from '../../shell/keys';
-import { useTheme } from '../../shell/theme';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { useCreateStudyMutation } from '../../store/api';
 import { change } from '../../store/change';
@@ -14,8 +10,10 @@ import { selectRung, type Laid } from '../../store/study';
 import { movedStudy, type Moved, type StudyMove } from '../../store/transpose';
 import { asLick, linesOf, previewLine, previewShape, type Line } from '../../store/transpose-preview';
 import { Button } from '../../ui/Button';
-import { Segmented } from '../../ui/Segmented';
+import { Chooser } from '../../ui/Chooser';
+import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
+import { counted } from '../../words/count-text';
 import { leftWords, previewWords } from '../../words/transpose-text';
 import { refusalWords } from '../../words/save-text';
 import { scaleName } from '../../words/scale-text';
@@ -24,6 +22,7 @@ import { InstrumentBar } from '../InstrumentBar';
 import { Problem } from '../Problem';
 import { StudyGate } from '../StudyGate';
 import { StudyFooter } from '../StudyFooter';
+import { useGo } from '../useGo';
 import { useOpenAndGo } from '../useOpenAndGo';
 import { BeforeAfter } from './BeforeAfter';
 import { MoveCards } from './MoveCards';
@@ -32,7 +31,7 @@ import { isolated } from '../../words/name-text';
 
 /** The four moves side by side, before and after on two necks. */
 export function TransposeView() {
-  return <StudyGate>{(body, laid) => <OpenTranspose body={body} laid={laid} />}</StudyGate>;
+  return <StudyGate view="transpose">{(body, laid) => <OpenTranspose body={body} laid={laid} />}</StudyGate>;
 }
 
 const SHAPE = 'shape';
@@ -44,7 +43,7 @@ function OpenTranspose({ body, laid }: { body: StudyBody; laid: Laid }) {
       <InstrumentBar body={body} />
       {laid.error || current < 0 ? (
         <>
-          <h1 className="mb-2 text-[21px] font-medium">No shape to move yet</h1>
+          <h1 className="mb-2 text-[1.3125rem] font-medium">No shape to move yet</h1>
           {laid.error && <Problem error={laid.error} body={body} />}
         </>
       ) : (
@@ -65,20 +64,12 @@ function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: 
     () => (line ? previewLine(body, line, move, moved) : previewShape(body, laid.shapes, current, move, moved)),
     [line, body, laid.shapes, current, move, moved],
   );
-  const [, toggleTheme] = useTheme();
-  const [keysOpen, setKeysOpen] = useState(false);
-  const showKeys = useCallback(() => setKeysOpen(true), []);
-  const commands = useTransposeCommands({ setMove, toggleTheme, showKeys });
-  useKeys(commands);
+  useTransposeCommands(setMove);
   return (
-    <>
+    <div className="view-column">
       <header>
-        <h1 className="text-[21px] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[25px]">
-          Move{' '}
-          <b className="font-semibold text-feather">
-            <Signs>{line ? `the ${line.kind} ${isolated(line.name)}` : `the shape ${shape.label}`}</Signs>
-          </b>{' '}
-          to{' '}
+        <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
+          Move <SubjectPart shape={shape.label} line={line} lines={lines} onSubject={setSubject} /> to{' '}
           <b className="font-semibold text-feather">
             <Signs>
               {headline(
@@ -89,33 +80,57 @@ function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: 
             </Signs>
           </b>
         </h1>
-        <p className="num mt-0.5 text-[13px] text-soft">
+        <p className="num mt-0.5 text-[0.8125rem] text-soft">
           <Signs>{`${scaleName(body.scale)} · ${instrumentWords(line?.neck ?? body.instrument)}`}</Signs>
         </p>
       </header>
-      {lines.length > 0 && (
-        <div className="no-print my-3">
-          <Segmented
-            label="What is moved"
-            value={line?.key ?? SHAPE}
-            options={[
-              { value: SHAPE, label: `Shape: ${shape.label}` },
-              ...lines.map((l) => ({ value: l.key, label: `${l.kind === 'lick' ? 'Lick' : 'Route'}: ${isolated(l.name)}` })),
-            ]}
-            onChange={setSubject}
-          />
-        </div>
-      )}
       <MoveCards body={body} shapes={laid.shapes} current={current} line={line} move={move} onMove={setMove} />
-      <p className="my-3 text-[15px]" role="status" aria-live="polite">
+      <p className="my-2 min-h-6 text-[0.9375rem]" role="status" aria-live="polite">
         <Signs>{previewWords(move, preview)}</Signs>
       </p>
       <BeforeAfter preview={preview}>
         <Actions body={body} move={move} line={line} fits={preview.after !== null} moved={moved} />
       </BeforeAfter>
-      <StudyFooter hint="1 key · 2 root string · 3 mode · 4 tuning" onKeys={showKeys} />
-      <KeyList commands={commands} open={keysOpen} onOpenChange={setKeysOpen} />
-    </>
+      <StudyFooter hint="1 key · 2 root string · 3 mode · 4 tuning" />
+    </div>
+  );
+}
+
+interface SubjectProps {
+  shape: string;
+  line: Line | null;
+  lines: Line[];
+  onSubject: (key: string) => void;
+}
+
+const subjectWords = (line: Line | null, shape: string): string => (line ? `the ${line.kind} ${isolated(line.name)}` : shape);
+
+/** What is moved: the shape under the hand, or a lick or kept route by name. */
+function SubjectPart({ shape, line, lines, onSubject }: SubjectProps) {
+  const all: (Line | null)[] = [null, ...lines];
+  return (
+    <SentencePart name="what is moved" text={<Signs>{subjectWords(line, shape)}</Signs>}>
+      {(close) => (
+        <Chooser<string>
+          label="What is moved: the shape, a lick, a kept route"
+          placeholder="part of a name"
+          find={(text) =>
+            all
+              .map((l) => ({
+                key: l?.key ?? SHAPE,
+                value: l?.key ?? SHAPE,
+                title: subjectWords(l, shape),
+                detail: l ? counted(l.places.length, 'note') : 'the shape under the hand',
+              }))
+              .filter((c) => c.title.toLowerCase().includes(text.trim().toLowerCase()))
+          }
+          onChoose={(key) => { onSubject(key); close(); }} // prettier-ignore
+          current={line?.key ?? SHAPE}
+          empty="No lick or kept route of that name in this study."
+          render={(text) => <Signs>{text}</Signs>}
+        />
+      )}
+    </SentencePart>
   );
 }
 
@@ -136,7 +151,7 @@ interface ActionProps {
 /** What to do with the move: here, as a new study, or as a new lick. Undo takes any of them back. */
 function Actions({ body, move, line, fits, moved: { study, left } }: ActionProps) {
   const dispatch = useAppDispatch();
-  const navigate = useNavigate();
+  const go = useGo();
   const [create, { isLoading }] = useCreateStudyMutation();
   const [said, setSaid] = useState<string | null>(null);
   const openAndGo = useOpenAndGo(setSaid);
@@ -164,7 +179,7 @@ function Actions({ body, move, line, fits, moved: { study, left } }: ActionProps
         );
       }),
     );
-    void navigate('/licks');
+    go('licks');
   };
   return (
     <div className="no-print grid gap-2">
@@ -188,7 +203,7 @@ function Actions({ body, move, line, fits, moved: { study, left } }: ActionProps
       </div>
       {move.kind !== 'root' && (
         <p className="text-xs text-soft">
-          {`The whole study: its scale and shapes, ${body.licks.length} ${body.licks.length === 1 ? 'lick' : 'licks'} and ${body.routes.length} kept ${body.routes.length === 1 ? 'route' : 'routes'}.`}
+          {`The whole study: its scale and shapes, ${counted(body.licks.length, 'lick')} and ${counted(body.routes.length, 'kept route')}.`}
         </p>
       )}
       {left.length > 0 && (

@@ -9,7 +9,9 @@ import { store, useAppDispatch } from '../../store';
 import { useStudyQuery, useVersionQuery, useVersionsQuery } from '../../store/api';
 import { edited } from '../../store/editor';
 import { openStudy } from '../../store/open';
+import { viewPath } from '../../store/paths';
 import { rungIndex } from '../../store/study';
+import { usePageTitle } from '../../shell/title';
 import { Button } from '../../ui/Button';
 import { Facts as FactList, Panel } from '../../ui/Panels';
 import { Signs } from '../../ui/Signs';
@@ -24,6 +26,7 @@ import { isolated } from '../../words/name-text';
 
 /** Earlier states of a study: what changed when, each looked at on the neck before going back to it. */
 export function VersionsView() {
+  usePageTitle('versions');
   const { id = '' } = useParams();
   const { data: now, error: missing } = useStudyQuery(id, { refetchOnMountOrArgChange: true });
   const { data: versions, error } = useVersionsQuery(id, { refetchOnMountOrArgChange: true });
@@ -39,7 +42,7 @@ export function VersionsView() {
   const chosen = versions.find((v) => v.revision === wanted) ?? versions[0];
   return (
     <>
-      <h1 className="mb-1 text-[25px] font-semibold">
+      <h1 className="mb-1 text-[1.5625rem] font-semibold">
         <Signs>{`Earlier versions of “${isolated(now.body.name)}”`}</Signs>
       </h1>
       <p className="mb-3 max-w-3xl text-soft">
@@ -77,7 +80,7 @@ function VersionList({ versions, now, chosen, onChoose }: ListProps) {
             className={`w-full cursor-pointer rounded-md border px-3 py-2 text-left ${v.revision === chosen ? 'border-l-4 border-brass-deep bg-sheet' : 'border-line hover:border-soft'}`}
           >
             <span className="num block font-semibold">{momentWords(v.at)}</span>
-            <span className="text-[13px] text-soft">
+            <span className="text-[0.8125rem] text-soft">
               <Signs>{`before: ${changeWords(v.facts, k ? versions[k - 1].facts : now)}`}</Signs>
             </span>
           </button>
@@ -96,7 +99,7 @@ function OneVersion({ id, version }: { id: string; version: VersionSummary }) {
     const opened = store.getState().editor.id === id ? 'open' : await openStudy(id);
     if (opened !== 'open') return setProblem('The study could not be opened: it is gone, or the server does not answer.');
     dispatch(edited(body));
-    await navigate('/map');
+    await navigate(viewPath(id, 'map'));
   };
   if (error) return <p role="alert">{`This version cannot be shown: ${refusalWords(error)}`}</p>;
   if (!data) return <p role="status">Unpacking …</p>;

@@ -1,0 +1,43 @@
+import { Dialog } from 'radix-ui';
+import { Button } from '../ui/Button';
+import { CommandLine } from './command-line/CommandLine';
+import { KeyList } from './KeyList';
+import { closePanel, focusedBefore, useOpenPanel, type PanelName } from './panels';
+import { Settings } from './Settings';
+import { VIEW_ID } from './view-focus';
+import { WordList } from './WordList';
+
+const PANELS: Record<PanelName, { title: string; Body: () => React.ReactNode; wide?: boolean }> = {
+  commands: { title: 'Commands', Body: CommandLine, wide: true },
+  keys: { title: 'Keys', Body: KeyList },
+  words: { title: 'Words', Body: WordList, wide: true },
+  settings: { title: 'Settings', Body: Settings },
+};
+
+/** What the shell lays over a view: one at a time; Escape closes it, and the focus goes back to where it was. */
+export function Panels() {
+  const open = useOpenPanel();
+  const { title, Body, wide = false } = PANELS[open ?? 'keys'];
+  return (
+    <Dialog.Root open={open !== null} onOpenChange={(next) => !next && closePanel()} modal={false}>
+      <Dialog.Portal>
+        <Dialog.Content
+          aria-describedby={undefined}
+          onCloseAutoFocus={(e) => {
+            e.preventDefault();
+            (focusedBefore() ?? document.getElementById(VIEW_ID))?.focus({ preventScroll: true });
+          }}
+          className={`fixed top-1/2 left-1/2 z-30 flex max-h-[92vh] -translate-x-1/2 -translate-y-1/2 flex-col gap-3 overflow-auto rounded-lg border border-line bg-sheet p-5 shadow-2xl short:p-2 ${wide ? 'w-[min(40rem,94vw)]' : 'w-[min(32rem,94vw)]'}`}
+        >
+          <div className="flex items-center gap-3">
+            <Dialog.Title className="grow text-lg font-semibold">{title}</Dialog.Title>
+            <Dialog.Close asChild>
+              <Button>Close</Button>
+            </Dialog.Close>
+          </div>
+          {open && <Body />}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,73 @@
+import { useEffect, useState } from 'react';
+import type { StudyBody } from '../../contract';
+import { useAppDispatch, useAppSelector } from '../store';
+import { redone, undone, type Change, type EditorState } from '../store/editor';
+import { selectShape } from '../store/study';
+import { Signs } from '../ui/Signs';
+import { doneWords, rungWords, stepWords } from '../words/change-text';
+import { say } from './say';
+
+/** How long a step stays told, in ms. */
+const TOLD_MS = 6000;
+
+type Told = NonNullable<EditorState['told']>;
+
+/** Changes after which a way back is offered in sight: those that turn the page, not those that walk about on it. */
+const BIG: readonly (keyof StudyBody)[] = ['scale', 'instrument', 'layout', 'licks', 'routes', 'pins', 'over', 'chord'];
+/** Changes that say themselves where they are made. */
+const SILENT: readonly (keyof StudyBody)[] = ['name', 'set', 'note', 'tempo', 'tags'];
+
+const touches = ({ after }: Change, fields: readonly (keyof StudyBody)[]): boolean => fields.some((f) => f in after);
+const isBig = ({ kind, change }: Told): boolean => kind !== 'done' || touches(change, BIG);
+
+/** What the last change or step was, in words: in sight for a while with the way back, and said. */
+export function StepNote() {
+  const told = useAppSelector((s) => s.editor.told);
+  const reason = useAppSelector((s) => s.editor.reason);
+  const shape = useAppSelector(selectShape);
+  const dispatch = useAppDispatch();
+  const [seen, setSeen] = useState(0);
+  const count = told?.count ?? 0;
+  useEffect(() => {
+    if (!count) return undefined;
+    const gone = setTimeout(() => setSeen(count), TOLD_MS);
+    return () => clearTimeout(gone);
+  }, [count]);
+  const words = told ? wordsOf(told, reason) : '';
+  const rung = told && 'rung' in told.change.after && shape ? rungWords(shape) : '';
+  useEffect(() => {
+    if (!told || Object.keys(told.change.after).every((f) => SILENT.includes(f as keyof StudyBody))) return;
+    const alone = told.kind === 'done' && Object.keys(told.change.after).every((f) => f === 'rung' || f === 'built');
+    say(alone ? rung : [words, rung].filter(Boolean).join('. '));
+    // The words belong to the change: they are said once, when it is made.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [count]);
+  const shown = told !== null && count !== seen && isBig(told);
+  return (
+    <div
+      className={`no-print step-note fixed right-2 bottom-18 left-2 z-20 flex justify-center sm:bottom-3 sm:left-[5.75rem] ${shown ? '' : 'pointer-events-none'}`}
+    >
+      {shown && (
+        <p data-step className="flex items-center gap-3 rounded-lg bg-night px-4 py-2 text-[0.84375rem] text-white shadow-xl">
+          <span>
+            <Signs>{words}</Signs>
+          </span>
+          {told.kind !== 'taken back' && (
+            <button
+              type="button"
+              className="cursor-pointer font-semibold text-[#e9c667] underline focus-visible:outline-white"
+              onClick={() => dispatch(told.kind === 'undone' ? redone() : undone())}
+            >
+              {told.kind === 'undone' ? 'Redo' : 'Undo'}
+            </button>
+          )}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function wordsOf({ kind, change }: Told, reason: string): string {
+  if (kind === 'done') return doneWords(change);
+  return stepWords(kind, change) + (kind === 'taken back' ? `. No study can hold it: ${reason}` : '');
+}

@@ -1,0 +1,65 @@
+import { useMemo } from 'react';
+import { useNavigate } from 'react-router';
+import { useStudiesQuery } from '../../store/api';
+import { store, useAppDispatch, useAppSelector } from '../../store';
+import { change, nowOf } from '../../store/change';
+import { viewPath, type StudyView } from '../../store/paths';
+import { prefsNow } from '../../store/prefs';
+import { Chooser } from '../../ui/Chooser';
+import { Signs } from '../../ui/Signs';
+import { runCommand } from '../keys';
+import { closePanel } from '../panels';
+import { askPrint } from '../print-ask';
+import { offersFor, type Action, type Offer } from './read';
+
+/** Type what you want: scales and layouts in words, ways to connect, things to print, and every command of every view. */
+export function CommandLine() {
+  const { data } = useStudiesQuery();
+  const editor = useAppSelector((s) => s.editor);
+  const now = useMemo(() => nowOf({ editor }), [editor]);
+  const act = useAct();
+  return (
+    <Chooser<Offer>
+      label="What do you want to do?"
+      placeholder="a dorian three notes · connect box 1 to 3 · tune drop d"
+      find={(text) =>
+        offersFor(text, { now, studies: data ?? [], keys: prefsNow().keys }).map((o) => ({
+          key: o.key,
+          value: o,
+          title: o.title,
+          detail: o.detail,
+        }))
+      }
+      onChoose={(offer) => {
+        closePanel();
+        // After the command line has gone, so that what the command opens keeps the focus.
+        setTimeout(() => act(offer.action), 60);
+      }}
+      empty="Nothing is called so. Try a scale, a layout, “connect box 1 to 3”, “print all keys”, “tune drop d”, or part of a command."
+      render={(text) => <Signs>{text}</Signs>}
+    />
+  );
+}
+
+/** The view that a command belongs to, as an address. */
+function useAct(): (action: Action) => void {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const to = (view: string): string => {
+    const { id } = store.getState().editor;
+    return view === 'notebook' || view === 'instruments' ? `/${view}` : viewPath(id, view as StudyView);
+  };
+  return (action) => {
+    if ('edit' in action) {
+      dispatch(change(action.edit));
+      if (action.view) void navigate(to(action.view));
+    } else if ('run' in action) {
+      if (!runCommand(action.run.view, action.run.id)) void navigate(to(action.run.view));
+    } else if ('go' in action) void navigate(to(action.go));
+    else if ('open' in action) void navigate(viewPath(action.open, 'map'));
+    else {
+      askPrint(action.print);
+      if (!runCommand('map', 'print')) void navigate(to('map'));
+    }
+  };
+}

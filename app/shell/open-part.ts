@@ -1,0 +1,42 @@
+/** Keys pressed between a command that opens a chooser and the chooser's being there; they are its first ones. */
+let early: { text: string; stop: () => void } | null = null;
+/** Nobody waits longer for a chooser; milliseconds. */
+const PATIENCE_MS = 1500;
+
+function gather(): void {
+  early?.stop();
+  const onKey = (e: KeyboardEvent): void => {
+    if (!early || e.ctrlKey || e.metaKey || e.altKey) return;
+    if (e.key === 'Escape') return early.stop();
+    if (e.key.length !== 1 && e.key !== 'Backspace') return;
+    e.preventDefault();
+    e.stopImmediatePropagation();
+    early.text = e.key === 'Backspace' ? early.text.slice(0, -1) : early.text + e.key;
+  };
+  const timer = setTimeout(() => early?.stop(), PATIENCE_MS);
+  early = {
+    text: '',
+    stop: () => {
+      clearTimeout(timer);
+      removeEventListener('keydown', onKey, true);
+      early = null;
+    },
+  };
+  addEventListener('keydown', onKey, true);
+}
+
+/** What was typed before the chooser was there; from now on it hears for itself. */
+export function typedEarly(): string {
+  const text = early?.text ?? '';
+  early?.stop();
+  return text;
+}
+
+/** Opens a part of the view by its name: a chooser, or a chip. False where the view has none such. */
+export function openPart(name: string): boolean {
+  const part = document.querySelector<HTMLElement>(`[data-part="${name}"]`);
+  if (!part) return false;
+  gather();
+  part.click();
+  return true;
+}

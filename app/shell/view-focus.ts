@@ -1,0 +1,40 @@
+import { useEffect, useRef } from 'react';
+import { useLocation } from 'react-router';
+
+export const VIEW_ID = 'view';
+
+const view = (): HTMLElement | null => document.getElementById(VIEW_ID);
+const isLost = (): boolean => document.activeElement === null || document.activeElement === document.body;
+/** A press may take away what had the focus, or close what is laid over; it has come to rest after this long. Milliseconds. */
+const REST_MS = 120;
+
+/** The focus moves to the view when another is gone to, and back to it when what had it is no longer there. */
+export function useViewFocus(): void {
+  const { pathname } = useLocation();
+  const first = useRef(true);
+  useEffect(() => {
+    if (first.current) first.current = false;
+    else view()?.focus({ preventScroll: true });
+  }, [pathname]);
+  useEffect(() => {
+    let had: Element | null = null;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const onFocus = (e: FocusEvent): void => void (had = e.target instanceof Element ? e.target : null);
+    const look = (): void => {
+      clearTimeout(timer);
+      timer = setTimeout(() => {
+        if (had && !had.isConnected && isLost()) view()?.focus({ preventScroll: true });
+      }, REST_MS);
+    };
+    const observer = new MutationObserver(() => {
+      if (had && !had.isConnected && isLost()) look();
+    });
+    observer.observe(document.body, { childList: true, subtree: true });
+    addEventListener('focusin', onFocus);
+    return () => {
+      observer.disconnect();
+      clearTimeout(timer);
+      removeEventListener('focusin', onFocus);
+    };
+  }, []);
+}

@@ -1,0 +1,15 @@
+import { LOOSE } from './editor';
+
+/** Views that work on a study or a loose leaf. */
+export const STUDY_VIEWS = ['map', 'connect', 'transpose', 'licks'] as const;
+export type StudyView = (typeof STUDY_VIEWS)[number];
+
+/** Where a view of a study is; of the loose leaf (or of nothing) it stands alone. */
+export const viewPath = (id: string | null, view: StudyView): string =>
+  id === null || id === LOOSE ? `/${view}` : `/study/${encodeURIComponent(id)}/${view}`;
+
+/** Which study and which view an address is of. */
+export function placeOfPath(pathname: string): { id: string; view: string } {
+  const [first = '', id = '', view = ''] = pathname.split('/').slice(1);
+  return first === 'study' ? { id: decodeURIComponent(id), view } : { id: LOOSE, view: first };
+}

@@ -1,0 +1,61 @@
+import { keptValue } from './kept-value';
+
+/** What a player likes, kept in this browser for all studies. */
+export interface Prefs {
+  /** What "degrees" says on the marks. */
+  degrees: 'numbers' | 'syllables';
+  /** What "notes" says on the marks, and how strings are named. */
+  names: 'letters' | 'german' | 'fixed-do';
+  /** How large marks and letters are. */
+  size: 'normal' | 'large';
+  /** How single-letter commands are pressed. */
+  keys: 'alone' | 'alt' | 'off';
+  /** Whether the legend of the marks lies open. */
+  legend: boolean;
+  /** Whether "What do you want to do?" was sent away. */
+  waysSeen: boolean;
+  /** Demo studies that the player was asked about. */
+  asked: string[];
+  /** Own words whose line was read. */
+  read: string[];
+}
+
+export const USUAL_PREFS: Readonly<Prefs> = Object.freeze({
+  degrees: 'numbers',
+  names: 'letters',
+  size: 'normal',
+  keys: 'alone',
+  legend: false,
+  waysSeen: false,
+  asked: [],
+  read: [],
+});
+
+const CHOICES = {
+  degrees: ['numbers', 'syllables'],
+  names: ['letters', 'german', 'fixed-do'],
+  size: ['normal', 'large'],
+  keys: ['alone', 'alt', 'off'],
+} as const satisfies { [K in keyof Prefs]?: readonly Prefs[K][] };
+
+const MOST = 200;
+const words = (value: unknown): string[] =>
+  Array.isArray(value) ? value.filter((v): v is string => typeof v === 'string').slice(0, MOST) : [];
+
+/** Whatever the browser kept, as sound preferences; what does not hold is as usual. */
+export function soundPrefs(value: unknown): Prefs {
+  const from = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
+  const chosen = Object.fromEntries(
+    Object.entries(CHOICES).map(([key, all]) => [
+      key,
+      (all as readonly unknown[]).includes(from[key]) ? from[key] : USUAL_PREFS[key as keyof Prefs],
+    ]),
+  ) as Pick<Prefs, keyof typeof CHOICES>;
+  return { ...chosen, legend: from.legend === true, waysSeen: from.waysSeen === true, asked: words(from.asked), read: words(from.read) };
+}
+
+const prefs = keptValue('prefs', soundPrefs);
+
+export const usePrefs = prefs.use;
+export const prefsNow = prefs.get;
+export const setPrefs = (change: Partial<Prefs>): boolean => prefs.set({ ...prefs.get(), ...change });

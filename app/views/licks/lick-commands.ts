@@ -1,0 +1,35 @@
+import type { CommandInfo } from '../../shell/keys';
+
+/** Everything that a lick does from the keyboard, in the order the list of keys shows it. */
+export const LICK_COMMANDS = [
+  { id: 'next', keys: ['ArrowRight'], shown: '→', does: 'next note' },
+  { id: 'before', keys: ['ArrowLeft'], shown: '←', does: 'note before' },
+  { id: 'more', keys: ['shift+ArrowRight'], shown: 'Shift →', does: 'choose the next note too: lengths go to all that are chosen' },
+  { id: 'fewer', keys: ['shift+ArrowLeft'], shown: 'Shift ←', does: 'choose the note before too' },
+  {
+    id: 'fret',
+    keys: ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'],
+    shown: '0 to 24',
+    does: 'fret of this note, one digit or two',
+  },
+  { id: 'thinner', keys: ['ArrowUp'], shown: '↑', does: 'same pitch on the next thinner string' },
+  { id: 'thicker', keys: ['ArrowDown'], shown: '↓', does: 'same pitch on the next thicker string' },
+  { id: 'fret-up', keys: [']'], shown: ']', does: 'a fret up' },
+  { id: 'fret-down', keys: ['['], shown: '[', does: 'a fret down' },
+  { id: 'longer', keys: ['+', '='], shown: '+', does: 'longer' },
+  { id: 'shorter', keys: ['-'], shown: '−', does: 'shorter' },
+  { id: 'dot', keys: ['.'], shown: '.', does: 'dotted, or not' },
+  { id: 'triplet', keys: ['/'], shown: '/', does: 'triplet, or not' },
+  { id: 'rest', keys: ['r'], shown: 'R', does: 'rest' },
+  { id: 'hammer', keys: ['h'], shown: 'H', does: 'hammer-on' },
+  { id: 'pull', keys: ['p'], shown: 'P', does: 'pull-off' },
+  { id: 'slide', keys: ['s'], shown: 'S', does: 'slide' },
+  { id: 'tap', keys: ['x'], shown: 'X', does: 'tap with the other hand' },
+  { id: 'tie', keys: ['t'], shown: 'T', does: 'tie' },
+  { id: 'bend', keys: ['b'], shown: 'B', does: 'bend: a half step more' },
+  { id: 'mute', keys: ['m'], shown: 'M', does: 'palm muted, or not' },
+  { id: 'remove', keys: ['Backspace', 'Delete'], shown: 'Delete', does: 'remove the note' },
+  { id: 'hear', keys: [' '], shown: 'Space', does: 'hear it, or stop' },
+  { id: 'stand', keys: ['z'], shown: 'Z', does: 'music stand: the tab across the whole screen' },
+  { id: 'lick', keys: ['l'], shown: 'L', does: 'open another lick of this study' },
+] as const satisfies readonly CommandInfo[];

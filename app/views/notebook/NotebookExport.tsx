@@ -1,0 +1,139 @@
+import { strToU8, zipSync } from 'fflate';
+import { Download } from 'lucide-react';
+import { writeBundle, type Lick, type StudyBody } from '../../../contract';
+import { defaultSchool, type FingeringSchool, type Instrument } from '../../../core';
+import { useAppDispatch } from '../../store';
+import { api } from '../../store/api';
+import { neckOf } from '../../store/licks';
+import { Button } from '../../ui/Button';
+import { download, fileName } from '../../ui/files';
+import { SentencePart } from '../../ui/SentencePart';
+import { countWords, type Entry } from '../../words/notebook-text';
+import type { ExportLine } from '../LineFiles';
+
+interface Props {
+  chosen: readonly Entry[];
+  onProblem: (message: string | null) => void;
+}
+
+/** A file of a lick: its ending, its kind, and its bytes. */
+const LICK_FILES = {
+  tab: { word: 'Licks as tab', ending: 'txt', type: 'text/plain' },
+  musicxml: { word: 'Licks as MusicXML', ending: 'musicxml', type: 'application/vnd.recordare.musicxml+xml' },
+  midi: { word: 'Licks as MIDI', ending: 'mid', type: 'audio/midi' },
+} as const;
+type LickFile = keyof typeof LICK_FILES;
+
+/** The writers load when a file is first wanted. */
+async function bytesOf(kind: LickFile, line: ExportLine & { school: FingeringSchool }): Promise<Uint8Array> {
+  if (kind === 'tab') return strToU8((await import('../../../formats/tab/write')).writeTab(line));
+  if (kind === 'midi') return (await import('../../../formats/midi/write')).writeMidiFile({ ...line, channelPerString: true });
+  return strToU8((await import('../../../formats/musicxml/write')).writeMusicXml(line));
+}
+
+/** Studies that are ticked, and licks, as files. */
+export function NotebookExport({ chosen, onProblem }: Props) {
+  const words = chosen.length ? countWords(chosen) : 'chosen';
+  return (
+    <SentencePart
+      name="export"
+      look="chip"
+      text={
+        <>
+          <Download size={14} aria-hidden /> {`Export ${words}`}
+        </>
+      }
+    >
+      {(close) => <Form chosen={chosen} onProblem={onProblem} close={close} />}
+    </SentencePart>
+  );
+}
+
+function Form({ chosen, onProblem, close }: Props & { close: () => void }) {
+  const load = useLoad(onProblem);
+  const studies = [...new Set(chosen.filter((e) => e.kind === 'study').map((e) => e.study.id))];
+  const licks = chosen.flatMap((e) => (e.lick ? [{ study: e.study.id, lick: e.lick.id }] : []));
+  if (!chosen.length) return <p className="text-soft">Tick studies or licks in the list first.</p>;
+  const asJson = async (): Promise<void> => {
+    const bundle = await load.bundle(studies);
+    if (!bundle) return;
+    download(studies.length === 1 ? 'crow-ladder-study.json' : 'crow-ladder-studies.json', 'application/json', writeBundle(bundle));
+    close();
+  };
+  const asFiles = async (kind: LickFile): Promise<void> => {
+    const found = await load.licks(licks);
+    if (!found) return;
+    const { ending, type } = LICK_FILES[kind];
+    const files: Record<string, Uint8Array> = {};
+    for (const [k, { lick, neck, body }] of found.entries()) {
+      const name = `${String(k + 1).padStart(2, '0')}-${fileName(lick.name)}.${ending}`;
+      files[name] = await bytesOf(kind, {
+        ...lick,
+        instrument: neck,
+        scale: lick.stayed ?? body.scale,
+        school: body.school ?? defaultSchool(body.layout),
+      });
+    }
+    const [first] = Object.entries(files);
+    if (found.length === 1) download(first[0].slice(3), type, first[1] as Uint8Array<ArrayBuffer>);
+    else download(`crow-ladder-licks-${ending}.zip`, 'application/zip', zipSync(files));
+    close();
+  };
+  return (
+    <div className="grid justify-items-start gap-2">
+      {studies.length > 0 && (
+        <Button look="brass" onClick={() => void asJson()}>
+          Studies as JSON, licks and all
+        </Button>
+      )}
+      {licks.length > 0 &&
+        (Object.keys(LICK_FILES) as LickFile[]).map((kind) => (
+          <Button key={kind} onClick={() => void asFiles(kind)}>
+            {LICK_FILES[kind].word}
+          </Button>
+        ))}
+    </div>
+  );
+}
+
+interface Found {
+  lick: Lick;
+  neck: Instrument;
+  body: StudyBody;
+}
+
+/** Reads what is chosen, fresh from the server; says what could not be read and gives nothing then. */
+function useLoad(onProblem: Props['onProblem']) {
+  const dispatch = useAppDispatch();
+  const bodies = async (ids: readonly string[]): Promise<{ id: string; body: StudyBody }[] | null> => {
+    const all = await Promise.all(ids.map((id) => dispatch(api.endpoints.study.initiate(id, { forceRefetch: true, subscribe: false }))));
+    const studies = all.flatMap((r) => (r.data ? [{ id: r.data.id, body: r.data.body }] : []));
+    const whole = studies.length === ids.length;
+    onProblem(whole ? null : 'Not all of them could be read: the server does not answer, or some are gone.');
+    return whole ? studies : null;
+  };
+  /** The studies with the instruments they name and the player's own scales that they use. */
+  const bundle = async (ids: readonly string[]) => {
+    const studies = await bodies(ids);
+    if (!studies) return null;
+    const named = new Set(studies.map((s) => s.body.instrumentId));
+    const { data = [] } = await dispatch(api.endpoints.instruments.initiate(undefined, { forceRefetch: true, subscribe: false }));
+    const instruments = data.filter((i) => named.has(i.id)).map(({ id, body }) => ({ id, body }));
+    const own = await dispatch(api.endpoints.scales.initiate(undefined, { forceRefetch: true, subscribe: false }));
+    const used = new Set(studies.flatMap(({ body }) => [body.scale, body.over].map((s) => s && [s.scale].flat().join())));
+    const scales = (own.data ?? []).filter((s) => used.has(s.body.degrees.join())).map(({ id, body }) => ({ id, body }));
+    return { studies, instruments, scales };
+  };
+  const licks = async (wanted: readonly { study: string; lick: string }[]): Promise<Found[] | null> => {
+    const studies = await bodies([...new Set(wanted.map((w) => w.study))]);
+    return (
+      studies &&
+      wanted.flatMap(({ study, lick: id }): Found[] => {
+        const body = studies.find((s) => s.id === study)?.body;
+        const lick = body?.licks.find((l) => l.id === id);
+        return body && lick ? [{ lick, neck: neckOf(body, lick), body }] : [];
+      })
+    );
+  };
+  return { bundle, licks };
+}

@@ -1,0 +1,63 @@
+import { useEffect, useRef, useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import type { StudyBody } from '../../../contract';
+import { store, useAppDispatch } from '../../store';
+import { readAddress, writeAddress } from '../../store/address';
+import { edited, LOOSE } from '../../store/editor';
+import type { StudyView } from '../../store/paths';
+
+/** Choices made one after the other are one address; milliseconds. */
+const REST_MS = 250;
+/** Choices that only walk about: the address changes in its place, so that "back" is not a walk back. */
+const WALKING = ['rung', 'labels'];
+
+const sorted = (query: string): string => [...new URLSearchParams(query)].map((p) => p.join('=')).sort().join('&'); // prettier-ignore
+
+/** Whether two addresses differ only in where the player walks. */
+function walks(a: string, b: string): boolean {
+  const rest = (query: string): string => {
+    const params = new URLSearchParams(query);
+    WALKING.forEach((w) => params.delete(w));
+    return sorted(params.toString());
+  };
+  return rest(a) === rest(b);
+}
+
+/**
+ * Keeps the address of a view and its choices together: an address that is opened, or gone back to, sets the choices; choices
+ * made set the address. Says what of an address could not be used.
+ */
+export function useAddress(body: StudyBody, view: StudyView, id: string): { problems: string[]; dismiss: () => void } {
+  const { search, pathname } = useLocation();
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  const [problems, setProblems] = useState<string[]>([]);
+  const loose = id === LOOSE;
+  const want = writeAddress(body, view, loose);
+  const query = search.slice(1);
+  /** The address that the choices were last brought together with. */
+  const known = useRef<string | null>(null);
+
+  useEffect(() => {
+    const here = `${pathname}?${sorted(query)}`;
+    if (known.current === here) return;
+    known.current = here;
+    const now = store.getState().editor;
+    if (!query || !now.body || now.id !== id || sorted(writeAddress(now.body, view, loose)) === sorted(query)) return;
+    const read = readAddress(query, now.body, view, loose);
+    setProblems(read.problems);
+    if (Object.keys(read.fields).length) dispatch(edited(read.fields));
+  }, [query, pathname, id, view, loose, dispatch]);
+
+  useEffect(() => {
+    if (sorted(want) === sorted(query)) return undefined;
+    const write = (): void => {
+      known.current = `${pathname}?${sorted(want)}`;
+      void navigate({ pathname, search: want && `?${want}` }, { replace: !query || walks(want, query), preventScrollReset: true });
+    };
+    const timer = setTimeout(write, REST_MS);
+    return () => clearTimeout(timer);
+  }, [want, query, pathname, navigate]);
+
+  return { problems, dismiss: () => setProblems([]) };
+}

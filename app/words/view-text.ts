@@ -1,0 +1,10 @@
+/** The views by the part of their address that names them. */
+export const VIEW_NAMES: Readonly<Record<string, string>> = Object.freeze({
+  map: 'Map',
+  connect: 'Connect',
+  transpose: 'Transpose',
+  licks: 'Licks',
+  notebook: 'Notebook',
+  instruments: 'Instruments',
+  versions: 'Versions',
+});
