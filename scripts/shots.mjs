@@ -59,6 +59,7 @@ const SHOTS = [
     '/study/demo-weathervane/transpose',
     'light',
     async (p) => {
+      await p.getByRole('radio', { name: /Another tuning/ }).click();
       await p.locator('[data-part="new tuning"]').click();
       await p.getByPlaceholder('D A D G B E').fill('D A D G A D');
       await p.keyboard.press('Enter');

@@ -15,7 +15,9 @@ interface Props {
   onSeam: (index: number) => void;
 }
 
-const LANE = 32;
+/** Under a finger everything is pressed with more room. */
+const FINGER = typeof matchMedia === 'function' && matchMedia('(pointer: coarse)').matches;
+const LANE = FINGER ? 46 : 32;
 const spanOf = (g: NeckGeometry, s: Shape): { from: number; to: number } => {
   const low = s.lowFret === g.nut ? fretX(g, g.nut) - 8 : wireX(g, s.lowFret - 1) + 5;
   const ends = [g.mirrored && s.lowFret === g.nut ? fretX(g, g.nut) + 8 : low, wireX(g, s.highFret) - 5].sort((a, b) => a - b);
@@ -61,8 +63,8 @@ export const Ladder = memo(function Ladder({ g, shapes, current, onChoose, seams
   );
 });
 
-const SEAM_PX = 27;
-const SEAM_LANE = 25;
+const SEAM_PX = FINGER ? 44 : 27;
+const SEAM_LANE = FINGER ? 46 : 25;
 
 type SeamsProps = Pick<Props, 'g' | 'shapes' | 'seams' | 'seam' | 'onSeam'> & { spans: { from: number; to: number }[] };
 
@@ -87,7 +89,7 @@ const Seams = memo(function Seams({ g, shapes, spans, seams, seam, onSeam }: Sea
           aria-pressed={k === seam}
           aria-label={glyphs(`Seam of ${shapes[k].label} with ${seamLine(shapes[k + 1], s)}`)}
           onClick={() => onSeam(k === seam ? -1 : k)}
-          className={`num absolute flex h-[22px] cursor-pointer items-center justify-center rounded-full border border-dashed text-[0.75rem] ${k === seam ? 'border-brass-deep bg-brass font-semibold text-brass-ink' : 'border-soft bg-sheet text-soft hover:text-ink'}`}
+          className={`num absolute flex h-[1.375rem] pointer-coarse:h-11 cursor-pointer items-center justify-center rounded-full border border-dashed text-[0.75rem] ${k === seam ? 'border-brass-deep bg-brass font-semibold text-brass-ink' : 'border-soft bg-sheet text-soft hover:text-ink'}`}
           style={{ left: at[k] - SEAM_PX / 2, top: lanes[k] * SEAM_LANE, width: SEAM_PX }}
         >
           {s.shared.length}
@@ -123,7 +125,7 @@ const Rung = memo(function Rung({ shape, on, from, to, top, index, onChoose }: R
       tabIndex={on ? 0 : -1}
       onClick={() => onChoose(index)}
       aria-label={glyphs(`${shape.label}, frets ${shape.lowFret} to ${shape.highFret}${atRest(shape) ? ', at rest' : ''}`)}
-      className="group absolute flex h-7 items-center justify-center"
+      className="group absolute flex h-7 items-center pointer-coarse:h-11 justify-center"
       style={{ left: from, width: to - from, top }}
     >
       <span aria-hidden className={`absolute inset-x-0 top-1/2 -translate-y-1/2 rounded ${rail}`} />

@@ -27,9 +27,9 @@ describe('a line on the neck', () => {
     expect(at(marks, 6, 2)).toMatchObject({ look: 'root-stud', text: '' });
     expect(marks).toHaveLength(notes.length);
   });
-  it('shows a note that the scale does not have as one to be touched', () => {
+  it('shows a note that the scale does not have as off it, not as a passing one', () => {
     const off = fingerNotes(instrument, [{ string: 6, fret: 3 }], { school: 'finger-per-fret' });
-    expect(at(pathMarks(notes, off, 0), 6, 3)).toMatchObject({ look: 'dashed' });
+    expect(at(pathMarks(notes, off, 0), 6, 3)).toMatchObject({ look: 'off' });
   });
   it('goes from note to note', () => {
     const two = steps.slice(0, 2);
@@ -50,8 +50,9 @@ describe('a line on the neck', () => {
     const marks = seamMarks(notes, rungs[0], rungs[1], seams[0]);
     const shared = seams[0].shared.map((s) => s.place);
     expect(marks.filter((m) => m.text.includes('/'))).toHaveLength(shared.length);
-    expect(at(marks, 6, 4)).toMatchObject({ look: 'solid', text: '3/1' });
-    expect(at(marks, 6, 2)).toMatchObject({ look: 'twin-root', text: '1' });
-    expect(at(marks, 6, 7)).toMatchObject({ look: 'outlined', text: '4' });
+    expect(at(marks, 6, 4)).toMatchObject({ look: 'outlined', text: '3/1' });
+    expect(at(marks, 6, 4)?.aside).toBeUndefined();
+    expect(at(marks, 6, 2)).toMatchObject({ look: 'root', text: '1', aside: true });
+    expect(at(marks, 6, 7)).toMatchObject({ look: 'solid', text: '4', aside: true });
   });
 });

@@ -1,7 +1,9 @@
 import { problemsOf, studySchema, WAYS, type Connection, type RungRef, type StudyBody } from '../../contract';
-import { glyphs, LAYOUT_KINDS, scaleTitle, spellTuning, type Layout, type LayoutKind, type Place, type RouteGoal, type ScaleRef } from '../../core'; // prettier-ignore
+import { glyphs, LAYOUT_KINDS, spellTuning, type Layout, type LayoutKind, type Place, type RouteGoal, type ScaleRef } from '../../core'; // prettier-ignore
 import { blankLeaf } from './loose';
 import { usualQuestion } from './connection';
+import type { StudyMove } from './transpose';
+import { SHAPE, type Transposing } from './transposing';
 import { matchScales, splitScaleText } from '../words/scale-text';
 import { readTuning, retuned } from '../words/tuning-text';
 import type { StudyView } from './paths';
@@ -16,7 +18,7 @@ interface Choice {
 const blank = blankLeaf();
 const unless = (text: string, usual: string): string | null => (text === usual ? null : text);
 
-const scaleText = ({ tonic, scale }: ScaleRef): string => `${tonic} ${Array.isArray(scale) ? scale.join(' ') : scaleTitle(scale)}`;
+const scaleText = ({ tonic, scale }: ScaleRef): string => `${tonic} ${Array.isArray(scale) ? scale.join(' ') : scale}`;
 function readScale(text: string, current: ScaleRef): ScaleRef | string {
   const found = splitScaleText(text).tonic === null ? undefined : matchScales(text, current)[0];
   return found ?? 'write a tonic and a scale, such as F# Dorian or A 1 b3 4 5 b7';
@@ -198,12 +200,16 @@ const choicesIn = (view: StudyView, loose: boolean): Choice[] => [
   ...(view === 'licks' ? [LICK] : []),
 ];
 
-/** The choices of a view as the query of its address. */
-export function writeAddress(body: StudyBody, view: StudyView, loose: boolean): string {
+/** The choices of a view as the query of its address; on Transpose also what is tried out. */
+export function writeAddress(body: StudyBody, view: StudyView, loose: boolean, trying?: Transposing): string {
   const query = new URLSearchParams();
   for (const { name, write } of choicesIn(view, loose)) {
     const text = write(body);
     if (text !== null && text !== '') query.set(name, text);
+  }
+  if (view === 'transpose' && trying) {
+    if (trying.what !== SHAPE) query.set('what', trying.what);
+    query.set('move', moveText(trying.move));
   }
   return query.toString();
 }
@@ -213,6 +219,8 @@ export interface ReadAddress {
   fields: Partial<StudyBody>;
   /** What of it cannot be used, in words. */
   problems: string[];
+  /** On Transpose: what is to be tried out. */
+  trying?: Transposing;
 }
 
 /** Reads the query of an address against what is open: what it does not name is as on a blank leaf; what does not hold is left out and said. */
@@ -234,7 +242,45 @@ export function readAddress(query: string, body: StudyBody, view: StudyView, loo
     now = { ...now, ...found };
     fields = { ...fields, ...found };
   }
-  return { fields, problems };
+  if (view !== 'transpose' || !params.has('move')) return { fields, problems };
+  const move = readMove(params.get('move') ?? '', now);
+  if (typeof move === 'string') return { fields, problems: [...problems, glyphs(`move “${params.get('move')}”: ${move}`)] };
+  return { fields, problems, trying: { what: params.get('what') ?? SHAPE, move } };
+}
+
+function moveText(move: StudyMove): string {
+  switch (move.kind) {
+    case 'key':
+      return `key ${move.by}`;
+    case 'root':
+      return `root ${move.string}`;
+    case 'mode':
+      return `${move.how} ${scaleText(move.scale)}`;
+    case 'tuning':
+      return `${move.keep} ${move.instrument.frets}.${move.instrument.capo ?? 0} ${spellTuning(move.instrument)}`;
+  }
+}
+
+const MOVES = 'write key and half steps, root and a string, parallel or relative and a scale, or sound, shape or layout with a tuning';
+
+/** A move as an address says it, or what is wrong with it. */
+function readMove(text: string, body: StudyBody): StudyMove | string {
+  const [word, ...rest] = text.split(' ');
+  const number = /^-?\d{1,2}$/.test(rest[0]) ? Number(rest[0]) : null;
+  if (word === 'key' && number !== null) return { kind: 'key', by: number };
+  if (word === 'root' && number !== null && number >= 1 && number <= body.instrument.strings.length)
+    return { kind: 'root', string: number };
+  if (word === 'parallel' || word === 'relative') {
+    const scale = readScale(rest.join(' '), body.scale);
+    return typeof scale === 'string' ? scale : { kind: 'mode', how: word, scale };
+  }
+  const neck = /^(\d{1,2})\.(\d{1,2})$/.exec(rest[0] ?? '');
+  if ((word !== 'sound' && word !== 'shape' && word !== 'layout') || !neck) return MOVES;
+  const read = readTuning(rest.slice(1).join(' '));
+  if ('why' in read) return read.why;
+  const tuned = retuned(body.instrument, { name: 'as typed', open: read.open });
+  const instrument = { ...tuned, frets: Number(neck[1]), capo: Number(neck[2]) };
+  return problemWith({ instrument }, body) ?? { kind: 'tuning', keep: word, instrument };
 }
 
 /** What an address without a word of it means; what the view's addresses never name stays. */

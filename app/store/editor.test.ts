@@ -5,6 +5,7 @@ import {
   conflictEnded,
   differenceOf,
   edited,
+  LOOSE,
   editorReducer,
   redone,
   saveDone,
@@ -61,8 +62,9 @@ describe('editing a study', () => {
 describe('what is told', () => {
   it('names the step back with the view it was made in, each time anew', () => {
     const state = run(opened, edited({ tempo: 100 }), undone());
-    expect(state.told).toMatchObject({ kind: 'undone', change: { after: { tempo: 100 }, before: { tempo: body.tempo } }, count: 1 });
-    expect(run(opened, edited({ tempo: 100 }), undone(), redone()).told).toMatchObject({ kind: 'redone', count: 2 });
+    expect(state.told).toMatchObject({ kind: 'undone', change: { after: { tempo: 100 }, before: { tempo: body.tempo } }, count: 2 });
+    expect(run(opened, edited({ tempo: 100 }), undone(), redone()).told).toMatchObject({ kind: 'redone', count: 3 });
+    expect(run(opened, edited({ tempo: 100 })).told).toMatchObject({ kind: 'done', change: { after: { tempo: 100 } }, count: 1 });
   });
   it('takes back what no study can hold, and does not offer it again', () => {
     const state = run(
@@ -149,5 +151,13 @@ describe('saving', () => {
       failureOf({ status: 422, data: { error: { code: 'INVALID', message: '', problems: [{ field: 'name', message: 'x' }] } } }),
     ).toMatchObject({ save: 'refused', problems: [{ field: 'name' }] });
     expect(failureOf({ status: 409, data: { current: kept({}, 3) } })).toMatchObject({ save: 'conflict', current: { revision: 3 } });
+  });
+});
+
+describe('a loose leaf', () => {
+  const leaf = studyOpened({ kept: { ...kept(), id: LOOSE, revision: 0 }, problems: [], save: 'loose' });
+  it('takes edits and steps back, and never waits for the server', () => {
+    const state = run(leaf, edited({ tempo: 100 }), edited({ labels: 'notes' }), undone());
+    expect(state).toMatchObject({ save: 'loose', body: { tempo: 100, labels: body.labels } });
   });
 });

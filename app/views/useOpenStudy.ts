@@ -1,9 +1,11 @@
 import { useEffect, useState } from 'react';
+import { useLocation } from 'react-router';
 import { useAppSelector } from '../store';
 import { LOOSE } from '../store/editor';
 import { lastHere } from '../store/local';
 import { openLoose, openStudy } from '../store/open';
 import type { Opening } from '../store/opening';
+import { placeOfPath, STUDY_VIEWS } from '../store/paths';
 
 /** Makes sure that a study, or the loose leaf, is the one that is open. */
 export function useOpenStudy(id: string): Opening | 'opening' {
@@ -25,11 +27,14 @@ export function useOpenStudy(id: string): Opening | 'opening' {
 /** On a view that needs no study, what this window had open stays so: files and instruments go there. */
 export function useSomethingOpen(): void {
   const none = useAppSelector((s) => s.editor.id === null);
+  // A view on a study opens its own.
+  const { view } = placeOfPath(useLocation().pathname);
+  const alone = view !== '' && !STUDY_VIEWS.some((v) => v === view);
   useEffect(() => {
-    if (!none) return;
+    if (!none || !alone) return;
     const last = lastHere();
     void (last && last !== LOOSE ? openStudy(last) : Promise.resolve('missing' as const)).then((o) =>
       o === 'open' ? undefined : openLoose(),
     );
-  }, [none]);
+  }, [none, alone]);
 }

@@ -57,7 +57,7 @@ function distance(scale: ScaleInfo, words: string): number | null {
     .split(/[\s-]+/)
     .filter(Boolean);
   const names = [scale.name, scale.id, ...scale.aliases].map(plain);
-  if (names.includes(wanted.join(' '))) return 0;
+  if (names.some((name) => name.split(/[\s-]+/).join(' ') === wanted.join(' '))) return 0;
   const fits = (name: string): boolean => {
     const parts = name.split(/[\s-]+/);
     return wanted.every((w) => parts.some((p) => p.startsWith(w)));

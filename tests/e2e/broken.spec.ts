@@ -81,7 +81,8 @@ test('a damaged record is shown as damaged, exported as it is, and deleted; the 
   await expect(row).toHaveCount(1);
   const [file] = await Promise.all([page.waitForEvent('download'), row.getByRole('link', { name: /as it is/ }).click()]);
   expect(readFileSync(await file.path(), 'utf8')).toBe('{"name":"Half a st');
-  await row.getByRole('button', { name: 'Delete' }).click();
+  await row.getByRole('button', { name: /^More for/ }).click();
+  await page.getByRole('menuitem', { name: 'Delete' }).click();
   await expect(row).toHaveCount(0);
   await page
     .getByRole('button', { name: /^Weathervane/ })

@@ -127,9 +127,9 @@ test('from the keyboard alone: walk the notes, other places, other fingers, turn
   await expect(page.getByText('Settled here')).toBeVisible();
   await page.getByRole('button', { name: 'Turn round' }).focus();
   await page.keyboard.press('v');
-  await expect(heading(page)).toContainText('From from: box 3');
+  await expect(heading(page)).toContainText('From box 3');
   await page.keyboard.press(']');
-  await expect(heading(page)).toContainText('to: box 2');
+  await expect(heading(page)).toContainText('to box 2');
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('turn round');
 });
@@ -197,20 +197,20 @@ test('the Map’s ladder shows seams, both hands of one, and leads on to Connect
   await expect(seam).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByRole('heading', { name: 'The seam of box 2 and box 3' })).toBeVisible();
   await page.getByRole('button', { name: 'Connect these two' }).click();
-  await expect(heading(page)).toContainText('From from: box 2');
+  await expect(heading(page)).toContainText('From box 2');
 });
 
 test('a finger can be asked why, settled, and freed; the settled one stays with the study', async ({ page, server }) => {
   await openMap(page, server.url);
-  const ring = page.getByRole('button', { name: 'finger 3 on fret 4: why, or another' }).first();
+  const ring = page.getByRole('button', { name: 'finger 3 on string 6, fret 4: why, or another' }).first();
   await ring.click();
   await expect(page.getByText('Going up')).toBeVisible();
   await page.getByRole('button', { name: 'middle finger' }).click();
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: 'finger 2 on fret 4: why, or another' }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'finger 2 on string 6, fret 4: why, or another' }).first()).toBeVisible();
   await saved(page);
   await page.reload();
-  const middle = page.getByRole('button', { name: 'finger 2 on fret 4: why, or another' }).first();
+  const middle = page.getByRole('button', { name: 'finger 2 on string 6, fret 4: why, or another' }).first();
   await middle.click();
   await page.getByRole('button', { name: 'Free again' }).click();
   await page.keyboard.press('Escape');

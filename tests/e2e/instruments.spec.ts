@@ -28,6 +28,7 @@ test('an instrument under a study cannot be deleted; a free one can, and comes b
 
 test('tuning up is cautioned; nonsense is refused in place', async ({ page, server }) => {
   await page.goto(`${server.url}/instruments`);
+  await page.getByRole('button', { name: 'Lantern six', exact: true }).click();
   await page.getByLabel('Open pitch of string 6').fill('G2');
   await expect(page.getByRole('note')).toContainText('String 6 would pull 41 % harder');
   await page.getByLabel('Open pitch of string 6').fill('H2');

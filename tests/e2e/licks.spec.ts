@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, part, saved, startServer, newDb, kill, test } from './support';
+import { expect, part, saved, startServer, newDb, kill, test, typeInto } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const notes = (page: Page) => page.getByRole('listbox', { name: 'Notes of the lick' }).getByRole('option');
@@ -52,7 +52,8 @@ test('a lick typed in as text, mended, copied over the neck, moved to the seven 
   await saved(page);
 
   await page.getByRole('link', { name: 'Transpose' }).click();
-  await page.getByRole('radio', { name: /^Lick: From a tab/ }).click();
+  await typeInto(page, 'what is moved', 'from a tab');
+  await page.getByRole('radio', { name: /Another tuning/ }).click();
   await part(page, 'new tuning').click();
   await page.getByPlaceholder('D A D G B E').fill('B E A D G B E');
   await page.keyboard.press('Enter');

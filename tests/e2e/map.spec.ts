@@ -78,7 +78,7 @@ test('the ladder is reached and walked with Tab and arrows', async ({ page, serv
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('radio', { name: /^box 2, frets 4 to 7/ })).toBeFocused();
   await page.keyboard.press('ArrowUp');
-  await expect(heading(page)).toContainText(/root on root: string [1-5], /);
+  await expect(heading(page)).toContainText(/root on string [1-5], /);
 });
 
 test('a scale without boxes says so and offers what fits', async ({ page, server }) => {

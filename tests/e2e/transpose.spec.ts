@@ -4,6 +4,8 @@ import { expect, part, saved, test } from './support';
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const card = (page: Page, name: string) => page.getByRole('region', { name, exact: true });
 
+const go = (page: Page, name: string) => page.getByRole('radio', { name: new RegExp(name) }).click();
+
 async function openTranspose(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/study/demo-weathervane/transpose`);
   await expect(heading(page)).toContainText('box 1');
@@ -26,15 +28,17 @@ test('another key: every place where it fits, before and after, the whole study,
 
 test('another root string goes to the rung', async ({ page, server }) => {
   await openTranspose(page, server.url);
+  await go(page, 'Another root string');
   await page.getByRole('button', { name: 'string 5', exact: true }).click();
   await expect(page.getByText('F♯ Dorian still, its root on string 5.')).toBeVisible();
   await page.getByRole('button', { name: 'Go to that rung' }).click();
   await page.getByRole('link', { name: 'Map' }).click();
-  await expect(heading(page)).toContainText('root on root: string 5');
+  await expect(heading(page)).toContainText('root on string 5');
 });
 
 test('another mode, parallel and relative told apart, as a new study', async ({ page, server }) => {
   await openTranspose(page, server.url);
+  await go(page, 'Another mode');
   const mode = card(page, 'Another mode');
   await mode.getByLabel(/Relative/).selectOption('A Lydian');
   await expect(page.getByText('The same notes from another home: A Lydian. No fret moves.')).toBeVisible();
@@ -50,6 +54,7 @@ test('another mode, parallel and relative told apart, as a new study', async ({ 
 
 test('another tuning: sound, shape and layout; what ceases to exist; a capo', async ({ page, server }) => {
   await openTranspose(page, server.url);
+  await go(page, 'Another tuning');
   await part(page, 'new tuning').click();
   await page.getByPlaceholder('D A D G B E').fill('G C F A# D G');
   await page.keyboard.press('Enter');

@@ -1,7 +1,11 @@
 declare module 'teoria' {
-  interface Note {
-    scale(name: string): { simple(): string[] };
+  interface Scale {
+    simple(): string[];
   }
-  const teoria: { note(name: string): Note };
+  interface Note {
+    scale(name: string): Scale;
+    solfege(scale: Scale): string;
+  }
+  const teoria: { note(name: string): Note; scale(tonic: string, name: string): Scale };
   export default teoria;
 }

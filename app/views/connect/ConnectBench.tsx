@@ -154,7 +154,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
         />
         <button
           type="button"
-          className="chip min-h-8! text-[0.78125rem]"
+          className="chip text-[0.78125rem]"
           aria-pressed={asked.staff}
           onClick={() => onAsk((now) => tell(now, { staff: !now.asked.staff }))}
         >

@@ -65,7 +65,7 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
         <Button onClick={() => dispatch(edited({ route: null }))}>Back to what is asked</Button>
         <MakeLick line={line} />
         <LineFiles what="route" body={body} line={exportOfRoute(line, body.tempo)} />
-        <button type="button" className="chip min-h-8! text-[0.78125rem]" aria-pressed={staff} onClick={() => setStaff(!staff)}>
+        <button type="button" className="chip text-[0.78125rem]" aria-pressed={staff} onClick={() => setStaff(!staff)}>
           Staff
         </button>
         <span className="grow" />

@@ -51,7 +51,7 @@ export function DegreePanel({ body, lick, neck, onNotes }: Props) {
   };
   const option = (d: DegreeName): { value: DegreeName; label: string } => ({ value: d, label: glyphs(d) });
   return (
-    <Panel title="Change its notes">
+    <Panel title="Change its notes" className="no-print">
       <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
         <Select label="Every" value={source} options={degrees.map(option)} onChange={setFrom} />
         <Select label="becomes" value={to} options={ALL.map(option)} onChange={setTo} />

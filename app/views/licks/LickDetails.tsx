@@ -14,7 +14,7 @@ import { useGo } from '../useGo';
 export function LickDetails({ body, lick, onSet }: { body: StudyBody; lick: Lick; onSet: (fields: Partial<Lick>) => void }) {
   const dispatch = useAppDispatch();
   return (
-    <Panel title="This lick">
+    <Panel title="This lick" className="no-print">
       <label className="flex flex-col gap-1 text-xs text-soft">
         Name
         <input

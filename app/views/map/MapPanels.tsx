@@ -21,7 +21,7 @@ const capital = (words: string): string => words[0].toUpperCase() + words.slice(
 
 /** Why the shape looks so, and what a scale laid over it changes. */
 export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape; shapes: Shape[] }) {
-  const { layout, instrument, scale, over, chord } = body;
+  const { layout, instrument, scale } = body;
   const dispatch = useAppDispatch();
   return (
     <div className="mt-2 grid min-h-11 content-start justify-items-start gap-1 px-1">
@@ -36,25 +36,25 @@ export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape
       <p>
         <Signs>{ruleOf(layout.kind).why(layout, { instrument, scale, shapes, shape })}</Signs>
       </p>
-      {chord && (
-        <p>
-          <Signs>{`Tones of ${chord} have a bar; the other notes are smaller.`}</Signs>
-        </p>
-      )}
-      {over && isScale(over.scale) && isScale(scale.scale) && (
-        <p>
-          <Signs>{`${overWords(scale, over)}. Crossed out: left out; diamond: new.`}</Signs>
-        </p>
-      )}
+      <p className="min-h-5">
+        <Signs>{laidOverWords(body)}</Signs>
+      </p>
     </div>
   );
 }
+
+/** What a chord and a scale laid over do to the marks; its line is there without them too, so that nothing moves. */
+const laidOverWords = ({ chord, over, scale }: StudyBody): string =>
+  [
+    chord ? `Tones of ${chord} have a bar; the other notes are smaller.` : '',
+    over && isScale(over.scale) && isScale(scale.scale) ? `${overWords(scale, over)}. Crossed out: left out; diamond: new.` : '',
+  ].join(' ');
 
 /** The scale and how to change it, the shape, and the rungs next to it. */
 export function MapPanels({ body, laid, current, seam }: { body: StudyBody; laid: Laid; current: number; seam: number }) {
   const shape = laid.shapes[current];
   return (
-    <div className="after-tools mt-3 grid grid-cols-1 gap-3 md:grid-cols-2 xl:grid-cols-[1.3fr_1fr_1fr]">
+    <div className="after-tools mt-3 grid grid-cols-1 gap-3 md:grid-cols-2 xl:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)]">
       {isScale(body.scale.scale) && <ScalePanel scale={body.scale} passing={body.passing} />}
       {shape && (
         <>

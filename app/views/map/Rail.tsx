@@ -158,7 +158,7 @@ export function Rail({ scale, passing, onScale, onPassing }: Props) {
 
   return (
     <div>
-      <div className="relative overflow-x-auto" data-own-keys>
+      <div className="relative overflow-x-auto print:overflow-visible print:[zoom:0.8]" data-own-keys>
         <svg ref={frame} width={WIDTH} height={96} aria-hidden className="block select-none">
           {Array.from({ length: 13 }, (_, k) => (
             <g key={k}>

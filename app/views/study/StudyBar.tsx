@@ -30,19 +30,19 @@ export function StudyBar({ body, id }: { body: StudyBody; id: string }) {
 function Kept({ body, id }: { body: StudyBody; id: string }) {
   return (
     <>
-      <p className="min-w-0 truncate">
+      <p className="min-w-0 truncate max-sm:max-w-[55vw]">
         <b className="font-display text-[1rem] font-semibold text-ink">
           <Signs>{isolated(body.name)}</Signs>
         </b>
         {body.set && (
-          <span className="ml-2">
+          <span className="ml-2 max-sm:hidden">
             <Signs>{isolated(body.set)}</Signs>
           </span>
         )}
       </p>
       <span className="grow" />
       <SaveNote />
-      <Link className="no-print tap underline" to={`/versions/${id}`}>
+      <Link className="no-print tap underline max-sm:hidden" to={`/versions/${id}`}>
         Versions
       </Link>
     </>

@@ -1,15 +1,16 @@
 import { useEffect, useRef, useState } from 'react';
-import { useLocation, useNavigate } from 'react-router';
+import { useLocation, useNavigate, useNavigation } from 'react-router';
 import type { StudyBody } from '../../../contract';
-import { store, useAppDispatch } from '../../store';
+import { store, useAppDispatch, useAppSelector } from '../../store';
 import { readAddress, writeAddress } from '../../store/address';
 import { edited, LOOSE } from '../../store/editor';
 import type { StudyView } from '../../store/paths';
+import { transposingSet } from '../../store/transposing';
 
 /** Choices made one after the other are one address; milliseconds. */
 const REST_MS = 250;
 /** Choices that only walk about: the address changes in its place, so that "back" is not a walk back. */
-const WALKING = ['rung', 'labels'];
+const WALKING = ['rung', 'labels', 'move'];
 
 const sorted = (query: string): string => [...new URLSearchParams(query)].map((p) => p.join('=')).sort().join('&'); // prettier-ignore
 
@@ -30,10 +31,12 @@ function walks(a: string, b: string): boolean {
 export function useAddress(body: StudyBody, view: StudyView, id: string): { problems: string[]; dismiss: () => void } {
   const { search, pathname } = useLocation();
   const navigate = useNavigate();
+  const leaving = useNavigation().state !== 'idle';
   const dispatch = useAppDispatch();
   const [problems, setProblems] = useState<string[]>([]);
   const loose = id === LOOSE;
-  const want = writeAddress(body, view, loose);
+  const trying = useAppSelector((s) => s.transposing);
+  const want = writeAddress(body, view, loose, trying);
   const query = search.slice(1);
   /** The address that the choices were last brought together with. */
   const known = useRef<string | null>(null);
@@ -42,22 +45,25 @@ export function useAddress(body: StudyBody, view: StudyView, id: string): { prob
     const here = `${pathname}?${sorted(query)}`;
     if (known.current === here) return;
     known.current = here;
-    const now = store.getState().editor;
-    if (!query || !now.body || now.id !== id || sorted(writeAddress(now.body, view, loose)) === sorted(query)) return;
+    const { editor: now, transposing } = store.getState();
+    if (!query || !now.body || now.id !== id || sorted(writeAddress(now.body, view, loose, transposing)) === sorted(query)) return;
     const read = readAddress(query, now.body, view, loose);
+    if (read.trying) dispatch(transposingSet(read.trying));
     setProblems(read.problems);
     if (Object.keys(read.fields).length) dispatch(edited(read.fields));
   }, [query, pathname, id, view, loose, dispatch]);
 
   useEffect(() => {
-    if (sorted(want) === sorted(query)) return undefined;
+    // A view that is being left for another writes no address: it would call the player back.
+    if (leaving || sorted(want) === sorted(query)) return undefined;
     const write = (): void => {
+      if (location.pathname !== pathname) return; // gone already; the other view is only not drawn yet
       known.current = `${pathname}?${sorted(want)}`;
       void navigate({ pathname, search: want && `?${want}` }, { replace: !query || walks(want, query), preventScrollReset: true });
     };
     const timer = setTimeout(write, REST_MS);
     return () => clearTimeout(timer);
-  }, [want, query, pathname, navigate]);
+  }, [want, query, pathname, navigate, leaving]);
 
   return { problems, dismiss: () => setProblems([]) };
 }

@@ -1,5 +1,5 @@
 import { dequal } from 'dequal/lite';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { MOST_LICKS, type StudyBody } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { useCreateStudyMutation } from '../../store/api';
@@ -8,6 +8,7 @@ import { edited } from '../../store/editor';
 import { addLick, freshLick, sameNeck } from '../../store/licks';
 import { selectRung, type Laid } from '../../store/study';
 import { movedStudy, type Moved, type StudyMove } from '../../store/transpose';
+import { moveChosen, SHAPE, whatChosen } from '../../store/transposing';
 import { asLick, linesOf, previewLine, previewShape, type Line } from '../../store/transpose-preview';
 import { Button } from '../../ui/Button';
 import { Chooser } from '../../ui/Chooser';
@@ -34,8 +35,6 @@ export function TransposeView() {
   return <StudyGate view="transpose">{(body, laid) => <OpenTranspose body={body} laid={laid} />}</StudyGate>;
 }
 
-const SHAPE = 'shape';
-
 function OpenTranspose({ body, laid }: { body: StudyBody; laid: Laid }) {
   const current = useAppSelector(selectRung);
   return (
@@ -55,21 +54,22 @@ function OpenTranspose({ body, laid }: { body: StudyBody; laid: Laid }) {
 
 function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: number }) {
   const lines = useMemo(() => linesOf(body), [body]);
-  const [wanted, setSubject] = useState(SHAPE);
+  const { what: wanted, move } = useAppSelector((s) => s.transposing);
   const line = lines.find((l) => l.key === wanted) ?? null;
-  const [move, setMove] = useState<StudyMove>({ kind: 'key', by: 2 });
+  const dispatch = useAppDispatch();
+  const setMove = useCallback((next: StudyMove) => void dispatch(moveChosen(next)), [dispatch]);
   const shape = laid.shapes[current];
   const moved = useMemo(() => movedStudy(body, laid.shapes, current, move), [body, laid.shapes, current, move]);
   const preview = useMemo(
     () => (line ? previewLine(body, line, move, moved) : previewShape(body, laid.shapes, current, move, moved)),
     [line, body, laid.shapes, current, move, moved],
   );
-  useTransposeCommands(setMove);
+  useTransposeCommands();
   return (
     <div className="view-column">
       <header>
         <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
-          Move <SubjectPart shape={shape.label} line={line} lines={lines} onSubject={setSubject} /> to{' '}
+          Move <SubjectPart shape={shape.label} line={line} lines={lines} onSubject={(key) => dispatch(whatChosen(key))} /> to{' '}
           <b className="font-semibold text-feather">
             <Signs>
               {headline(

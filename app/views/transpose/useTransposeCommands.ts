@@ -1,5 +1,7 @@
 import { useCommands } from '../../shell/keys';
+import { useAppDispatch } from '../../store';
 import type { StudyMove } from '../../store/transpose';
+import { keyStepped } from '../../store/transposing';
 import { TRANSPOSE_COMMANDS } from './transpose-commands';
 
 /** Goes to a move; Tab then goes into what it can be set to. */
@@ -10,8 +12,9 @@ const toMove = (kind: StudyMove['kind']) => () => {
 };
 
 /** Runs Transpose's commands. */
-export function useTransposeCommands(setMove: (make: (move: StudyMove) => StudyMove) => void): void {
-  const by = (step: number) => () => setMove((m) => ({ kind: 'key', by: (m.kind === 'key' ? m.by : 0) + step }));
+export function useTransposeCommands(): void {
+  const dispatch = useAppDispatch();
+  const by = (step: number) => () => void dispatch(keyStepped(step));
   useCommands('transpose', TRANSPOSE_COMMANDS, {
     key: toMove('key'),
     root: toMove('root'),
