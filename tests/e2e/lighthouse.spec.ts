@@ -1,0 +1,33 @@
+import { chromium, test as plain } from '@playwright/test';
+import lighthouse, { desktopConfig } from 'lighthouse';
+import { expect, kill, newDb, startServer, type Running } from './support';
+
+/** A general auditor's scores for every view: accessibility and best practices, both 100. */
+const STUDY = '/study/demo-weathervane';
+const VIEWS = ['/map', `${STUDY}/map`, `${STUDY}/connect`, `${STUDY}/transpose`, `${STUDY}/licks`, '/notebook', '/instruments'];
+const PORT = 9400;
+
+let server: Running;
+plain.beforeAll(async () => {
+  server = await startServer(newDb(), 4950);
+});
+plain.afterAll(() => kill(server, 'SIGTERM'));
+
+for (const [k, view] of VIEWS.entries())
+  plain(`${view}: accessibility and best practices are 100`, async () => {
+    plain.setTimeout(120_000);
+    const port = PORT + k;
+    const browser = await chromium.launch({
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', `--remote-debugging-port=${port}`],
+    });
+    try {
+      const flags = { port, logLevel: 'error' as const, onlyCategories: ['accessibility', 'best-practices'], throttlingMethod: 'provided' as const }; // prettier-ignore
+      const result = await lighthouse(server.url + view, flags, desktopConfig);
+      const { categories = {}, audits = {} } = result?.lhr ?? {};
+      const wanting = Object.values(audits).filter((a) => a.score !== null && a.score < 1).map((a) => a.id); // prettier-ignore
+      expect([categories.accessibility?.score, categories['best-practices']?.score, wanting]).toEqual([1, 1, wanting]);
+    } finally {
+      await browser.close();
+    }
+  });
