@@ -2,6 +2,7 @@ import { Fragment, memo } from 'react';
 import type { Cell, Instrument, Place, Shape } from '../../core';
 import { fretNumber, glyphs } from '../../core';
 import type { NeckGeometry } from './geometry';
+import { DRAWING } from '../words/views/drawing';
 
 interface Props {
   shape: Shape;
@@ -17,23 +18,26 @@ export const CellTable = memo(function CellTable({ shape, instrument, g, onFinge
   const jog = (above: number) => shape.jogs.find((j) => j.above === above);
   return (
     <table className="num w-full self-start border-collapse" style={{ marginTop: Math.max(0, g.rows[0] - g.gap / 2 - 20) }}>
-      <caption className="sr-only">{glyphs(shape.label)}, string by string</caption>
+      <caption className="sr-only">
+        {glyphs(shape.label)}
+        {DRAWING.stringByString}
+      </caption>
       <thead>
         <tr className="h-5 text-left text-[0.75rem] text-soft">
           <th scope="col" className="font-normal lg:sr-only">
-            string
+            {DRAWING.string}
           </th>
           <th scope="col" className="font-normal">
-            frets
+            {DRAWING.frets}
           </th>
           <th scope="col" className="font-normal">
-            steps
+            {DRAWING.steps}
           </th>
           <th scope="col" className="font-normal">
-            fingers
+            {DRAWING.fingers}
           </th>
           <th scope="col" className="sr-only">
-            notes
+            {DRAWING.notes}
           </th>
         </tr>
       </thead>
@@ -45,7 +49,7 @@ export const CellTable = memo(function CellTable({ shape, instrument, g, onFinge
             <tr key={k} className="relative border-b border-line/70 text-sm last:border-0" style={{ height: Math.max(g.gap, 30) }}>
               <th scope="row" className="w-12 text-left font-normal text-soft lg:sr-only">
                 <span aria-hidden>{`${k + 1} ${glyphs(s.open.replace(/-?\d$/, ''))}`}</span>
-                <span className="sr-only">{`string ${k + 1}, ${glyphs(s.open)}`}</span>
+                <span className="sr-only">{DRAWING.string2(k + 1, glyphs(s.open))}</span>
               </th>
               <td className={`pr-3 ${fit(c?.frets.length)}`}>{c ? c.frets.map((f) => fretNumber(instrument, f)).join(' ') : '–'}</td>
               <td className={`pr-3 text-soft ${fit(c?.frets.length)}`}>{c?.steps.join(' ')}</td>
@@ -54,7 +58,7 @@ export const CellTable = memo(function CellTable({ shape, instrument, g, onFinge
               <td aria-hidden={!j} className="relative w-0 p-0">
                 {j && (
                   <span className="absolute right-0 -bottom-[9px] z-[1] whitespace-nowrap bg-sheet pl-2 text-[0.75rem] leading-4 text-clay">
-                    {`jog ${j.frets > 0 ? '+' : '−'}${Math.abs(j.frets)} ${Math.abs(j.frets) === 1 ? 'fret' : 'frets'}`}
+                    {DRAWING.jog(j.frets > 0 ? '+' : '−', Math.abs(j.frets), Math.abs(j.frets) === 1 ? 'fret' : 'frets')}
                   </span>
                 )}
               </td>
@@ -74,7 +78,7 @@ const Fingers = ({ c, onFinger }: { c: Cell } & Pick<Props, 'onFinger'>) =>
       <button
         type="button"
         className="min-w-[1.1em] cursor-pointer rounded hover:bg-feather-wash"
-        aria-label={`finger ${finger} on string ${c.string}, fret ${c.frets[k]}: why, or another`}
+        aria-label={DRAWING.fingerOnStringFretWhy(finger, c.string, c.frets[k])}
         onClick={(e) => onFinger({ string: c.string, fret: c.frets[k] }, e.currentTarget)}
       >
         {finger}

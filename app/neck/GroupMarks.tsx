@@ -1,10 +1,11 @@
 import { handGroups, type HandGroup, type Shape } from '../../core';
 import { fretX, stringY, type NeckGeometry } from './geometry';
+import { DRAWING } from '../words/views/drawing';
 
 const ROUND = 19;
 const SIGNS: Record<Exclude<HandGroup['by'], 'start'>, { sign: string; word: string }> = {
-  shift: { sign: '^', word: 'shift' },
-  slide: { sign: '~', word: 'slide' },
+  shift: { sign: '^', word: DRAWING.shift },
+  slide: { sign: '~', word: DRAWING.slide },
 };
 
 /** The hand's groups along a string, each in its frame, and at each change whether the hand shifts (^) or slides (~). */

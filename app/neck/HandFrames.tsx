@@ -1,5 +1,6 @@
 import type { NeckGeometry } from './geometry';
 import type { HandSpan } from './path';
+import { DRAWING } from '../words/views/drawing';
 
 /** Hands are told apart by the pattern of their rail as well as by colour. */
 const RAILS = [
@@ -51,7 +52,7 @@ export function HandRails({ g, spans, words }: { g: NeckGeometry; spans: HandSpa
           );
         })}
       </svg>
-      <ol aria-label="Places of the hand">
+      <ol aria-label={DRAWING.placesOfTheHand}>
         {spans.map((h) => (
           <li
             key={h.fret}

@@ -3,6 +3,7 @@ import { glyphs, type Seam, type Shape } from '../../core';
 import { seamLine } from '../words/shape-text';
 import { Signs } from '../ui/Signs';
 import { lanesOf, wireX, fretX, type NeckGeometry } from './geometry';
+import { DRAWING } from '../words/views/drawing';
 
 interface Props {
   g: NeckGeometry;
@@ -50,7 +51,7 @@ export const Ladder = memo(function Ladder({ g, shapes, current, onChoose, seams
       <div
         ref={list}
         role="radiogroup"
-        aria-label="Rungs of the ladder, from the nut up"
+        aria-label={DRAWING.rungsOfTheLadderFrom}
         className="relative"
         style={{ height: LANE * (Math.max(0, ...lanes) + 1) + 8, width: g.width }}
       >
@@ -75,19 +76,19 @@ const Seams = memo(function Seams({ g, shapes, spans, seams, seam, onSeam }: Sea
   return (
     <div
       role="group"
-      aria-label="Seams between the rungs"
+      aria-label={DRAWING.seamsBetweenTheRungs}
       className="relative"
       style={{ height: SEAM_LANE * (Math.max(0, ...lanes) + 1), width: g.width }}
     >
       <span aria-hidden className="absolute top-0.5 text-[0.75rem] text-soft" style={g.mirrored ? { right: 0 } : { left: 0 }}>
-        seams
+        {DRAWING.seams}
       </span>
       {seams.map((s, k) => (
         <button
           key={shapes[k].id}
           type="button"
           aria-pressed={k === seam}
-          aria-label={glyphs(`Seam of ${shapes[k].label} with ${seamLine(shapes[k + 1], s)}`)}
+          aria-label={glyphs(DRAWING.seamOfWith(shapes[k].label, seamLine(shapes[k + 1], s)))}
           onClick={() => onSeam(k === seam ? -1 : k)}
           className={`num absolute flex h-[1.375rem] pointer-coarse:h-11 cursor-pointer items-center justify-center rounded-full border border-dashed text-[0.75rem] ${k === seam ? 'border-brass-deep bg-brass font-semibold text-brass-ink' : 'border-soft bg-sheet text-soft hover:text-ink'}`}
           style={{ left: at[k] - SEAM_PX / 2, top: lanes[k] * SEAM_LANE, width: SEAM_PX }}
@@ -124,7 +125,7 @@ const Rung = memo(function Rung({ shape, on, from, to, top, index, onChoose }: R
       aria-checked={on}
       tabIndex={on ? 0 : -1}
       onClick={() => onChoose(index)}
-      aria-label={glyphs(`${shape.label}, frets ${shape.lowFret} to ${shape.highFret}${atRest(shape) ? ', at rest' : ''}`)}
+      aria-label={glyphs(DRAWING.fretsTo(shape.label, shape.lowFret, shape.highFret, atRest(shape) ? ', at rest' : ''))}
       className="group absolute flex h-7 items-center pointer-coarse:h-11 justify-center"
       style={{ left: from, width: to - from, top }}
     >

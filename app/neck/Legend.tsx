@@ -3,6 +3,7 @@ import { setPrefs, usePrefs } from '../store/prefs';
 import { markWordsOn, MARK_WORDS, type MarkWord } from '../words/mark-text';
 import { Mark } from './Mark';
 import type { MarkLook, NeckMark } from './marks';
+import { DRAWING } from '../words/views/drawing';
 
 const sampleOf = (word: MarkWord): { look: MarkLook; bar?: boolean; aside?: boolean } =>
   word === 'bar' ? { look: 'solid', bar: true } : word === 'aside' ? { look: 'solid', aside: true } : { look: word };
@@ -12,7 +13,7 @@ export function Legend({ marks }: { marks: readonly NeckMark[] }) {
   const { legend } = usePrefs();
   const words = useMemo(() => markWordsOn(marks), [marks]);
   return (
-    <section aria-label="Legend" className="no-print mt-1">
+    <section aria-label={DRAWING.legend} className="no-print mt-1">
       <button
         type="button"
         className="tap cursor-pointer text-xs text-feather underline"
@@ -20,7 +21,7 @@ export function Legend({ marks }: { marks: readonly NeckMark[] }) {
         aria-keyshortcuts="i"
         onClick={() => setPrefs({ legend: !legend })}
       >
-        {legend ? 'Close the legend' : 'What the marks mean (I)'}
+        {legend ? DRAWING.closeTheLegend : DRAWING.whatTheMarksMeanI}
       </button>
       {legend && (
         <ul className="mt-1 flex flex-wrap gap-x-4 gap-y-1 text-xs">

@@ -9,6 +9,7 @@ import { Neck } from './Neck';
 import { NeckScroll } from './NeckScroll';
 import { handSpans, pathLine, pathMarks, shiftsAt, type HandSpan } from './path';
 import { keepInSight, useNeckGeometry } from './useNeckGeometry';
+import { DRAWING } from '../words/views/drawing';
 
 interface Props {
   instrument: Instrument;
@@ -39,7 +40,7 @@ export const LineNeck = memo(function LineNeck({ instrument, notes, steps, title
   useEffect(() => keepInSight(holder.current, width, g, { from: hand, to: hand + 3 }), [holder, width, g, hand]);
   return (
     <div className="rounded-[10px] border border-line bg-sheet p-3">
-      <NeckScroll neck={neck} instrument={instrument} label="Neck and hands">
+      <NeckScroll neck={neck} instrument={instrument} label={DRAWING.neckAndHands}>
         <Neck g={g} instrument={instrument} marks={marks} title={title} under={under}>
           <Shifts g={g} steps={steps} />
           {[chosen, sounding].map((k, n) => steps[k] && <Ring key={n} g={g} at={steps[k]} bold={n === 1} />)}

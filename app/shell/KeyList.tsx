@@ -2,6 +2,7 @@ import { usePrefs } from '../store/prefs';
 import { Button } from '../ui/Button';
 import { commandsHere, shownKey } from './keys';
 import { openPanel } from './panels';
+import { FRAME } from '../words/views/shell';
 
 /** The keys of the view that is up, as this player presses them. */
 export function KeyList() {
@@ -14,9 +15,9 @@ export function KeyList() {
     <>
       {keys !== 'alone' && (
         <p className="text-soft">
-          {keys === 'alt' ? 'Letters, digits and signs are pressed with Alt.' : 'Keys of one letter, digit or sign are off.'}{' '}
+          {keys === 'alt' ? FRAME.lettersDigitsAndSignsAre : FRAME.keysOfOneLetterDigit}{' '}
           <Button look="quiet" onClick={() => openPanel('settings')}>
-            Settings
+            {FRAME.settings}
           </Button>
         </p>
       )}

@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Signs } from '../ui/Signs';
 import { dateWords } from '../words/date-text';
 import { refusalWords } from '../words/save-text';
+import { FRAME } from '../words/views/shell';
 
 const ago = (ms: number): string => {
   const s = Math.max(0, Math.round(ms / 1000));
@@ -52,20 +53,15 @@ export function SaveAlert() {
       {bad && (
         <Bar>
           {save === 'offline' && <p className="grow">{WORDS.offline}</p>}
-          {save === 'gone' && (
-            <p className="grow">
-              This study was deleted in another window. What you see is kept in this browser; it is saved again as soon as the deletion is
-              undone in the Notebook.
-            </p>
-          )}
+          {save === 'gone' && <p className="grow">{FRAME.thisStudyWasDeletedIn}</p>}
           {save === 'refused' && (
             <p className="grow">
-              <Signs>{`Not saved: ${reason} Kept in this browser.`}</Signs>
+              <Signs>{FRAME.notSavedKeptInThis(reason)}</Signs>
             </p>
           )}
           {(save === 'refused' || save === 'offline') && (
             <Button look="link" onClick={() => dispatch(triedAgain())}>
-              Try again
+              {FRAME.tryAgain}
             </Button>
           )}
           {save === 'gone' && <KeepAsNew />}
@@ -93,15 +89,15 @@ function Conflict() {
   if (!body) return null;
   return (
     <>
-      <p className="grow">This study was changed in another window in the meantime. Which version is to stay?</p>
+      <p className="grow">{FRAME.thisStudyWasChangedIn}</p>
       <Button look="link" onClick={() => dispatch(conflictEnded('mine'))}>
-        Keep what I see here
+        {FRAME.keepWhatISeeHere}
       </Button>
       <Button look="link" onClick={() => dispatch(conflictEnded('theirs'))}>
-        Take the other version
+        {FRAME.takeTheOtherVersion}
       </Button>
       <Button look="link" onClick={() => void copy.make(body, () => dispatch(conflictEnded('theirs')))}>
-        Keep both, mine as a copy
+        {FRAME.keepBothMineAsA}
       </Button>
       {copy.problem && <p className="w-full text-clay">{copy.problem}</p>}
     </>
@@ -114,7 +110,7 @@ function useCopy() {
   const [problem, setProblem] = useState<string | null>(null);
   const make = async (body: Stray['body'], done: () => void): Promise<void> => {
     const result = await create({ ...body, name: `${body.name.slice(0, 100)} (other version)` });
-    if (result.error) setProblem(`The copy was not made: ${refusalWords(result.error)}`);
+    if (result.error) setProblem(FRAME.theCopyWasNotMade(refusalWords(result.error)));
     else done();
   };
   return { make, problem };
@@ -128,7 +124,7 @@ function KeepAsNew() {
   return (
     <>
       <Button look="link" disabled={made} onClick={() => void copy.make(body, () => setMade(true))}>
-        {made ? 'Kept as a new study' : 'Keep it as a new study'}
+        {made ? FRAME.keptAsANewStudy : FRAME.keepItAsANew}
       </Button>
       {copy.problem && <p className="w-full text-clay">{copy.problem}</p>}
     </>
@@ -146,13 +142,13 @@ function StrayBar({ stray }: { stray: Stray }) {
   };
   return (
     <Bar>
-      <p className="grow">{`A window that was closed left a version of this study unsaved (${dateWords(stray.at)}).`}</p>
-      <Button look="link" onClick={() => { dispatch(edited(stray.body)); gone(); }}>Show it here</Button>
+      <p className="grow">{FRAME.aWindowThatWasClosed(dateWords(stray.at))}</p>
+      <Button look="link" onClick={() => { dispatch(edited(stray.body)); gone(); }}>{FRAME.showItHere}</Button>
       <Button look="link" onClick={() => void copy.make(stray.body, gone)}>
-        Keep it as a copy
+        {FRAME.keepItAsACopy}
       </Button>
       <Button look="link" onClick={gone}>
-        Drop it
+        {FRAME.dropIt}
       </Button>
       {copy.problem && <p className="w-full text-clay">{copy.problem}</p>}
     </Bar>

@@ -17,6 +17,7 @@ import { SHELL_COMMANDS } from './shell-commands';
 import { StepNote } from './StepNote';
 import { useTheme } from './theme';
 import { useViewFocus, VIEW_ID } from './view-focus';
+import { FRAME } from '../words/views/shell';
 
 type Icon = ComponentType<{ size?: number; strokeWidth?: number; 'aria-hidden'?: boolean }>;
 interface ViewLink {
@@ -58,10 +59,10 @@ function useTools() {
   const [theme, toggle] = useTheme();
   const dark = theme === 'dark';
   return [
-    { word: 'Commands', Icon: Command, run: () => openPanel('commands') },
-    { word: 'Keys', Icon: Keyboard, run: () => openPanel('keys') },
-    { word: 'Settings', Icon: Settings2, run: () => openPanel('settings') },
-    { word: dark ? 'Light' : 'Dark', Icon: dark ? Sun : Moon, run: toggle },
+    { word: FRAME.commands, Icon: Command, run: () => openPanel('commands') },
+    { word: FRAME.keys, Icon: Keyboard, run: () => openPanel('keys') },
+    { word: FRAME.settings, Icon: Settings2, run: () => openPanel('settings') },
+    { word: dark ? FRAME.light : FRAME.dark, Icon: dark ? Sun : Moon, run: toggle },
   ];
 }
 
@@ -74,7 +75,7 @@ function Rail() {
   ];
   return (
     <nav
-      aria-label="Views"
+      aria-label={FRAME.views}
       className="no-print bottom-bar fixed inset-x-0 bottom-0 z-10 flex bg-night sm:sticky sm:top-0 sm:h-screen sm:flex-col sm:overflow-y-auto"
     >
       <Mark />
@@ -105,7 +106,7 @@ function More({ links, tools }: { links: { to: string; view: string; Icon: Icon 
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger className={`${ITEM} cursor-pointer sm:hidden`}>
         <Ellipsis size={22} strokeWidth={1.6} aria-hidden />
-        More
+        {FRAME.more}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content
@@ -158,7 +159,7 @@ export function Shell() {
         onClick={(e) => { e.preventDefault(); document.getElementById(VIEW_ID)?.focus(); }} // prettier-ignore
         className="no-print fixed top-2 left-2 z-50 -translate-y-20 rounded bg-night px-4 py-2 text-white focus:translate-y-0"
       >
-        Skip to the view
+        {FRAME.skipToTheView}
       </a>
       <Announcer />
       <StepNote />

@@ -6,12 +6,13 @@ import { closePanel, focusedBefore, useOpenPanel, type PanelName } from './panel
 import { Settings } from './Settings';
 import { VIEW_ID } from './view-focus';
 import { WordList } from './WordList';
+import { FRAME } from '../words/views/shell';
 
 const PANELS: Record<PanelName, { title: string; Body: () => React.ReactNode; wide?: boolean }> = {
-  commands: { title: 'Commands', Body: CommandLine, wide: true },
-  keys: { title: 'Keys', Body: KeyList },
-  words: { title: 'Words', Body: WordList, wide: true },
-  settings: { title: 'Settings', Body: Settings },
+  commands: { title: FRAME.commands, Body: CommandLine, wide: true },
+  keys: { title: FRAME.keys, Body: KeyList },
+  words: { title: FRAME.words, Body: WordList, wide: true },
+  settings: { title: FRAME.settings, Body: Settings },
 };
 
 /** What the shell lays over a view: one at a time; Escape closes it, and the focus goes back to where it was. */
@@ -32,7 +33,7 @@ export function Panels() {
           <div className="flex items-center gap-3">
             <Dialog.Title className="grow text-lg font-semibold">{title}</Dialog.Title>
             <Dialog.Close asChild>
-              <Button>Close</Button>
+              <Button>{FRAME.close}</Button>
             </Dialog.Close>
           </div>
           {open && <Body />}

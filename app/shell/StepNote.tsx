@@ -6,6 +6,7 @@ import { selectShape } from '../store/study';
 import { Signs } from '../ui/Signs';
 import { doneWords, rungWords, stepWords } from '../words/change-text';
 import { say } from './say';
+import { FRAME } from '../words/views/shell';
 
 /** How long a step stays told, in ms. */
 const TOLD_MS = 6000;
@@ -58,7 +59,7 @@ export function StepNote() {
               className="cursor-pointer font-semibold text-[#e9c667] underline focus-visible:outline-white"
               onClick={() => dispatch(told.kind === 'undone' ? redone() : undone())}
             >
-              {told.kind === 'undone' ? 'Redo' : 'Undo'}
+              {told.kind === 'undone' ? FRAME.redo : FRAME.undo}
             </button>
           )}
         </p>

@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { download, fileName } from '../ui/files';
 import { Signs } from '../ui/Signs';
 import { isolated } from '../words/name-text';
+import { FRAME } from '../words/views/shell';
 
 /** A view that breaks leaves the rest of the application standing, and comes back as soon as the study or the address is another. */
 export function ViewBoundary() {
@@ -29,30 +30,24 @@ export function ViewBroke({ error, resetErrorBoundary }: FallbackProps) {
   const unloaded = NOT_LOADED.test(message);
   return (
     <div role="alert" className="mx-auto max-w-2xl px-4 py-16">
-      <h1 className="text-[1.3125rem] font-medium">
-        {unloaded ? 'This view could not be loaded.' : 'This view cannot show the study as it stands.'}
-      </h1>
-      <p className="mt-2">
-        {unloaded
-          ? 'The server does not answer, or a newer Crow Ladder was installed meanwhile. Load the page again.'
-          : 'That is a fault of ours, not yours. Nothing is lost: the study is kept, and the other views work.'}
-      </p>
-      {!unloaded && <p className="mt-2 text-xs text-soft">{`What was said: ${message.slice(0, 200)}`}</p>}
+      <h1 className="text-[1.3125rem] font-medium">{unloaded ? FRAME.thisViewCouldNotBe : FRAME.thisViewCannotShowThe}</h1>
+      <p className="mt-2">{unloaded ? FRAME.theServerDoesNotAnswer : FRAME.thatIsAFaultOf}</p>
+      {!unloaded && <p className="mt-2 text-xs text-soft">{FRAME.whatWasSaid(message.slice(0, 200))}</p>}
       <div className="mt-4 flex flex-wrap gap-2">
         {!unloaded && past.length > 0 && (
           <Button look="brass" onClick={() => dispatch(undone())}>
-            Undo the last change
+            {FRAME.undoTheLastChange}
           </Button>
         )}
         <Button look={unloaded ? 'brass' : 'plain'} onClick={() => (unloaded ? location.reload() : resetErrorBoundary())}>
-          {unloaded ? 'Load the page again' : 'Try again'}
+          {unloaded ? FRAME.loadThePageAgain : FRAME.tryAgain}
         </Button>
         {id && (
           <Link
             className="inline-flex min-h-8 items-center rounded-md border border-line bg-sheet px-3 py-1 text-[0.78125rem]"
             to={`/versions/${id}`}
           >
-            Earlier versions
+            {FRAME.earlierVersions}
           </Link>
         )}
         {id && body && (
@@ -61,13 +56,13 @@ export function ViewBroke({ error, resetErrorBoundary }: FallbackProps) {
               download(`${fileName(body.name)}.json`, 'application/json', writeBundle({ studies: [{ id, body }], instruments: [] }))
             }
           >
-            Export the study
+            {FRAME.exportTheStudy}
           </Button>
         )}
       </div>
       {body && (
         <p className="mt-4 text-soft">
-          <Signs>{`Open: “${isolated(body.name)}”.`}</Signs>
+          <Signs>{FRAME.open(isolated(body.name))}</Signs>
         </p>
       )}
     </div>

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { PitchName } from '../../core';
+import { DRAWING } from '../words/views/drawing';
 
 interface Props {
   pitches: PitchName[];
@@ -26,7 +27,7 @@ export function Staff({ pitches, width, label }: Props) {
   return (
     <div role="img" aria-label={label} className="text-ink">
       <div ref={holder} aria-hidden />
-      {failed && <p className="text-clay">The staff could not be drawn.</p>}
+      {failed && <p className="text-clay">{DRAWING.theStaffCouldNotBe}</p>}
     </div>
   );
 }

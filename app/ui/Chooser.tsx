@@ -45,6 +45,7 @@ export function Chooser<T>({ label, placeholder, find, onChoose, current, empty,
       </label>
       <input
         {...box.getInputProps({ onChange: (e) => setText(e.currentTarget.value) })}
+        {...(items.length ? {} : { 'aria-activedescendant': undefined })}
         placeholder={placeholder}
         autoFocus
         spellCheck={false}

@@ -1,4 +1,5 @@
 import { useEffect, useId, useState } from 'react';
+import { DRAWING } from '../words/views/drawing';
 
 interface Props {
   label: string;
@@ -44,9 +45,9 @@ export function NumberField({ label, value, min, max, step = 1, unit, onChange }
       />
       {!good && (
         <p id={`${id}-range`} role="alert" className="text-xs text-clay">
-          {`${label}: ${range}. It stays ${value}. `}
+          {DRAWING.itStays(label, range, value)}
           <button type="button" className="tap cursor-pointer underline" onClick={() => setText(String(value))}>
-            {`Back to ${value}`}
+            {DRAWING.backTo(value)}
           </button>
         </p>
       )}

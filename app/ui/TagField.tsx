@@ -1,5 +1,6 @@
 import { X } from 'lucide-react';
 import { useId, useState, type KeyboardEvent } from 'react';
+import { DRAWING } from '../words/views/drawing';
 
 interface Props {
   tags: string[];
@@ -26,15 +27,15 @@ export function TagField({ tags, most, onTags }: Props) {
   return (
     <div className="mt-2 flex flex-col gap-1">
       <label htmlFor={id} className="text-xs text-soft">
-        Tags
+        {DRAWING.tags}
       </label>
       {tags.length > 0 && (
-        <ul aria-label="Tags" className="flex flex-wrap gap-1">
+        <ul aria-label={DRAWING.tags} className="flex flex-wrap gap-1">
           {tags.map((t) => (
             <li key={t}>
               <button
                 type="button"
-                aria-label={`Take the tag ${t} away`}
+                aria-label={DRAWING.takeTheTagAway(t)}
                 onClick={() => onTags(tags.filter((x) => x !== t))}
                 className="inline-flex min-h-7 cursor-pointer items-center gap-1 rounded-full border border-line px-2 text-xs hover:border-soft"
               >
@@ -49,7 +50,7 @@ export function TagField({ tags, most, onTags }: Props) {
         value={text}
         maxLength={LONGEST}
         disabled={tags.length >= most}
-        placeholder={tags.length >= most ? `${most} tags are the most` : 'bend, opener, slow'}
+        placeholder={tags.length >= most ? DRAWING.tagsAreTheMost(most) : DRAWING.bendOpenerSlow}
         onChange={(e) => setText(e.target.value)}
         onKeyDown={onKey}
         onBlur={add}

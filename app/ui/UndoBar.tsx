@@ -1,4 +1,5 @@
 import { Signs } from './Signs';
+import { DRAWING } from '../words/views/drawing';
 
 /** Says what was deleted and offers it back. */
 export function UndoBar({ name, onUndo, onClose }: { name: string; onUndo: () => void; onClose: () => void }) {
@@ -8,17 +9,17 @@ export function UndoBar({ name, onUndo, onClose }: { name: string; onUndo: () =>
       className="fixed inset-x-3 bottom-20 z-20 mx-auto flex max-w-xl flex-wrap items-center gap-3 rounded-lg bg-night p-3 text-white shadow-2xl sm:bottom-6"
     >
       <span className="grow">
-        <Signs>{`“${name}” was deleted.`}</Signs>
+        <Signs>{DRAWING.wasDeleted(name)}</Signs>
       </span>
       <button
         type="button"
         onClick={onUndo}
         className="cursor-pointer rounded bg-brass px-3 py-1 font-semibold text-brass-ink focus-visible:outline-white"
       >
-        Bring it back
+        {DRAWING.bringItBack}
       </button>
       <button type="button" onClick={onClose} className="cursor-pointer rounded px-2 py-1 underline focus-visible:outline-white">
-        Dismiss
+        {DRAWING.dismiss}
       </button>
     </div>
   );

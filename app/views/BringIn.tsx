@@ -18,6 +18,7 @@ import { useImport } from '../workers/useImport';
 import { useSomethingOpen } from './useOpenStudy';
 import { NEW_INSTRUMENT } from '../store/loose';
 import { isolated } from '../words/name-text';
+import { STUDY } from '../words/views/study';
 
 /** Asks for files to be read and shown before anything is written. */
 const Bring = createContext<(files: readonly File[]) => void>(() => undefined);
@@ -62,7 +63,7 @@ export function BringInProvider({ children }: { children: ReactNode }) {
           aria-hidden
           className="pointer-events-none fixed inset-0 z-40 grid place-items-center bg-night/60 text-xl font-semibold text-white"
         >
-          Drop it here: tab, MusicXML, MIDI, Scala or JSON
+          {STUDY.dropItHereTabMusicxml}
         </div>
       )}
       <Dialog.Root modal={false} open={reading || incoming !== null} onOpenChange={(open) => !open && clear()}>
@@ -71,10 +72,10 @@ export function BringInProvider({ children }: { children: ReactNode }) {
             aria-describedby={undefined}
             className="fixed top-1/2 left-1/2 z-30 grid max-h-[90vh] w-[min(38rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 overflow-auto rounded-lg border border-line bg-sheet p-5 shadow-2xl"
           >
-            <Dialog.Title className="text-lg font-semibold">What will come in</Dialog.Title>
+            <Dialog.Title className="text-lg font-semibold">{STUDY.whatWillComeIn}</Dialog.Title>
             {reading && (
               <p role="status">
-                Reading … <Button onClick={clear}>Cancel</Button>
+                {STUDY.reading} <Button onClick={clear}>{STUDY.cancel}</Button>
               </p>
             )}
             {incoming && <Preview incoming={incoming} onClose={clear} />}
@@ -132,7 +133,7 @@ function Preview({ incoming, onClose }: { incoming: Incoming[]; onClose: () => v
             ? await addInstrument(item.instrument)
             : null;
       if (result && 'error' in result && result.error)
-        return setProblem(`${item.file}: nothing of it was written: ${refusalWords(result.error)}`);
+        return setProblem(STUDY.nothingOfItWasWritten(item.file, refusalWords(result.error)));
     }
     if (licks.length) {
       let added = false;
@@ -143,7 +144,7 @@ function Preview({ incoming, onClose }: { incoming: Incoming[]; onClose: () => v
           return edit;
         }),
       );
-      if (!added) return setProblem('The study has no room for so many licks: nothing was written.');
+      if (!added) return setProblem(STUDY.theStudyHasNoRoom);
     }
     onClose();
     void navigate(
@@ -169,7 +170,7 @@ function Preview({ incoming, onClose }: { incoming: Incoming[]; onClose: () => v
                 ))}
                 {item.licks[0].instrument && (
                   <li>
-                    <Signs>{`On ${instrumentWords(item.licks[0].instrument)}; it can be brought over to the study’s neck afterwards.`}</Signs>
+                    <Signs>{STUDY.onItCanBeBrought(instrumentWords(item.licks[0].instrument))}</Signs>
                   </li>
                 )}
               </ul>
@@ -179,7 +180,7 @@ function Preview({ incoming, onClose }: { incoming: Incoming[]; onClose: () => v
       </ul>
       {licks.length > 0 && (
         <p className="text-soft">
-          <Signs>{`Licks go into the open study, “${isolated(name ?? '')}”. Undo takes them out again.`}</Signs>
+          <Signs>{STUDY.licksGoIntoTheOpen(isolated(name ?? ''))}</Signs>
         </p>
       )}
       {problem && (
@@ -189,9 +190,9 @@ function Preview({ incoming, onClose }: { incoming: Incoming[]; onClose: () => v
       )}
       <div className="flex gap-2">
         <Button look="brass" disabled={!good} onClick={() => void write()}>
-          Bring in
+          {STUDY.bringIn}
         </Button>
-        <Button onClick={onClose}>{good ? 'Leave it' : 'Close'}</Button>
+        <Button onClick={onClose}>{good ? STUDY.leaveIt : STUDY.close}</Button>
       </div>
     </>
   );

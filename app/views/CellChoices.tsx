@@ -1,6 +1,7 @@
 import { useDeferredValue, useMemo } from 'react';
 import { CoreError, handChoices, type CellChoice, type FingerOptions, type HandChoice, type Instrument, type Place } from '../../core';
 import { cellWords, choiceWords } from '../words/choice-text';
+import { STUDY } from '../words/views/study';
 
 interface Props {
   instrument: Instrument;
@@ -28,7 +29,7 @@ export function CellChoices({ instrument, places, school, hand, onChoose }: Prop
     onChoose([0, 1, 2].map((k) => ({ index: cell.index + k, finger: steps[cell.index + k].finger })).filter((f) => f.finger > 0));
   if (!cells.length) return null;
   return (
-    <section aria-label="Stretch, or close and move" className="no-print mt-2 grid gap-1.5">
+    <section aria-label={STUDY.stretchOrCloseAndMove} className="no-print mt-2 grid gap-1.5">
       {cells.map((cell) => (
         <div key={cell.index} role="group" aria-label={cellWords(cell)} className="flex flex-wrap items-center gap-1.5">
           <span className="text-soft">{cellWords(cell)}</span>

@@ -1,6 +1,7 @@
 import { openPanel } from '../shell/panels';
 import { setPrefs, usePrefs } from '../store/prefs';
 import { lineOf } from '../words/own-words';
+import { STUDY } from '../words/views/study';
 
 /** The first own word in sight whose line this player has not read, in one line; then the next. */
 export function FirstWords({ words }: { words: readonly string[] }) {
@@ -15,10 +16,10 @@ export function FirstWords({ words }: { words: readonly string[] }) {
         {line.usual && ` (${line.usual})`}: {line.says}
       </span>
       <button type="button" className="tap cursor-pointer text-feather underline" onClick={() => setPrefs({ read: [...read, line.word] })}>
-        Got it
+        {STUDY.gotIt}
       </button>
       <button type="button" className="tap cursor-pointer text-feather underline" onClick={() => openPanel('words')}>
-        All words
+        {STUDY.allWords}
       </button>
     </p>
   );

@@ -9,13 +9,14 @@ import { Select } from '../ui/Select';
 import { SentencePart } from '../ui/SentencePart';
 import { changedFingers, MEASURED_FRETS, reachWords, USUAL_REACHES } from '../words/hand-text';
 import { SCHOOL_WORDS } from '../words/school-text';
+import { STUDY } from '../words/views/study';
 
 const SIZES: { value: Hand['size'] | 'mine'; label: string }[] = [
-  { value: 'small', label: 'small: opens to 105 mm' },
-  { value: 'medium', label: 'medium: opens to 120 mm' },
-  { value: 'large', label: 'large: opens to 135 mm' },
+  { value: 'small', label: STUDY.smallOpensTo105Mm },
+  { value: 'medium', label: STUDY.mediumOpensTo120Mm },
+  { value: 'large', label: STUDY.largeOpensTo135Mm },
 ];
-const MINE = { value: 'mine' as const, label: 'mine: as it was measured' };
+const MINE = { value: 'mine' as const, label: STUDY.mineAsItWasMeasured };
 
 type Fields = Pick<StudyBody, 'school' | 'hand'>;
 
@@ -34,26 +35,30 @@ export function HandPart({ layout, school, hand, onHand }: Fields & { layout: La
       look="chip"
       text={
         <span title={SCHOOL_WORDS[school ?? defaultSchool(layout)]}>
-          Hand<span className="sr-only">{`: ${SCHOOL_WORDS[school ?? defaultSchool(layout)]}`}</span>
+          {STUDY.hand}
+          <span className="sr-only">{`: ${SCHOOL_WORDS[school ?? defaultSchool(layout)]}`}</span>
         </span>
       }
     >
       {() => (
         <>
           <Select
-            label="Fingering school"
+            label={STUDY.fingeringSchool}
             value={school ?? ''}
-            options={[{ value: '', label: `as the layout wants: ${SCHOOL_WORDS[defaultSchool(layout)]}` }, ...options]}
+            options={[{ value: '', label: STUDY.asTheLayoutWants(SCHOOL_WORDS[defaultSchool(layout)]) }, ...options]}
             onChange={(v) => onHand({ school: v || null })}
           />
-          <Select label="Hand" value={hand.reaches ? 'mine' : hand.size} options={reaches ? [...SIZES, MINE] : SIZES} onChange={onSize} />
+          <Select
+            label={STUDY.hand}
+            value={hand.reaches ? 'mine' : hand.size}
+            options={reaches ? [...SIZES, MINE] : SIZES}
+            onChange={onSize}
+          />
           <details>
-            <summary className="cursor-pointer text-feather underline">Measure my hand</summary>
+            <summary className="cursor-pointer text-feather underline">{STUDY.measureMyHand}</summary>
             <Measure begin={reaches ?? USUAL_REACHES} onMeasured={(next) => onHand({ hand: { size: hand.size, reaches: next } })} />
           </details>
-          <p className="text-xs text-soft">
-            Windows fix their fingers by the fret of the first one. Stop a stretch that hurts; this is no medical advice.
-          </p>
+          <p className="text-xs text-soft">{STUDY.windowsFixTheirFingersBy}</p>
         </>
       )}
     </SentencePart>
@@ -68,28 +73,28 @@ function Measure({ begin, onMeasured }: { begin: HandReach[]; onMeasured: (reach
   if (!body) return null;
   return (
     <div className="mt-2 grid gap-2">
-      <p className="text-[0.78125rem] text-soft">
-        Index on the thickest string: how many frets further does the little finger get, at ease and at most? Warm up first, and do not
-        force it; see a clinician about pain that lasts.
-      </p>
+      <p className="text-[0.78125rem] text-soft">{STUDY.indexOnTheThickestString}</p>
       {reaches.map((r, k) => (
         <fieldset key={r.fret} className="grid grid-cols-2 gap-2">
           <legend className="text-[0.78125rem]">
-            <b className="font-semibold">Index at fret {r.fret}</b>: {reachWords(body.instrument, r)}
+            <b className="font-semibold">
+              {STUDY.indexAtFret} {r.fret}
+            </b>
+            : {reachWords(body.instrument, r)}
           </legend>
           <NumberField
-            label="frets at ease"
+            label={STUDY.fretsAtEase}
             value={r.comfortable}
             min={1}
             max={9}
             step={0.5}
             onChange={(comfortable) => set(k, { comfortable })}
           />
-          <NumberField label="frets at most" value={r.most} min={1} max={9} step={0.5} onChange={(most) => set(k, { most })} />
+          <NumberField label={STUDY.fretsAtMost} value={r.most} min={1} max={9} step={0.5} onChange={(most) => set(k, { most })} />
         </fieldset>
       ))}
       <p aria-live="polite" className="text-[0.78125rem]">
-        A medium hand opens to {SPAN_MM.medium} mm. {changedFingers(body, { size: body.hand.size, reaches })}
+        {STUDY.aMediumHandOpensTo} {SPAN_MM.medium} {STUDY.mm} {changedFingers(body, { size: body.hand.size, reaches })}
       </p>
       <Button
         look="link"
@@ -98,7 +103,7 @@ function Measure({ begin, onMeasured }: { begin: HandReach[]; onMeasured: (reach
           onMeasured(reaches);
         }}
       >
-        This is my hand
+        {STUDY.thisIsMyHand}
       </Button>
     </div>
   );

@@ -3,6 +3,7 @@ import { TEMPO } from '../../contract';
 import { Button } from '../ui/Button';
 import { NumberField } from '../ui/NumberField';
 import { SentencePart } from '../ui/SentencePart';
+import { STUDY } from '../words/views/study';
 
 /** Beats a minute, by number or by slider. */
 export function Tempo({ tempo, onTempo }: { tempo: number; onTempo: (tempo: number) => void }) {
@@ -12,17 +13,17 @@ export function Tempo({ tempo, onTempo }: { tempo: number; onTempo: (tempo: numb
       look="chip"
       text={
         <>
-          <span className="text-soft">Tempo:</span>
+          <span className="text-soft">{STUDY.tempo}</span>
           <b className="num font-semibold">{tempo}</b>
         </>
       }
     >
       {() => (
         <>
-          <NumberField label="Beats a minute" value={tempo} min={TEMPO.min} max={TEMPO.max} onChange={onTempo} />
+          <NumberField label={STUDY.beatsAMinute} value={tempo} min={TEMPO.min} max={TEMPO.max} onChange={onTempo} />
           <input
             type="range"
-            aria-label="Tempo"
+            aria-label={STUDY.tempo2}
             min={TEMPO.min}
             max={TEMPO.max}
             step={2}
@@ -30,7 +31,7 @@ export function Tempo({ tempo, onTempo }: { tempo: number; onTempo: (tempo: numb
             onChange={(e) => onTempo(Number(e.target.value))}
             className="accent-brass"
           />
-          <p className="text-xs text-soft">With headphones, begin quietly and turn up.</p>
+          <p className="text-xs text-soft">{STUDY.withHeadphonesBeginQuietlyAnd}</p>
         </>
       )}
     </SentencePart>
@@ -46,7 +47,7 @@ export function HearButton({ on, disabled, onHear }: { on: boolean; disabled: bo
       icon={on ? <Square size={14} fill="currentColor" aria-hidden /> : <Play size={14} fill="currentColor" aria-hidden />}
       onClick={onHear}
     >
-      {on ? 'Stop' : 'Hear it'}
+      {on ? STUDY.stop : STUDY.hearIt}
     </Button>
   );
 }

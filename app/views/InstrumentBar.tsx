@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Signs } from '../ui/Signs';
 import { differenceWords } from '../words/instrument-text';
 import { isolated } from '../words/name-text';
+import { STUDY } from '../words/views/study';
 
 /** The study's instrument was changed since: says how, and leaves the choice. */
 export function InstrumentBar({ body }: { body: StudyBody }) {
@@ -18,13 +19,13 @@ export function InstrumentBar({ body }: { body: StudyBody }) {
   return (
     <div role="alert" className="mb-3 flex flex-wrap items-center gap-3 rounded-lg border border-feather bg-sheet p-3">
       <p className="grow">
-        <Signs>{`${isolated(now.name)} was changed since this study was made on it: ${lines.join('; ')}.`}</Signs>
+        <Signs>{STUDY.wasChangedSinceThisStudy(isolated(now.name), lines.join('; '))}</Signs>
       </p>
       <Button look="link" onClick={() => dispatch(change((n) => withInstrument(n.body, now, n.body.instrumentId)))}>
-        Take the change
+        {STUDY.takeTheChange}
       </Button>
       <Button look="link" onClick={() => dispatch(change(() => ({ instrumentId: null })))}>
-        Keep the study as it is
+        {STUDY.keepTheStudyAsIt}
       </Button>
     </div>
   );

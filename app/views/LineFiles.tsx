@@ -10,6 +10,7 @@ import { printSvgs, saveSvgs } from '../ui/print';
 import { Select } from '../ui/Select';
 import { SentencePart } from '../ui/SentencePart';
 import { useSheet } from '../workers/useSheet';
+import { STUDY } from '../words/views/study';
 
 /** A line as files and paper take it: a lick, or a route in eighths. */
 export type ExportLine = Omit<TabSheetRequest, 'school' | 'hand' | 'paper' | 'turn'>;
@@ -57,7 +58,7 @@ export function LineFiles(props: Props) {
       look="chip"
       text={
         <>
-          <Download size={14} aria-hidden /> Export
+          <Download size={14} aria-hidden /> {STUDY.export}
         </>
       }
     >
@@ -74,7 +75,7 @@ function Form({ what, body, line }: Props) {
   const { pages, problem, make, cancel } = useSheet();
   const { notes = NONE } = line ?? {};
   const none = !line || !notes.length;
-  if (none) return <p className="text-soft">{`There is no ${what} to export yet.`}</p>;
+  if (none) return <p className="text-soft">{STUDY.thereIsNoToExport(what)}</p>;
   const name = fileName(line.name);
   const size = pageSize(paper, turn);
   const request = tabSheetOf(body, line, paper, turn);
@@ -98,7 +99,7 @@ function Form({ what, body, line }: Props) {
   const copy = async (): Promise<void> => {
     const tab = await text();
     await navigator.clipboard.writeText(tab).then(
-      () => setSaid('Copied: paste it into a message.'),
+      () => setSaid(STUDY.copiedPasteItIntoA),
       () => download(`${name}.txt`, 'text/plain', tab),
     );
   };
@@ -113,46 +114,46 @@ function Form({ what, body, line }: Props) {
   return (
     <>
       <div className="flex flex-wrap gap-2">
-        <Button onClick={() => void text().then((t) => download(`${name}.txt`, 'text/plain', t))}>Tab as text</Button>
-        <Button onClick={() => void copy()}>Copy the text</Button>
+        <Button onClick={() => void text().then((t) => download(`${name}.txt`, 'text/plain', t))}>{STUDY.tabAsText}</Button>
+        <Button onClick={() => void copy()}>{STUDY.copyTheText}</Button>
         <Button onClick={() => void score().then((t) => download(`${name}.musicxml`, 'application/vnd.recordare.musicxml+xml', t))}>
-          MusicXML
+          {STUDY.musicxml}
         </Button>
-        <Button onClick={() => void packed()}>MusicXML, packed</Button>
-        <Button onClick={() => void midi()}>MIDI</Button>
+        <Button onClick={() => void packed()}>{STUDY.musicxmlPacked}</Button>
+        <Button onClick={() => void midi()}>{STUDY.midi}</Button>
       </div>
       <label className="flex items-center gap-2">
         <input type="checkbox" checked={channels} onChange={(e) => setChannels(e.target.checked)} className="accent-brass" />
-        MIDI with a channel for each string
+        {STUDY.midiWithAChannelFor}
       </label>
       <div className="grid grid-cols-2 gap-3">
         <Select<Paper>
-          label="Paper"
+          label={STUDY.paper}
           value={paper}
           options={[
             { value: 'a4', label: 'A4' },
-            { value: 'letter', label: 'Letter' },
+            { value: 'letter', label: STUDY.letter },
           ]}
           onChange={setPaper}
         />
         <Select<Turn>
-          label="Turned"
+          label={STUDY.turned}
           value={turn}
           options={[
-            { value: 'portrait', label: 'upright' },
-            { value: 'landscape', label: 'sideways' },
+            { value: 'portrait', label: STUDY.upright },
+            { value: 'landscape', label: STUDY.sideways },
           ]}
           onChange={setTurn}
         />
       </div>
       <div className="flex flex-wrap gap-2">
         <Button look="brass" onClick={() => void svgs((s) => printSvgs(s, size))}>
-          Print
+          {STUDY.print}
         </Button>
-        <Button onClick={() => void pdf()}>PDF</Button>
-        <Button onClick={() => void svgs((s) => saveSvgs(name, 'svg', s, size))}>SVG</Button>
-        <Button onClick={() => void svgs((s) => saveSvgs(name, 'png', s, size))}>PNG</Button>
-        {pages !== null && <Button onClick={cancel}>Cancel</Button>}
+        <Button onClick={() => void pdf()}>{STUDY.pdf}</Button>
+        <Button onClick={() => void svgs((s) => saveSvgs(name, 'svg', s, size))}>{STUDY.svg}</Button>
+        <Button onClick={() => void svgs((s) => saveSvgs(name, 'png', s, size))}>{STUDY.png}</Button>
+        {pages !== null && <Button onClick={cancel}>{STUDY.cancel}</Button>}
       </div>
       <p role="status" aria-live="polite" className="min-h-5 text-soft">
         {said ?? ''}

@@ -7,6 +7,7 @@ import type { Laid } from '../store/study';
 import { Button } from '../ui/Button';
 import { Signs } from '../ui/Signs';
 import { layoutWords } from '../words/layout-text';
+import { STUDY } from '../words/views/study';
 
 const INSTEAD: Layout[] = [
   { kind: 'window', stretch: 'index' },
@@ -32,7 +33,7 @@ export function Problem({ error, body }: { error: NonNullable<Laid['error']>; bo
         ))}
       {error.code === 'UNKNOWN_SCALE' && (
         <Button look="link" onClick={() => dispatch(edited({ scale: { tonic: body.scale.tonic, scale: 'ionian' } }))}>
-          Use the major scale
+          {STUDY.useTheMajorScale}
         </Button>
       )}
     </div>

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { Button } from '../ui/Button';
 import { Signs } from '../ui/Signs';
 import type { Search } from '../workers/useSearch';
+import { STUDY } from '../words/views/study';
 
 const OVER = 'absolute top-1 right-1 flex flex-wrap items-center gap-3 rounded-lg border border-line bg-sheet px-3 py-1 shadow-xl';
 
@@ -34,16 +35,16 @@ export function SearchNote({ found, settled = 0, onFree }: Props) {
       <div role="status" aria-live="polite" className="no-print relative z-[5] h-0">
         {searching && (
           <p className={OVER}>
-            <span>Searching …</span>
-            <progress aria-label="Search" value={found.done ?? 0} max={1} className="h-2 w-48 accent-brass" />
+            <span>{STUDY.searching}</span>
+            <progress aria-label={STUDY.search} value={found.done ?? 0} max={1} className="h-2 w-48 accent-brass" />
             <span className="num">{Math.round((found.done ?? 0) * 100)} %</span>
-            <Button onClick={found.cancel}>Cancel</Button>
+            <Button onClick={found.cancel}>{STUDY.cancel}</Button>
           </p>
         )}
         {found.cancelled && (
           <p className={OVER}>
-            <span>The search was cancelled; what is shown is the last one that ended.</span>
-            <Button onClick={found.again}>Search again</Button>
+            <span>{STUDY.theSearchWasCancelledWhat}</span>
+            <Button onClick={found.again}>{STUDY.searchAgain}</Button>
           </p>
         )}
       </div>
@@ -54,12 +55,12 @@ export function SearchNote({ found, settled = 0, onFree }: Props) {
           </p>
           {settled > 0 && (
             <Button look="link" onClick={onFree}>
-              Free all settled notes
+              {STUDY.freeAllSettledNotes}
             </Button>
           )}
           {found.refused.code === 'BROKEN' && (
             <Button look="link" onClick={found.again}>
-              Search again
+              {STUDY.searchAgain}
             </Button>
           )}
         </div>

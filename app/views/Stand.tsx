@@ -2,6 +2,7 @@ import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { Signs } from '../ui/Signs';
 import { Button } from '../ui/Button';
+import { STUDY } from '../words/views/study';
 
 interface Props {
   open: boolean;
@@ -31,7 +32,7 @@ export function Stand({ open, onClose, title, before, after, onBefore, onAfter, 
               <Signs>{title}</Signs>
             </Dialog.Title>
             <Dialog.Close asChild>
-              <Button>Close (Z)</Button>
+              <Button>{STUDY.closeZ}</Button>
             </Dialog.Close>
           </div>
           <div className="min-h-0 grow">{open && children}</div>
@@ -50,7 +51,7 @@ const Turn = ({ words, onTurn, side }: { words: string; onTurn: () => void; side
     type="button"
     disabled={!words}
     onClick={onTurn}
-    aria-label={words ? `${side === 'before' ? 'Back' : 'On'}: ${words}` : side === 'before' ? 'Nothing before' : 'Nothing after'}
+    aria-label={words ? `${side === 'before' ? 'Back' : 'On'}: ${words}` : side === 'before' ? STUDY.nothingBefore : STUDY.nothingAfter}
     className="min-h-12 min-w-12 cursor-pointer rounded-md px-3 text-soft hover:bg-feather-wash disabled:invisible"
   >
     <Signs>{side === 'before' ? `← ${words}` : `${words} →`}</Signs>

@@ -14,6 +14,7 @@ import { isScale } from '../../core';
 import { StudyBar } from './study/StudyBar';
 import { useAddress } from './study/useAddress';
 import { useOpenStudy } from './useOpenStudy';
+import { STUDY } from '../words/views/study';
 
 interface Props {
   view: StudyView;
@@ -36,10 +37,10 @@ export function StudyGate({ view, children }: Props) {
     );
   return (
     <p role="status" className="py-16 text-center text-lg">
-      {opening === 'open' || opening === 'opening' ? 'Opening …' : OPENING_WORDS[opening]}{' '}
+      {opening === 'open' || opening === 'opening' ? STUDY.opening : OPENING_WORDS[opening]}{' '}
       {opening !== 'open' && opening !== 'opening' && (
         <Link className="text-feather underline" to="/notebook">
-          To the Notebook
+          {STUDY.toTheNotebook}
         </Link>
       )}
     </p>
@@ -56,9 +57,9 @@ function Open({ body, view, id, children }: { body: StudyBody; view: StudyView; 
       {problems.length > 0 && (
         <div role="alert" className="mb-3 flex flex-wrap items-center gap-3 rounded-lg border border-clay bg-sheet p-3">
           <p className="grow">
-            <Signs>{`Of this address, something could not be used: ${problems.join('; ')}. The rest stands.`}</Signs>
+            <Signs>{STUDY.ofThisAddressSomethingCould(problems.join('; '))}</Signs>
           </p>
-          <Button onClick={dismiss}>Close</Button>
+          <Button onClick={dismiss}>{STUDY.close}</Button>
         </div>
       )}
       {children}
@@ -70,11 +71,13 @@ function Open({ body, view, id, children }: { body: StudyBody; view: StudyView; 
 function Broken({ problem }: { problem: { field: string; message: string } }) {
   return (
     <div role="alert" className="mx-auto max-w-xl py-16 text-center">
-      <p className="text-lg">This study cannot be shown: {problem.message}</p>
+      <p className="text-lg">
+        {STUDY.thisStudyCannotBeShown} {problem.message}
+      </p>
       <p className="mt-2 text-soft">
-        It was left as it is.{' '}
+        {STUDY.itWasLeftAsIt}{' '}
         <Link className="text-feather underline" to="/notebook">
-          Choose another in the Notebook
+          {STUDY.chooseAnotherInTheNotebook}
         </Link>
       </p>
     </div>

@@ -5,10 +5,11 @@ import { useCommands, type CommandInfo } from '../shell/keys';
 import { TabStaff } from '../tab/TabStaff';
 import { COLUMN, systemOf, tabGeometry, type TabColumn } from '../tab/layout';
 import { Stand } from './Stand';
+import { STUDY } from '../words/views/study';
 
 const STAND_COMMANDS = [
-  { id: 'after', keys: ['PageDown', 'ArrowDown'], shown: 'Page down', does: 'next bar' },
-  { id: 'before', keys: ['PageUp', 'ArrowUp'], shown: 'Page up', does: 'bar before' },
+  { id: 'after', keys: ['PageDown', 'ArrowDown'], shown: 'Page down', does: STUDY.nextBar },
+  { id: 'before', keys: ['PageUp', 'ArrowUp'], shown: 'Page up', does: STUDY.barBefore },
 ] as const satisfies readonly CommandInfo[];
 
 interface Props {
@@ -77,7 +78,7 @@ function Page({
     if (s) holder.current?.scrollTo({ top: s.top * scale });
   }, [g, seen, scale, columns.length]);
   return (
-    <div ref={holder} className="h-full overflow-y-auto" tabIndex={0} role="group" aria-label="Tab">
+    <div ref={holder} className="h-full overflow-y-auto" tabIndex={0} role="group" aria-label={STUDY.tab}>
       {width > 0 && (
         <TabStaff
           g={g}
@@ -86,7 +87,7 @@ function Page({
           columns={columns}
           strokes={strokes}
           words={words}
-          label="Notes of the line"
+          label={STUDY.notesOfTheLine}
           chosen={-1}
           range={{ from, to }}
           sounding={sounding}

@@ -11,6 +11,7 @@ import { runCommand } from '../keys';
 import { closePanel } from '../panels';
 import { askPrint } from '../print-ask';
 import { offersFor, type Action, type Offer } from './read';
+import { FRAME } from '../../words/views/shell';
 
 /** Type what you want: scales and layouts in words, ways to connect, things to print, and every command of every view. */
 export function CommandLine() {
@@ -20,8 +21,8 @@ export function CommandLine() {
   const act = useAct();
   return (
     <Chooser<Offer>
-      label="What do you want to do?"
-      placeholder="a dorian three notes · connect box 1 to 3 · tune drop d"
+      label={FRAME.whatDoYouWantTo}
+      placeholder={FRAME.aDorianThreeNotesConnect}
       find={(text) =>
         offersFor(text, { now, studies: data ?? [], keys: prefsNow().keys }).map((o) => ({
           key: o.key,
@@ -35,7 +36,7 @@ export function CommandLine() {
         // After the command line has gone, so that what the command opens keeps the focus.
         setTimeout(() => act(offer.action), 60);
       }}
-      empty="Nothing is called so. Try a scale, a layout, “connect box 1 to 3”, “print all keys”, “tune drop d”, or part of a command."
+      empty={FRAME.nothingIsCalledSoTry}
       render={(text) => <Signs>{text}</Signs>}
     />
   );

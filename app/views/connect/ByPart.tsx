@@ -8,6 +8,7 @@ import { SentencePart } from '../../ui/SentencePart';
 import { Segmented } from '../../ui/Segmented';
 import { pitchesText, readPitches } from '../../words/end-text';
 import { WAY_WORDS } from '../../words/route-text';
+import { CONNECT } from '../../words/views/connect';
 
 interface Props {
   asked: Connection;
@@ -40,8 +41,8 @@ export function ByPart({ asked, instrument, onAsk }: Props) {
       {(close) => (
         <>
           <Chooser<Way>
-            label="How to get there"
-            placeholder="seam, pair, diagonal, best"
+            label={CONNECT.howToGetThere}
+            placeholder={CONNECT.seamPairDiagonalBest}
             find={(text) =>
               WAYS.filter((w) => `${WAY_WORDS[w].chip} ${WAY_WORDS[w].by}`.toLowerCase().includes(text.trim().toLowerCase())).map((w) => ({
                 key: w,
@@ -52,7 +53,7 @@ export function ByPart({ asked, instrument, onAsk }: Props) {
             }
             onChoose={(way) => { onAsk({ way, strings: [] }); close(); }} // prettier-ignore
             current={asked.way}
-            empty="No way of that name. Try seam, one string, pair, diagonal, split, leap, merge or best."
+            empty={CONNECT.noWayOfThatName}
             render={(t) => t}
           />
           {STRINGS[asked.way] && <StringsField asked={asked} instrument={instrument} onAsk={onAsk} />}
@@ -72,14 +73,16 @@ function StringsField({ asked, instrument, onAsk }: Props) {
   };
   return (
     <fieldset className="flex flex-wrap items-center gap-1">
-      <legend className="mb-1 text-xs text-soft">{says} these strings (none chosen: whichever are best)</legend>
+      <legend className="mb-1 text-xs text-soft">
+        {says} {CONNECT.theseStringsNoneChosenWhichever}
+      </legend>
       {instrument.strings.map((_, k) => (
         <button
           key={k}
           type="button"
           className="chip"
           aria-pressed={asked.strings.includes(k + 1)}
-          aria-label={`string ${k + 1}`}
+          aria-label={CONNECT.string(k + 1)}
           onClick={() => toggle(k + 1)}
         >
           {k + 1}
@@ -90,9 +93,9 @@ function StringsField({ asked, instrument, onAsk }: Props) {
 }
 
 const MOTIONS = [
-  { value: 'run', label: 'scale run' },
-  { value: 'thirds', label: 'in thirds' },
-  { value: 'given', label: 'given pitches' },
+  { value: 'run', label: CONNECT.scaleRun },
+  { value: 'thirds', label: CONNECT.inThirds },
+  { value: 'given', label: CONNECT.givenPitches },
 ] as const;
 
 function BestFields({ asked, instrument, onAsk }: Props) {
@@ -102,25 +105,25 @@ function BestFields({ asked, instrument, onAsk }: Props) {
   const to = within?.toFret ?? instrument.frets;
   return (
     <>
-      <Segmented label="What the line does" value={asked.motion} options={MOTIONS} onChange={(motion) => onAsk({ motion })} />
+      <Segmented label={CONNECT.whatTheLineDoes} value={asked.motion} options={MOTIONS} onChange={(motion) => onAsk({ motion })} />
       {asked.motion === 'given' && <PitchField asked={asked} instrument={instrument} onAsk={onAsk} />}
       <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-3">
         <NumberField
-          label="From fret"
+          label={CONNECT.fromFret}
           value={from}
           min={nut}
           max={to}
           onChange={(fromFret) => onAsk({ within: { fromFret, toFret: to } })}
         />
         <NumberField
-          label="To fret"
+          label={CONNECT.toFret}
           value={to}
           min={from}
           max={instrument.frets}
           onChange={(toFret) => onAsk({ within: { fromFret: from, toFret } })}
         />
         <Button disabled={!within} onClick={() => onAsk({ within: null })}>
-          Whole neck
+          {CONNECT.wholeNeck}
         </Button>
       </div>
     </>
@@ -133,7 +136,7 @@ function PitchField({ asked, instrument, onAsk }: Props) {
   const why = 'why' in read ? read.why : null;
   return (
     <label className="flex flex-col gap-1 text-xs text-soft">
-      Pitches in the order they sound
+      {CONNECT.pitchesInTheOrderThey}
       <textarea
         rows={2}
         value={text}

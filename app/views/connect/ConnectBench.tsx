@@ -28,6 +28,7 @@ import { SearchNote } from '../SearchNote';
 import { useConnectCommands } from './useConnectCommands';
 import { WaysThere } from './WaysThere';
 import { WeightsPart } from './WeightsPart';
+import { CONNECT } from '../../words/views/connect';
 
 interface Props {
   body: StudyBody;
@@ -41,9 +42,9 @@ interface Props {
 
 const WAY_OPTIONS = WAYS.map((value) => ({ value, label: WAY_WORDS[value].chip }));
 const PICKING_OPTIONS: { value: Picking; label: string }[] = [
-  { value: 'alternate', label: 'Alternate' },
-  { value: 'economy', label: 'Economy' },
-  { value: 'hammered', label: 'Hammered' },
+  { value: 'alternate', label: CONNECT.alternate },
+  { value: 'economy', label: CONNECT.economy },
+  { value: 'hammered', label: CONNECT.hammered },
 ];
 const NO_STEPS: Route['steps'] = [];
 
@@ -109,7 +110,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
       <ConnectSentence body={body} ends={ends} shapes={shapes} notes={notes} route={route} />
       <div className="no-print after-neck my-3 flex flex-wrap items-center gap-2">
         <Segmented
-          label="Way there"
+          label={CONNECT.wayThere}
           value={asked.way}
           options={WAY_OPTIONS}
           onChange={(way) => onAsk((now) => ask(now, { way, strings: [] }))}
@@ -132,9 +133,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
         instrument={instrument}
         notes={notes}
         steps={steps}
-        title={glyphs(
-          `Neck with the route: ${counted(steps.length, 'note')}. The list of notes after it has every place, finger and move.`,
-        )}
+        title={glyphs(CONNECT.neckWithTheRouteThe(counted(steps.length, 'note')))}
         chosen={line.chosen}
         sounding={hear.now}
         onChoose={line.onChoose}
@@ -142,12 +141,12 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
       />
       <div className="no-print after-neck mt-3 flex flex-wrap items-center gap-2">
         <Button icon={<ArrowRightLeft size={14} aria-hidden />} onClick={() => onAsk(turned)}>
-          Turn round
+          {CONNECT.turnRound}
         </Button>
         <WeightsPart weights={asked.weights} onWeights={(weights) => onAsk((now) => tell(now, { weights, choice: 0 }))} />
         <HandPart layout={body.layout} school={body.school} hand={body.hand} onHand={(fields) => dispatch(edited(fields))} />
         <Segmented
-          label="Picking"
+          label={CONNECT.picking}
           value={asked.picking}
           options={PICKING_OPTIONS}
           onChange={(picking) => onAsk((now) => tell(now, { picking }))}
@@ -158,7 +157,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
           aria-pressed={asked.staff}
           onClick={() => onAsk((now) => tell(now, { staff: !now.asked.staff }))}
         >
-          Staff
+          {CONNECT.staff}
         </button>
         <span className="grow" />
         <Button
@@ -167,21 +166,17 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
           disabled={!route || isKept || body.routes.length >= MOST_KEPT}
           onClick={keep}
         >
-          {isKept ? 'Kept' : body.routes.length >= MOST_KEPT ? `Kept ${MOST_KEPT}: drop one first` : 'Keep this route'}
+          {isKept ? CONNECT.kept : body.routes.length >= MOST_KEPT ? CONNECT.keptDropOneFirst(MOST_KEPT) : CONNECT.keepThisRoute}
         </Button>
         <MakeLick line={asLine} />
         <LineFiles what="route" body={body} line={asLine && exportOfRoute(asLine, body.tempo)} />
       </div>
-      {route && routeNeedsCare(instrument, route) && (
-        <p className="after-neck mt-2 text-xs text-clay">
-          A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.
-        </p>
-      )}
+      {route && routeNeedsCare(instrument, route) && <p className="after-neck mt-2 text-xs text-clay">{CONNECT.aWideReachWarmUp}</p>}
       <div className="after-tools mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[1fr_21rem]">
         <div className="grid min-w-0 grid-cols-1 gap-3">
           {route && (
             <RouteTab
-              title={asLine?.name ?? 'Route'}
+              title={asLine?.name ?? CONNECT.route}
               standing={standing}
               onStand={stand}
               instrument={instrument}
@@ -225,7 +220,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
           }
         </div>
       </div>
-      <StudyFooter hint="1 to 4 way there · ← → note · ↑ ↓ its other places · [ ] goal · V turn round · Space hear · Z stand" />
+      <StudyFooter hint={CONNECT.n1To4WayThere} />
     </div>
   );
 }

@@ -10,6 +10,7 @@ import { SCHOOL_WORDS } from '../../words/school-text';
 import { instrumentWords } from '../../words/tuning-text';
 import { ByPart } from './ByPart';
 import { EndPart } from './EndPart';
+import { CONNECT } from '../../words/views/connect';
 
 interface Props {
   body: StudyBody;
@@ -38,7 +39,7 @@ export function ConnectSentence({ body, ends, shapes, notes, route }: Props) {
       <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
         {!given && (
           <>
-            From{' '}
+            {CONNECT.fromWord}{' '}
             <EndPart
               name="from"
               text={words.from}
@@ -47,11 +48,12 @@ export function ConnectSentence({ body, ends, shapes, notes, route }: Props) {
               where={where}
               onEnd={(e) => on((now) => askFrom(now, shapes, e))}
             />{' '}
-            to <EndPart name="to" text={words.to} shortcut="t" goal where={where} onEnd={(e) => on((now) => askTo(now, shapes, e))} />{' '}
-            by{' '}
+            {CONNECT.toWord}{' '}
+            <EndPart name="to" text={words.to} shortcut="t" goal where={where} onEnd={(e) => on((now) => askTo(now, shapes, e))} />{' '}
+            {CONNECT.byWord}{' '}
           </>
         )}
-        {given && 'Play them by '}
+        {given && CONNECT.playThemBy}
         <ByPart asked={asked} instrument={body.instrument} onAsk={(fields) => on((now) => ask(now, fields))} />
       </h1>
       <p className="num mt-0.5 text-[0.8125rem] text-soft">

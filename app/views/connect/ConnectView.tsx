@@ -10,6 +10,7 @@ import { useRoutes } from '../../workers/useSearch';
 import { ConnectBench } from './ConnectBench';
 import { KeptRoutes } from './KeptRoutes';
 import { KeptRouteBench } from './KeptRouteBench';
+import { CONNECT } from '../../words/views/connect';
 
 /** How the hand goes from one shape to the next. */
 export function ConnectView() {
@@ -25,7 +26,7 @@ function OpenConnect({ body, laid }: { body: StudyBody; laid: Laid }) {
       <InstrumentBar body={body} />
       {laid.error && (
         <>
-          <h1 className="mb-2 text-[1.3125rem] font-medium">No ladder to climb yet</h1>
+          <h1 className="mb-2 text-[1.3125rem] font-medium">{CONNECT.noLadderToClimbYet}</h1>
           <Problem error={laid.error} body={body} />
           <KeptRoutes routes={body.routes} open={null} />
         </>

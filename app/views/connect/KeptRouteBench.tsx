@@ -19,6 +19,7 @@ import { KeptRoutes } from './KeptRoutes';
 import { exportOfRoute, MakeLick } from './MakeLick';
 import { RouteTab } from './RouteTab';
 import { isolated } from '../../words/name-text';
+import { CONNECT } from '../../words/views/connect';
 
 /** A kept route as it was kept: nothing of it is worked out again, whatever became of the study. */
 export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRoute }) {
@@ -48,7 +49,7 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
   return (
     <>
       <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
-        Kept route <b className="font-semibold text-feather"><Signs>{isolated(kept.name)}</Signs></b>, as it was kept
+        {CONNECT.keptRoute} <b className="font-semibold text-feather"><Signs>{isolated(kept.name)}</Signs></b>{CONNECT.asItWasKept}
       </h1>
       <p className="num mt-0.5 mb-3 text-[0.8125rem] text-soft">
         <Signs>{changed}</Signs>
@@ -60,13 +61,13 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
       )}
       <div className="no-print my-3 flex flex-wrap items-center gap-2">
         <Button look="link" onClick={() => dispatch(edited(solveAgain(kept)))}>
-          Solve again
+          {CONNECT.solveAgain}
         </Button>
-        <Button onClick={() => dispatch(edited({ route: null }))}>Back to what is asked</Button>
+        <Button onClick={() => dispatch(edited({ route: null }))}>{CONNECT.backToWhatIsAsked}</Button>
         <MakeLick line={line} />
         <LineFiles what="route" body={body} line={exportOfRoute(line, body.tempo)} />
         <button type="button" className="chip text-[0.78125rem]" aria-pressed={staff} onClick={() => setStaff(!staff)}>
-          Staff
+          {CONNECT.staff}
         </button>
         <span className="grow" />
         <Tempo tempo={body.tempo} onTempo={(tempo) => dispatch(edited({ tempo }))} />
@@ -81,7 +82,7 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
         instrument={on.instrument}
         notes={notes}
         steps={steps}
-        title={glyphs(`Neck with the kept route: ${counted(steps.length, 'note')}. The list of notes after it has every place, finger and move.`)}
+        title={glyphs(CONNECT.neckWithTheKeptRoute(counted(steps.length, 'note')))}
         chosen={chosen}
         sounding={hear.now}
         onChoose={setChosen}
@@ -102,7 +103,7 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
         />
         <KeptRoutes routes={body.routes} open={kept.id} />
       </div>
-      <StudyFooter hint="← → note · Space hear · S solve again · Esc back to what is asked · Z stand" />
+      <StudyFooter hint={CONNECT.noteSpaceHearSSolve} />
     </>
   ); // prettier-ignore
 }

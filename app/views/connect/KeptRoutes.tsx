@@ -11,6 +11,7 @@ import { Signs } from '../../ui/Signs';
 import { counted } from '../../words/count-text';
 import { WAY_WORDS } from '../../words/route-text';
 import { isolated } from '../../words/name-text';
+import { CONNECT } from '../../words/views/connect';
 
 /** So many are listed before the rest is folded away. */
 const FEW = 6;
@@ -24,10 +25,10 @@ export const KeptRoutes = memo(function KeptRoutes({ routes, open }: { routes: K
   const found = routes.map((r, k) => ({ r, k })).filter(({ r }) => r.name.toLowerCase().includes(text.trim().toLowerCase()));
   const listed = all || text ? found : found.filter(({ r }, at) => at < FEW || r.id === open);
   return (
-    <Panel title="Kept with this study">
+    <Panel title={CONNECT.keptWithThisStudy}>
       {routes.length > FEW && (
         <label className="no-print mb-2 flex items-center gap-2 text-xs text-soft">
-          Find
+          {CONNECT.find}
           <input
             type="search"
             value={text}
@@ -40,7 +41,7 @@ export const KeptRoutes = memo(function KeptRoutes({ routes, open }: { routes: K
         {listed.map(({ r, k }) => (
           <li key={r.id} className="flex flex-wrap items-center gap-2 border-b border-line/60 py-1 last:border-0">
             <input
-              aria-label={`Name of kept route ${k + 1}`}
+              aria-label={CONNECT.nameOfKeptRoute(k + 1)}
               defaultValue={r.name}
               key={r.name}
               maxLength={120}
@@ -59,38 +60,38 @@ export const KeptRoutes = memo(function KeptRoutes({ routes, open }: { routes: K
             </span>
             <Button
               look="link"
-              aria-label={`Open ${isolated(r.name)}`}
+              aria-label={CONNECT.open(isolated(r.name))}
               aria-pressed={r.id === open}
               onClick={() => dispatch(edited({ route: r.id }))}
             >
-              {r.id === open ? 'Shown' : 'Open'}
+              {r.id === open ? CONNECT.shown : CONNECT.open2}
             </Button>
             <Step
               dispatchStep={() => dispatch(change((now) => reorderRoute(now.body, r.id, -1)))}
               disabled={k === 0}
-              label={`Move ${isolated(r.name)} up`}
+              label={CONNECT.moveUp(isolated(r.name))}
               up
             />
             <Step
               dispatchStep={() => dispatch(change((now) => reorderRoute(now.body, r.id, 1)))}
               disabled={k === routes.length - 1}
-              label={`Move ${isolated(r.name)} down`}
+              label={CONNECT.moveDown(isolated(r.name))}
             />
             <Button
               look="quiet"
               icon={<Trash2 size={14} aria-hidden />}
-              aria-label={`Drop ${isolated(r.name)}`}
+              aria-label={CONNECT.drop(isolated(r.name))}
               onClick={() => dispatch(change((now) => dropRoute(now.body, r.id)))}
             >
-              Drop
+              {CONNECT.drop2}
             </Button>
           </li>
         ))}
       </ol>
-      {!listed.length && <p className="text-soft">No kept route of that name.</p>}
+      {!listed.length && <p className="text-soft">{CONNECT.noKeptRouteOfThat}</p>}
       {!text && routes.length > FEW && (
         <Button look="quiet" className="mt-1" onClick={() => setAll(!all)}>
-          {all ? `The first ${FEW} only` : `All ${routes.length} kept routes`}
+          {all ? CONNECT.theFirstOnly(FEW) : CONNECT.allKeptRoutes(routes.length)}
         </Button>
       )}
     </Panel>
@@ -101,7 +102,7 @@ function Step({ dispatchStep, disabled, label, up = false }: { dispatchStep: () 
   return (
     <Button look="quiet" disabled={disabled} aria-label={label} title={label} onClick={dispatchStep}>
       {up ? <ArrowUp size={14} aria-hidden /> : <ArrowDown size={14} aria-hidden />}
-      {up ? 'Up' : 'Down'}
+      {up ? CONNECT.up : CONNECT.down}
     </Button>
   );
 }

@@ -6,6 +6,7 @@ import { lickOfRoute, notesOfRoute, type RouteLine } from '../../store/route-lic
 import type { ExportLine } from '../LineFiles';
 import { Button } from '../../ui/Button';
 import { useGo } from '../useGo';
+import { CONNECT } from '../../words/views/connect';
 
 /** A route as files and paper take it: eighths in bars of four. */
 export const exportOfRoute = (line: RouteLine, tempo: number): ExportLine => ({ ...line, notes: notesOfRoute(line), tempo, meter: [4, 4] });
@@ -22,7 +23,7 @@ export function MakeLick({ line }: { line: RouteLine | null }) {
   };
   return (
     <Button icon={<ListMusic size={14} aria-hidden />} disabled={!line || full} onClick={make}>
-      {full ? `${MOST_LICKS} licks: delete one first` : 'Make a lick of it'}
+      {full ? CONNECT.licksDeleteOneFirst(MOST_LICKS) : CONNECT.makeALickOfIt}
     </Button>
   );
 }

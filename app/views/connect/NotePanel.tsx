@@ -4,6 +4,7 @@ import { CoreError, midiOf, placeKey, placesOf, samePlace, spellerIn, whyStep, t
 import { Panel } from '../../ui/Panels';
 import { Signs } from '../../ui/Signs';
 import { COST_WORDS, FINGER_WORDS, MOVE_WORDS, placeWords } from '../../words/route-text';
+import { CONNECT } from '../../words/views/connect';
 
 interface Props {
   scale: ScaleRef;
@@ -37,14 +38,14 @@ export function NotePanel(props: Props) {
   const pinned = asked.fingers.find((f) => f.index === index)?.finger ?? null;
   const why = whyOf(props);
   return (
-    <Panel title={`Note ${index + 1}: ${spellerIn(scale)(midi)}, ${placeWords(s)}`}>
+    <Panel title={CONNECT.note(index + 1, spellerIn(scale)(midi), placeWords(s))}>
       <p>
-        {s.finger ? `${FINGER_WORDS[s.finger]} finger` : 'open string'}: {MOVE_WORDS[s.move]}.
+        {s.finger ? CONNECT.finger(FINGER_WORDS[s.finger]) : CONNECT.openString}: {MOVE_WORDS[s.move]}.
       </p>
       {why && <Effort why={why} />}
       <div className="mt-2 grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-2">
-        <span className="text-soft">Place</span>
-        <Choices label="Place of this note">
+        <span className="text-soft">{CONNECT.place}</span>
+        <Choices label={CONNECT.placeOfThisNote}>
           {placesOf(instrument, midi).map((p) => {
             const here = samePlace(p, s);
             return (
@@ -64,8 +65,8 @@ export function NotePanel(props: Props) {
         </Choices>
         {why && why.others.length + 1 > 1 && (
           <>
-            <span className="text-soft">Finger</span>
-            <Choices label="Finger of this note">
+            <span className="text-soft">{CONNECT.finger2}</span>
+            <Choices label={CONNECT.fingerOfThisNote}>
               {[{ finger: s.finger as number, moreMm: 0 }, ...why.others]
                 .sort((a, b) => a.finger - b.finger)
                 .map((o) => (
@@ -87,11 +88,7 @@ export function NotePanel(props: Props) {
         )}
       </div>
       <p className="mt-2 text-xs text-soft">
-        <Signs>
-          {held || pinned !== null
-            ? 'Settled here; the rest of the line is solved around it. Press it again to let it go.'
-            : 'Press a place or a finger to settle it; the rest is solved around it. Notes on the neck can be dragged.'}
-        </Signs>
+        <Signs>{held || pinned !== null ? CONNECT.settledHereTheRestOf : CONNECT.pressAPlaceOrA}</Signs>
       </p>
     </Panel>
   );
@@ -105,11 +102,11 @@ const Choices = ({ label, children }: { label: string; children: ReactNode }) =>
 
 function Effort({ why }: { why: Why }) {
   const parts = why.parts.filter((p) => Math.abs(p.mm) >= 0.05);
-  if (!parts.length) return <p className="text-soft">It costs the hand nothing.</p>;
+  if (!parts.length) return <p className="text-soft">{CONNECT.itCostsTheHandNothing}</p>;
   return (
-    <ul aria-label="Effort of this note" className="num mt-1 text-soft">
+    <ul aria-label={CONNECT.effortOfThisNote} className="num mt-1 text-soft">
       {parts.map((p, k) => (
-        <li key={k}>{`${p.mm.toFixed(1)} for ${COST_WORDS[p.word]}`}</li>
+        <li key={k}>{CONNECT.for(p.mm.toFixed(1), COST_WORDS[p.word])}</li>
       ))}
     </ul>
   );

@@ -7,6 +7,7 @@ import { TabStaff } from '../../tab/TabStaff';
 import { tabGeometry, type TabColumn } from '../../tab/layout';
 import { stepWords } from '../../words/route-text';
 import { TabStand } from '../TabStand';
+import { CONNECT } from '../../words/views/connect';
 
 interface Props {
   /** What it is called on the music stand. */
@@ -45,10 +46,10 @@ export function RouteTab({ title, instrument, scale: notes, steps, strokes, staf
   return (
     <section className="min-w-0 rounded-[10px] border border-line bg-sheet p-4">
       <h2 className="mb-2 text-[0.875rem] font-semibold">
-        As tab <span className="ml-2 font-text text-xs font-normal text-soft">picking above, fingers below, shifts in frets</span>
+        {CONNECT.asTab} <span className="ml-2 font-text text-xs font-normal text-soft">{CONNECT.pickingAboveFingersBelowShifts}</span>
       </h2>
       <div ref={holder} className="overflow-x-auto">
-        {width > 0 && staff && <Staff pitches={pitches} width={width} label="The route on a staff, as eighth notes" />}
+        {width > 0 && staff && <Staff pitches={pitches} width={width} label={CONNECT.theRouteOnAStaff} />}
         {width > 0 && (
           <TabStaff
             g={g}
@@ -57,7 +58,7 @@ export function RouteTab({ title, instrument, scale: notes, steps, strokes, staf
             columns={columns}
             strokes={strokes}
             words={words}
-            label="Notes of the route"
+            label={CONNECT.notesOfTheRoute}
             chosen={chosen}
             sounding={sounding}
             onChoose={onChoose}

@@ -2,6 +2,7 @@ import type { Way } from '../../../contract';
 import type { Route } from '../../../core';
 import { Panel } from '../../ui/Panels';
 import { effortWords, routeTitles, shiftWords, travelWords } from '../../words/route-text';
+import { CONNECT } from '../../words/views/connect';
 
 interface Props {
   way: Way;
@@ -14,8 +15,8 @@ interface Props {
 export function WaysThere({ way, routes, choice, onChoice }: Props) {
   const titles = routeTitles(way, routes);
   return (
-    <Panel title="Ways there">
-      <div role="radiogroup" aria-label="Ways there" className="grid gap-2">
+    <Panel title={CONNECT.waysThere}>
+      <div role="radiogroup" aria-label={CONNECT.waysThere} className="grid gap-2">
         {routes.map((r, k) => (
           <button
             key={k}

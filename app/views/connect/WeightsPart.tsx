@@ -3,6 +3,7 @@ import { USUAL_WEIGHTS, type RouteWeights } from '../../../core';
 import { Button } from '../../ui/Button';
 import { SentencePart } from '../../ui/SentencePart';
 import { WEIGHT_WORDS } from '../../words/route-text';
+import { CONNECT } from '../../words/views/connect';
 
 interface Props {
   weights: RouteWeights;
@@ -21,8 +22,8 @@ export function WeightsPart({ weights, onWeights }: Props) {
       shortcut="c"
       text={
         <>
-          <span className="text-soft">What counts:</span>
-          <b className="font-semibold">{n ? `${n} changed` : 'as usual'}</b>
+          <span className="text-soft">{CONNECT.whatCounts}</span>
+          <b className="font-semibold">{n ? CONNECT.changed(n) : CONNECT.asUsual}</b>
         </>
       }
     >
@@ -32,7 +33,7 @@ export function WeightsPart({ weights, onWeights }: Props) {
             <Slider key={w.key} words={w} value={weights[w.key]} onChange={(value) => onWeights({ ...weights, [w.key]: value })} />
           ))}
           <Button disabled={!n} onClick={() => onWeights({ ...USUAL_WEIGHTS })}>
-            As usual
+            {CONNECT.asUsual2}
           </Button>
         </>
       )}

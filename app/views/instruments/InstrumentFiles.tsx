@@ -6,6 +6,7 @@ import { readInstrument, writeInstrument } from '../../../formats/instrument-jso
 import { openFromScala, readKbm, readScl, writeKbm, writeScl } from '../../../formats/scala';
 import { Button } from '../../ui/Button';
 import { download, fileName } from '../../ui/files';
+import { INSTRUMENTS } from '../../words/views/instruments';
 
 interface Props {
   instrument: Instrument;
@@ -49,7 +50,7 @@ export function InstrumentFiles({ instrument, onRead, onProblem }: Props) {
     readFiles(files, instrument)
       .then(onRead)
       .catch((error: unknown) =>
-        onProblem(error instanceof FormatError ? `${files[0].name}: ${error.message}` : 'The file could not be read.'),
+        onProblem(error instanceof FormatError ? `${files[0].name}: ${error.message}` : INSTRUMENTS.theFileCouldNotBe),
       );
   };
   return (
@@ -58,16 +59,16 @@ export function InstrumentFiles({ instrument, onRead, onProblem }: Props) {
         icon={<Download size={14} aria-hidden />}
         onClick={() => download(`${name}.json`, 'application/json', writeInstrument(instrument))}
       >
-        JSON
+        {INSTRUMENTS.json}
       </Button>
       <Button icon={<Download size={14} aria-hidden />} onClick={() => download(`${name}.scl`, 'text/plain', writeScl(instrument))}>
-        Scala .scl
+        {INSTRUMENTS.scalaScl}
       </Button>
       <Button icon={<Download size={14} aria-hidden />} onClick={() => download(`${name}.kbm`, 'text/plain', writeKbm(instrument))}>
-        Scala .kbm
+        {INSTRUMENTS.scalaKbm}
       </Button>
       <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
-        Bring one in
+        {INSTRUMENTS.bringOneIn}
       </Button>
       <input
         ref={input}
@@ -75,7 +76,7 @@ export function InstrumentFiles({ instrument, onRead, onProblem }: Props) {
         multiple
         accept=".json,.scl,.kbm"
         className="sr-only"
-        aria-label="Instrument files"
+        aria-label={INSTRUMENTS.instrumentFiles}
         tabIndex={-1}
         onChange={onFiles}
       />

@@ -9,6 +9,7 @@ import { Select } from '../../ui/Select';
 import { Signs } from '../../ui/Signs';
 import { differenceWords, fanned, tightened, tuningsFor, withStringCount } from '../../words/instrument-text';
 import { StringRows } from './StringRows';
+import { INSTRUMENTS } from '../../words/views/instruments';
 
 const problemOf = (i: Instrument): string | null => {
   if (!i.name.trim()) return 'Give the instrument a name.';
@@ -29,8 +30,7 @@ function Care({ saved, draft }: { saved: Instrument; draft: Instrument }) {
   if (!tight.length) return null;
   return (
     <p role="note" className="mt-2 rounded-md border border-clay p-2 text-clay">
-      {tight.map((t) => `String ${t.string} would pull ${Math.round(t.share * 100)} % harder`).join('; ')} than in the tuning it was strung
-      for. It may snap, and a neck can be over-tensioned: lower it, fit lighter strings, keep to the maker’s limits, and ask a repairer.
+      {tight.map((t) => `String ${t.string} would pull ${Math.round(t.share * 100)} % harder`).join('; ')} {INSTRUMENTS.thanInTheTuningIt}
     </p>
   );
 }
@@ -53,19 +53,15 @@ export function InstrumentForm({ kept, onUse }: { kept: Kept<Instrument>; onUse:
 
   const onSave = async (): Promise<void> => {
     const result = await save({ id: kept.id, revision: kept.revision, body: tidy(draft) });
-    if (!('error' in result) || !result.error) return setSaid('Saved. Studies that use it will say what changed.');
+    if (!('error' in result) || !result.error) return setSaid(INSTRUMENTS.savedStudiesThatUseIt);
     const status = (result.error as { status?: unknown }).status;
-    setSaid(
-      status === 409
-        ? 'Not saved: it was changed in another window. Open it again to see the newer one.'
-        : `Not saved: ${refusalWords(result.error)}`,
-    );
+    setSaid(status === 409 ? INSTRUMENTS.notSavedItWasChanged : INSTRUMENTS.notSaved(refusalWords(result.error)));
   };
 
   return (
     <div className="rounded-[10px] border border-line bg-sheet p-4">
       <label className="mb-3 block">
-        <span className="text-xs text-soft">Name</span>
+        <span className="text-xs text-soft">{INSTRUMENTS.name}</span>
         <input
           className="w-full rounded-md border border-line bg-paper px-3 py-2 text-base"
           value={draft.name}
@@ -75,37 +71,37 @@ export function InstrumentForm({ kept, onUse }: { kept: Kept<Instrument>; onUse:
       </label>
       <div className="mb-3 grid grid-cols-2 gap-3 md:grid-cols-4">
         <NumberField
-          label="Strings"
+          label={INSTRUMENTS.strings}
           value={draft.strings.length}
           min={1}
           max={12}
           onChange={(n) => set(withStringCount(draft, n, pitchName))}
         />
         <NumberField
-          label="Frets"
+          label={INSTRUMENTS.frets}
           value={draft.frets}
           min={LIMITS.frets[0]}
           max={LIMITS.frets[1]}
           onChange={(frets) => set({ frets, capo: Math.min(draft.capo ?? 0, frets - 5) })}
         />
         <NumberField
-          label="Capo at fret"
+          label={INSTRUMENTS.capoAtFret}
           value={draft.capo ?? 0}
           min={0}
           max={Math.min(12, draft.frets - 5)}
           onChange={(capo) => set({ capo })}
         />
         <Select
-          label="Played"
+          label={INSTRUMENTS.played}
           value={draft.handedness ?? 'right'}
           options={[
-            { value: 'right', label: 'right-handed' },
-            { value: 'left', label: 'left-handed' },
+            { value: 'right', label: INSTRUMENTS.rightHanded },
+            { value: 'left', label: INSTRUMENTS.leftHanded },
           ]}
           onChange={(handedness) => set({ handedness })}
         />
         <NumberField
-          label="Length, thin side"
+          label={INSTRUMENTS.lengthThinSide}
           unit="mm"
           step={0.1}
           value={thin}
@@ -114,7 +110,7 @@ export function InstrumentForm({ kept, onUse }: { kept: Kept<Instrument>; onUse:
           onChange={(mm) => set(fanned(draft, mm, thin === thick ? mm : thick))}
         />
         <NumberField
-          label="Length, thick side"
+          label={INSTRUMENTS.lengthThickSide}
           unit="mm"
           step={0.1}
           value={thick}
@@ -124,9 +120,9 @@ export function InstrumentForm({ kept, onUse }: { kept: Kept<Instrument>; onUse:
         />
         {tunings.length > 0 && (
           <Select
-            label="Tuning by name"
+            label={INSTRUMENTS.tuningByName}
             value=""
-            options={[{ value: '', label: 'choose …' }, ...tunings]}
+            options={[{ value: '', label: INSTRUMENTS.choose }, ...tunings]}
             onChange={(name) => {
               const open = tunings.find((t) => t.value === name)?.open;
               if (open) set({ strings: draft.strings.map((s, k) => ({ ...s, open: open[k] })) });
@@ -143,19 +139,19 @@ export function InstrumentForm({ kept, onUse }: { kept: Kept<Instrument>; onUse:
       )}
       {dirty && !problem && (
         <p className="mt-2 text-soft">
-          <Signs>{`Not saved yet: ${differenceWords(kept.body, draft).join('; ') || 'a new name'}.`}</Signs>
+          <Signs>{INSTRUMENTS.notSavedYet(differenceWords(kept.body, draft).join('; ') || 'a new name')}</Signs>
         </p>
       )}
       <div className="mt-3 flex flex-wrap items-center gap-2">
         <Button look="brass" disabled={!dirty || !!problem || isLoading} onClick={() => void onSave()}>
-          Save
+          {INSTRUMENTS.save}
         </Button>
         <Button disabled={!dirty} onClick={() => setDraft(kept.body)}>
-          Put back as saved
+          {INSTRUMENTS.putBackAsSaved}
         </Button>
         {onUse && (
           <Button look="link" disabled={dirty} onClick={onUse}>
-            Use it in the open study
+            {INSTRUMENTS.useItInTheOpen}
           </Button>
         )}
         {said && <p role="status">{said}</p>}

@@ -19,6 +19,7 @@ import { instrumentWords } from '../../words/tuning-text';
 import { InstrumentFiles } from './InstrumentFiles';
 import { InstrumentForm } from './InstrumentForm';
 import { isolated } from '../../words/name-text';
+import { INSTRUMENTS } from '../../words/views/instruments';
 
 const PLAIN: Instrument = {
   name: 'New six string',
@@ -50,35 +51,35 @@ export function InstrumentsView() {
   const make = async (body: Instrument): Promise<void> => {
     const result = await create(body);
     if (result.data) setChosen(result.data.id);
-    setProblem(result.error ? `It was not kept: ${refusalWords(result.error)}` : null);
+    setProblem(result.error ? INSTRUMENTS.itWasNotKept(refusalWords(result.error)) : null);
   };
   const onDelete = async (id: string, name: string): Promise<void> => {
     const { error } = await remove(id);
-    setProblem(error ? `It was not deleted: ${refusalWords(error)}` : null);
+    setProblem(error ? INSTRUMENTS.itWasNotDeleted(refusalWords(error)) : null);
     if (!error) setDeleted({ id, name });
   };
   const onUndo = async (id: string): Promise<void> => {
     const { error } = await restore(id);
-    setProblem(error ? `It was not brought back: ${refusalWords(error)}` : null);
+    setProblem(error ? INSTRUMENTS.itWasNotBroughtBack(refusalWords(error)) : null);
     if (!error) setDeleted(null);
   };
 
   return (
     <>
       <header className="mb-4 flex flex-wrap items-center gap-3">
-        <h1 className="grow text-[1.5625rem] font-semibold">Instruments</h1>
+        <h1 className="grow text-[1.5625rem] font-semibold">{INSTRUMENTS.instruments}</h1>
         {kept && <InstrumentFiles instrument={kept.body} onRead={(i) => void make(i)} onProblem={setProblem} />}
         <Button look="brass" icon={<Plus size={15} aria-hidden />} onClick={() => void make(PLAIN)}>
-          New instrument
+          {INSTRUMENTS.newInstrument}
         </Button>
       </header>
       {(problem || missing) && (
         <p role="alert" className="mb-3 rounded border border-clay p-2 text-clay">
-          <Signs>{problem ?? `The instruments cannot be listed: ${refusalWords(missing)}`}</Signs>
+          <Signs>{problem ?? INSTRUMENTS.theInstrumentsCannotBeListed(refusalWords(missing))}</Signs>
         </p>
       )}
       <div className="grid grid-cols-1 gap-4 lg:grid-cols-[20rem_minmax(0,1fr)]">
-        <ul aria-label="Instruments" className="h-fit rounded-[10px] border border-line bg-sheet">
+        <ul aria-label={INSTRUMENTS.instruments} className="h-fit rounded-[10px] border border-line bg-sheet">
           {data?.map(({ id, body }) => (
             <li key={id} className={`border-b border-line p-3 last:border-0 ${id === kept?.id ? 'bg-feather-wash' : ''}`}>
               <button
@@ -91,7 +92,7 @@ export function InstrumentsView() {
               </button>
               <p className="text-soft">
                 <Signs>{instrumentWords(body)}</Signs>
-                {id === usedId && <span className="ml-2 font-semibold text-brass-deep">in the open study</span>}
+                {id === usedId && <span className="ml-2 font-semibold text-brass-deep">{INSTRUMENTS.inTheOpenStudy}</span>}
               </p>
               <div role="group" aria-label={body.name} className="mt-1 flex gap-2">
                 <Button
@@ -99,10 +100,10 @@ export function InstrumentsView() {
                   icon={<Copy size={13} aria-hidden />}
                   onClick={() => void make({ ...body, name: `${body.name.slice(0, 70)} (copy)` })}
                 >
-                  Duplicate
+                  {INSTRUMENTS.duplicate}
                 </Button>
                 <Button look="quiet" icon={<Trash2 size={13} aria-hidden />} onClick={() => void onDelete(id, body.name)}>
-                  Delete
+                  {INSTRUMENTS.deleteWord}
                 </Button>
               </div>
             </li>
@@ -116,10 +117,7 @@ export function InstrumentsView() {
           />
         )}
       </div>
-      <p className="mt-4 text-xs text-soft">
-        Tension is Mersenne’s law with plain steel at 7850 kg/m³ and wound strings at 6450 kg/m³ over their outer diameter: good to about
-        one part in twenty.
-      </p>
+      <p className="mt-4 text-xs text-soft">{INSTRUMENTS.tensionIsMersennesLawWith}</p>
       {deleted && <UndoBar name={isolated(deleted.name)} onUndo={() => void onUndo(deleted.id)} onClose={() => setDeleted(null)} />}
     </>
   );

@@ -1,6 +1,7 @@
 import { midiOf, type Instrument, type InstrumentString } from '../../../core';
 import { tensionWords } from '../../words/instrument-text';
 import { Signs } from '../../ui/Signs';
+import { INSTRUMENTS } from '../../words/views/instruments';
 
 interface Props {
   instrument: Instrument;
@@ -21,7 +22,7 @@ const number = (text: string): number | undefined => (text.trim() === '' ? undef
 /** A row a string: open pitch, gauge, winding, length, and the pull that comes of them. */
 export function StringRows({ instrument, onString }: Props) {
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Strings">
+    <div className="overflow-x-auto" tabIndex={0} role="group" aria-label={INSTRUMENTS.strings}>
       <table className="w-full border-collapse text-left">
         <thead>
           <tr className="text-xs text-soft">
@@ -40,7 +41,7 @@ export function StringRows({ instrument, onString }: Props) {
               </th>
               <td className="px-1">
                 <input
-                  aria-label={`Open pitch of string ${k + 1}`}
+                  aria-label={INSTRUMENTS.openPitchOfString(k + 1)}
                   className={FIELD}
                   value={s.open}
                   aria-invalid={!isPitch(s.open)}
@@ -49,7 +50,7 @@ export function StringRows({ instrument, onString }: Props) {
               </td>
               <td className="px-1">
                 <input
-                  aria-label={`Gauge of string ${k + 1} in millimetres`}
+                  aria-label={INSTRUMENTS.gaugeOfStringInMillimetres(k + 1)}
                   type="number"
                   step="0.001"
                   min={0.1}
@@ -61,7 +62,7 @@ export function StringRows({ instrument, onString }: Props) {
               </td>
               <td className="px-1 text-center">
                 <input
-                  aria-label={`String ${k + 1} is wound`}
+                  aria-label={INSTRUMENTS.stringIsWound(k + 1)}
                   type="checkbox"
                   className="h-4 w-4 accent-brass"
                   checked={s.wound ?? false}
@@ -70,7 +71,7 @@ export function StringRows({ instrument, onString }: Props) {
               </td>
               <td className="px-1">
                 <input
-                  aria-label={`Own length of string ${k + 1} in millimetres`}
+                  aria-label={INSTRUMENTS.ownLengthOfStringIn(k + 1)}
                   type="number"
                   step="0.1"
                   min={200}
@@ -81,7 +82,9 @@ export function StringRows({ instrument, onString }: Props) {
                 />
               </td>
               <td className="num px-1 whitespace-nowrap text-soft">
-                <Signs>{isPitch(s.open) ? (safeTension(instrument, k + 1) ?? 'gauge not given') : 'give a pitch, such as E2'}</Signs>
+                <Signs>
+                  {isPitch(s.open) ? (safeTension(instrument, k + 1) ?? INSTRUMENTS.gaugeNotGiven) : INSTRUMENTS.giveAPitchSuchAs}
+                </Signs>
               </td>
             </tr>
           ))}

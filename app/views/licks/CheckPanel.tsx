@@ -7,6 +7,7 @@ import { Signs } from '../../ui/Signs';
 import { faultWords } from '../../words/lick-text';
 import { placeWords } from '../../words/route-text';
 import { scaleName } from '../../words/scale-text';
+import { LICKS } from '../../words/views/licks';
 
 interface Props {
   body: StudyBody;
@@ -34,12 +35,10 @@ export function CheckPanel({ body, neck, notes, steps, tempo, onMend }: Props) {
     });
   }, [neck, body.scale, body.instrument.frets, struck, notes, steps, tempo]);
   return (
-    <Panel title="Check the line">
+    <Panel title={LICKS.checkTheLine}>
       {faults.length === 0 ? (
         <p className="text-soft">
-          <Signs>
-            {notes.length ? `Every note is in ${scaleName(body.scale)}, on the neck and under the hand.` : 'Nothing to check yet.'}
-          </Signs>
+          <Signs>{notes.length ? LICKS.everyNoteIsInOn(scaleName(body.scale)) : LICKS.nothingToCheckYet}</Signs>
         </p>
       ) : (
         <ul className="grid gap-2">
@@ -53,10 +52,10 @@ export function CheckPanel({ body, neck, notes, steps, tempo, onMend }: Props) {
                 {f.suggestion && (
                   <Button
                     look="link"
-                    aria-label={`Mend note ${f.index + 1}: ${placeWords(f.suggestion)}`}
+                    aria-label={LICKS.mendNote(f.index + 1, placeWords(f.suggestion))}
                     onClick={() => f.suggestion && onMend(index, f.suggestion)}
                   >
-                    Mend
+                    {LICKS.mend}
                   </Button>
                 )}
               </li>

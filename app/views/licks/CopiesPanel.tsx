@@ -9,6 +9,7 @@ import { octaveWords, regionWords, toneWords } from '../../words/lick-text';
 import type { CopiesJob } from '../../workers/copies.worker';
 import { useCopies } from '../../workers/useSearch';
 import { SearchNote } from '../SearchNote';
+import { LICKS } from '../../words/views/licks';
 
 interface Props {
   body: StudyBody;
@@ -22,10 +23,10 @@ interface Props {
 
 type Order = 'effort' | 'fret' | 'tone' | 'width';
 const ORDERS: Record<Order, { label: string; by: ((c: LickCopy) => number) | null }> = {
-  effort: { label: 'effort, at pitch first', by: null },
-  fret: { label: 'fret, from the nut up', by: (c) => c.lowFret },
-  tone: { label: 'tone, warm first', by: (c) => c.tone },
-  width: { label: 'width, narrow first', by: (c) => c.widthMm },
+  effort: { label: LICKS.effortAtPitchFirst, by: null },
+  fret: { label: LICKS.fretFromTheNutUp, by: (c) => c.lowFret },
+  tone: { label: LICKS.toneWarmFirst, by: (c) => c.tone },
+  width: { label: LICKS.widthNarrowFirst, by: (c) => c.widthMm },
 };
 const FIRST = 12;
 const lineIn = (key: string) => JSON.parse(key) as Pick<CopiesJob, 'pitches' | 'joins' | 'bends' | 'ticks' | 'rests'>;
@@ -60,26 +61,26 @@ export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
   const listed = all ? sorted : sorted.slice(0, FIRST);
   const single = search.found[0]?.octave === 0 ? search.found[0].single : (search.found.find((c) => c.octave === 0)?.single ?? []);
   return (
-    <Panel title="Every copy on the neck">
+    <Panel title={LICKS.everyCopyOnTheNeck}>
       <div className="no-print mb-2 flex flex-wrap items-end gap-3">
         <div className="w-48">
           <Select
-            label="In order of"
+            label={LICKS.inOrderOf}
             value={order}
             options={(Object.keys(ORDERS) as Order[]).map((value) => ({ value, label: ORDERS[value].label }))}
             onChange={setOrder}
           />
         </div>
         <div className="w-28">
-          <NumberField label="Border fret" value={border} min={1} max={neck.frets - 1} onChange={setBorder} />
+          <NumberField label={LICKS.borderFret} value={border} min={1} max={neck.frets - 1} onChange={setBorder} />
         </div>
-        {shown && <Button onClick={() => onShow(null)}>Back to the lick</Button>}
+        {shown && <Button onClick={() => onShow(null)}>{LICKS.backToTheLick}</Button>}
       </div>
       <SearchNote found={search} />
       {single.length > 0 && (
         <p className="mb-2 text-xs text-soft">
-          {single.length === 1 ? `Note ${single[0] + 1} has` : `Notes ${single.map((k) => k + 1).join(', ')} have`} only one place on this
-          neck.
+          {single.length === 1 ? LICKS.noteHas(single[0] + 1) : LICKS.notesHave(single.map((k) => k + 1).join(', '))}{' '}
+          {LICKS.onlyOnePlaceOnThis}
         </p>
       )}
       <div className="overflow-x-auto">
@@ -88,7 +89,7 @@ export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
             <tr className="text-xs text-soft">
               {['Frets', 'Strings', 'Pitch', 'Region', 'Effort', 'Shifts', 'Width', 'Tone', ''].map((h) => (
                 <th key={h} scope="col" className="pr-3 font-normal whitespace-nowrap">
-                  {h || <span className="sr-only">What to do</span>}
+                  {h || <span className="sr-only">{LICKS.whatToDo}</span>}
                 </th>
               ))}
             </tr>
@@ -96,20 +97,22 @@ export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
           <tbody>
             {listed.map((c) => (
               <tr key={c.steps.map(placeKey).join()} className={`border-t border-line/70 ${c === shown ? 'bg-feather-wash' : ''}`}>
-                <th scope="row" className="py-1 pr-3 font-semibold whitespace-nowrap">{`${c.lowFret} to ${c.highFret}`}</th>
+                <th scope="row" className="py-1 pr-3 font-semibold whitespace-nowrap">
+                  {LICKS.toWord(c.lowFret, c.highFret)}
+                </th>
                 <td className="pr-3 whitespace-nowrap">{c.strings.join(' ')}</td>
                 <td className="pr-3 whitespace-nowrap">{octaveWords(c.octave)}</td>
                 <td className="pr-3 whitespace-nowrap">{regionWords(c, border)}</td>
                 <td className="pr-3">{Math.round(c.cost)}</td>
                 <td className="pr-3">{c.shifts}</td>
-                <td className="pr-3 whitespace-nowrap">{`${Math.round(c.widthMm)} mm`}</td>
+                <td className="pr-3 whitespace-nowrap">{LICKS.mm(Math.round(c.widthMm))}</td>
                 <td className="pr-3 whitespace-nowrap">{toneWords(c.tone)}</td>
                 <td className="no-print py-1 whitespace-nowrap">
                   <Button aria-pressed={c === shown} onClick={() => onShow(c === shown ? null : c)}>
-                    Show
+                    {LICKS.show}
                   </Button>{' '}
                   <Button look="link" onClick={() => onPut(c)}>
-                    Put it here
+                    {LICKS.putItHere}
                   </Button>
                 </td>
               </tr>
@@ -117,10 +120,10 @@ export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
           </tbody>
         </table>
       </div>
-      {search.done === null && !search.found.length && !search.refused && <p className="text-soft">It fits nowhere on this neck.</p>}
+      {search.done === null && !search.found.length && !search.refused && <p className="text-soft">{LICKS.itFitsNowhereOnThis}</p>}
       {sorted.length > FIRST && (
         <Button look="quiet" className="mt-2" onClick={() => setAll(!all)}>
-          {all ? `The first ${FIRST} only` : `All ${sorted.length} copies`}
+          {all ? LICKS.theFirstOnly(FIRST) : LICKS.allCopies(sorted.length)}
         </Button>
       )}
     </Panel>

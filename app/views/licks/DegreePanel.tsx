@@ -20,6 +20,7 @@ import {
 } from '../../../core';
 import { counted } from '../../words/count-text';
 import { withPitches } from '../../store/licks';
+import { LICKS } from '../../words/views/licks';
 
 interface Props {
   body: StudyBody;
@@ -51,23 +52,29 @@ export function DegreePanel({ body, lick, neck, onNotes }: Props) {
   };
   const option = (d: DegreeName): { value: DegreeName; label: string } => ({ value: d, label: glyphs(d) });
   return (
-    <Panel title="Change its notes" className="no-print">
+    <Panel title={LICKS.changeItsNotes} className="no-print">
       <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
-        <Select label="Every" value={source} options={degrees.map(option)} onChange={setFrom} />
-        <Select label="becomes" value={to} options={ALL.map(option)} onChange={setTo} />
+        <Select label={LICKS.every} value={source} options={degrees.map(option)} onChange={setFrom} />
+        <Select label={LICKS.becomes} value={to} options={ALL.map(option)} onChange={setTo} />
         <Button disabled={!changed.changed.length || source === to} onClick={() => attempt(() => changed.pitches)}>
-          Change
+          {LICKS.change}
         </Button>
       </div>
       <p className="num mt-1 text-xs text-soft">
         <Signs>
-          {`${changed.changed.length} of ${counted(pitches.length, 'note')}; the scale with it is ${changed.named ? `${body.scale.tonic} ${changed.named}` : `${body.scale.tonic} ${scaleTitle(changed.scale.scale)}, which has no name of its own`}.`}
+          {LICKS.ofTheScaleWithIt(
+            changed.changed.length,
+            counted(pitches.length, 'note'),
+            changed.named
+              ? `${body.scale.tonic} ${changed.named}`
+              : `${body.scale.tonic} ${scaleTitle(changed.scale.scale)}, which has no name of its own`,
+          )}
         </Signs>
       </p>
       <div className="mt-3 grid grid-cols-[1fr_auto] items-end gap-2">
-        <NumberField label="Along the scale, steps" value={steps} min={-14} max={14} onChange={setSteps} />
+        <NumberField label={LICKS.alongTheScaleSteps} value={steps} min={-14} max={14} onChange={setSteps} />
         <Button disabled={!pitches.length || steps === 0} onClick={() => attempt(() => alongScale(body.scale, pitches, steps))}>
-          Move
+          {LICKS.move}
         </Button>
       </div>
       {problem && (

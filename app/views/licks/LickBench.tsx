@@ -26,6 +26,7 @@ import { NoteTools } from './NoteTools';
 import { useLickCommands } from './useLickCommands';
 import { useLickEdit } from './useLickEdit';
 import { isolated } from '../../words/name-text';
+import { LICKS } from '../../words/views/licks';
 
 interface Props {
   body: StudyBody;
@@ -91,9 +92,7 @@ export function LickBench({ body, lick, neck }: Props) {
           instrument={neck}
           notes={scale}
           steps={shown}
-          title={glyphs(
-            `Neck with the lick ${isolated(lick.name)}. Press a place to add a note after the caret. The list of notes after it has every place and length.`,
-          )}
+          title={glyphs(LICKS.neckWithTheLickPress(isolated(lick.name)))}
           chosen={copy ? -1 : chosen}
           sounding={sounding}
           onChoose={(k) => !copy && edit.setCaret(struck[k].index)}
@@ -131,7 +130,7 @@ export function LickBench({ body, lick, neck }: Props) {
           <LickDetails body={body} lick={lick} onSet={edit.set} />
         </div>
       </div>
-      <StudyFooter hint="click the neck to add · ← → notes · digits fret · + − length · H P S T joins · Space hear · Z stand" />
+      <StudyFooter hint={LICKS.clickTheNeckToAdd} />
     </div>
   );
 }
@@ -160,7 +159,7 @@ function LickTab({ body, lick, neck, steps, caret, range, sounding, onCaret, sta
   return (
     <section className="min-w-0 rounded-[10px] border border-line bg-sheet p-4">
       <h2 className="mb-2 text-[0.875rem] font-semibold">
-        As tab <span className="num ml-2 font-text text-xs font-normal text-soft">{lickLength(notes, meter, lick.tempo)}</span>
+        {LICKS.asTab} <span className="num ml-2 font-text text-xs font-normal text-soft">{lickLength(notes, meter, lick.tempo)}</span>
       </h2>
       <div ref={holder} className="overflow-x-auto">
         {width > 0 && (
@@ -170,7 +169,7 @@ function LickTab({ body, lick, neck, steps, caret, range, sounding, onCaret, sta
             instrument={neck}
             columns={columns}
             words={words}
-            label="Notes of the lick"
+            label={LICKS.notesOfTheLick}
             chosen={caret}
             range={range}
             sounding={sounding}
@@ -187,7 +186,7 @@ function LickTab({ body, lick, neck, steps, caret, range, sounding, onCaret, sta
         words={words}
         sounding={sounding}
       />
-      {!notes.length && <p className="text-soft">Press a place on the neck: it becomes the first note.</p>}
+      {!notes.length && <p className="text-soft">{LICKS.pressAPlaceOnThe}</p>}
     </section>
   );
 }

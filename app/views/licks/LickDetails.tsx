@@ -9,14 +9,15 @@ import { Panel } from '../../ui/Panels';
 import { TagField } from '../../ui/TagField';
 import { dateWords } from '../../words/date-text';
 import { useGo } from '../useGo';
+import { LICKS } from '../../words/views/licks';
 
 /** Name and tags of a lick, when it was practised, and copies of it. */
 export function LickDetails({ body, lick, onSet }: { body: StudyBody; lick: Lick; onSet: (fields: Partial<Lick>) => void }) {
   const dispatch = useAppDispatch();
   return (
-    <Panel title="This lick" className="no-print">
+    <Panel title={LICKS.thisLick} className="no-print">
       <label className="flex flex-col gap-1 text-xs text-soft">
-        Name
+        {LICKS.name}
         <input
           key={lick.name}
           defaultValue={lick.name}
@@ -30,20 +31,22 @@ export function LickDetails({ body, lick, onSet }: { body: StudyBody; lick: Lick
         />
       </label>
       <TagField tags={lick.tags} most={MOST_TAGS} onTags={(tags) => onSet({ tags })} />
-      <p className="mt-2 text-xs text-soft">{lick.practisedAt ? `Last practised ${dateWords(lick.practisedAt)}` : 'Not practised yet'}</p>
+      <p className="mt-2 text-xs text-soft">
+        {lick.practisedAt ? LICKS.lastPractised(dateWords(lick.practisedAt)) : LICKS.notPractisedYet}
+      </p>
       <div className="mt-2 flex flex-wrap gap-2">
         <Button icon={<Check size={14} aria-hidden />} onClick={() => onSet({ practisedAt: Date.now() })}>
-          Practised now
+          {LICKS.practisedNow}
         </Button>
         <Button icon={<Copy size={14} aria-hidden />} onClick={() => dispatch(change((now) => duplicateLick(now.body, lick.id)))}>
-          Duplicate
+          {LICKS.duplicate}
         </Button>
         <KeepAsRoute body={body} lick={lick} />
         <Button icon={<Trash2 size={14} aria-hidden />} onClick={() => dispatch(change((now) => dropLick(now.body, lick.id)))}>
-          Delete
+          {LICKS.deleteWord}
         </Button>
       </div>
-      <p className="mt-2 text-xs text-soft">{`${body.licks.length} ${body.licks.length === 1 ? 'lick' : 'licks'} in this study. Undo brings a deleted one back.`}</p>
+      <p className="mt-2 text-xs text-soft">{LICKS.inThisStudyUndoBrings(body.licks.length, body.licks.length === 1 ? 'lick' : 'licks')}</p>
     </Panel>
   );
 }
@@ -60,7 +63,7 @@ function KeepAsRoute({ body, lick }: { body: StudyBody; lick: Lick }) {
   const tapped = hasTaps(lick);
   return (
     <Button icon={<Route size={14} aria-hidden />} disabled={full || tapped || !lick.notes.some((n) => n.place)} onClick={keep}>
-      {full ? `${MOST_KEPT} routes: drop one first` : tapped ? 'Tapped: no route of one hand' : 'Keep as a route'}
+      {full ? LICKS.routesDropOneFirst(MOST_KEPT) : tapped ? LICKS.tappedNoRouteOfOne : LICKS.keepAsARoute}
     </Button>
   );
 }

@@ -12,6 +12,7 @@ import { lickLength } from '../../words/lick-text';
 import { scaleName } from '../../words/scale-text';
 import { instrumentWords } from '../../words/tuning-text';
 import { isolated } from '../../words/name-text';
+import { LICKS } from '../../words/views/licks';
 
 const METERS = ['4/4', '3/4', '2/4', '6/8', '12/8', '5/4', '7/8', '2/2'].map((value) => ({ value, label: value }));
 
@@ -23,12 +24,12 @@ export function LickSentence({ body, lick, neck }: { body: StudyBody; lick: Lick
   return (
     <header>
       <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
-        The lick{' '}
+        {LICKS.theLick}{' '}
         <SentencePart name="lick" text={<Signs>{isolated(lick.name)}</Signs>} shortcut="l">
           {(close) => (
             <Chooser<Lick>
-              label="Open another lick of this study"
-              placeholder="part of a name or tag"
+              label={LICKS.openAnotherLickOfThis}
+              placeholder={LICKS.partOfANameOr}
               find={(text) =>
                 body.licks
                   .filter((l) => `${l.name} ${l.tags.join(' ')}`.toLowerCase().includes(text.trim().toLowerCase()))
@@ -41,16 +42,16 @@ export function LickSentence({ body, lick, neck }: { body: StudyBody; lick: Lick
               }
               onChoose={(l) => { dispatch(edited({ lick: l.id })); close(); }} // prettier-ignore
               current={lick.id}
-              empty="No lick of that name in this study. The Notebook finds licks in all of them."
+              empty={LICKS.noLickOfThatName}
               render={(t) => <Signs>{t}</Signs>}
             />
           )}
         </SentencePart>{' '}
-        in{' '}
+        {LICKS.inWord}{' '}
         <SentencePart name="meter" text={meter}>
           {() => (
             <Select
-              label="Meter"
+              label={LICKS.meter}
               value={meter}
               options={meters}
               onChange={(v) => dispatch(edited(changeLick(body, lick.id, { meter: v.split('/').map(Number) as [number, number] })))}

@@ -6,6 +6,7 @@ import { StudyGate } from '../StudyGate';
 import { UndoRedo } from '../UndoRedo';
 import { LickBench } from './LickBench';
 import { NewLickTools } from './NewLickTools';
+import { LICKS } from '../../words/views/licks';
 
 /** Short lines with rhythm: entered, checked, and found again all over the neck. */
 export function LicksView() {
@@ -25,10 +26,8 @@ function OpenLicks({ body }: { body: StudyBody }) {
 function NoLicks({ body }: { body: StudyBody }) {
   return (
     <>
-      <h1 className="text-[1.5625rem] font-medium">No licks in this study yet</h1>
-      <p className="my-3 max-w-prose">
-        Begin one and click its notes on the neck, type or paste a tab, or drop a file on this window: tab as text, MusicXML or MIDI.
-      </p>
+      <h1 className="text-[1.5625rem] font-medium">{LICKS.noLicksInThisStudy}</h1>
+      <p className="my-3 max-w-prose">{LICKS.beginOneAndClickIts}</p>
       <NewLickTools body={body} />
       <footer className="mt-6 flex gap-4 text-xs text-soft">
         <UndoRedo />

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
 import { scaleName } from '../../words/scale-text';
 import { instrumentWords } from '../../words/tuning-text';
+import { LICKS } from '../../words/views/licks';
 
 /** The lick lies on another neck than the study's: it can be brought over, by sound or by shape. */
 export function NeckBar({ body, lick }: { body: StudyBody; lick: Lick }) {
@@ -16,10 +17,10 @@ export function NeckBar({ body, lick }: { body: StudyBody; lick: Lick }) {
     return (
       <div role="note" className="mb-3 flex flex-wrap items-center gap-3 rounded-lg border border-feather bg-sheet p-3">
         <p className="grow">
-          <Signs>{`This lick stayed in ${scaleName(lick.stayed)} when the study moved: it did not fit. The study is in ${scaleName(body.scale)}.`}</Signs>
+          <Signs>{LICKS.thisLickStayedInWhen(scaleName(lick.stayed), scaleName(body.scale))}</Signs>
         </p>
         <Button look="link" onClick={() => dispatch(edited(changeLick(body, lick.id, { stayed: null })))}>
-          It belongs here as it is
+          {LICKS.itBelongsHereAsIt}
         </Button>
       </div>
     );
@@ -42,14 +43,14 @@ export function NeckBar({ body, lick }: { body: StudyBody; lick: Lick }) {
   return (
     <div role="note" className="mb-3 flex flex-wrap items-center gap-3 rounded-lg border border-feather bg-sheet p-3">
       <p className="grow">
-        <Signs>{`This lick lies on ${instrumentWords(from)}; the study is on ${instrumentWords(body.instrument)}.`}</Signs>
+        <Signs>{LICKS.thisLickLiesOnThe(instrumentWords(from), instrumentWords(body.instrument))}</Signs>
       </p>
       <Button look="link" disabled={!sound.whole} onClick={sound.apply}>
-        {sound.whole ? 'Bring it over, keep the sound' : `Keep the sound: ${lost(sound.missing)}`}
+        {sound.whole ? LICKS.bringItOverKeepThe : LICKS.keepTheSound(lost(sound.missing))}
       </Button>
       <Button look="link" disabled={!shape.whole} onClick={shape.apply}>
         <Signs>
-          {shape.whole ? `Keep the shape${shape.scale ? ` (${scaleName(shape.scale)})` : ''}` : `Keep the shape: ${lost(shape.missing)}`}
+          {shape.whole ? LICKS.keepTheShape(shape.scale ? ` (${scaleName(shape.scale)})` : '') : LICKS.keepTheShape2(lost(shape.missing))}
         </Signs>
       </Button>
     </div>

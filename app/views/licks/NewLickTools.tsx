@@ -5,6 +5,7 @@ import { change } from '../../store/change';
 import { addLick, freshLick } from '../../store/licks';
 import { Button } from '../../ui/Button';
 import { TabInput } from './TabInput';
+import { LICKS } from '../../words/views/licks';
 
 /** A new lick: empty, or from a tab. */
 export function NewLickTools({ body }: { body: StudyBody }) {
@@ -17,7 +18,7 @@ export function NewLickTools({ body }: { body: StudyBody }) {
         disabled={full}
         onClick={() => dispatch(change((now) => addLick(now.body, freshLick(now.body, `Lick ${now.body.licks.length + 1}`))))}
       >
-        {full ? `A study holds ${MOST_LICKS} licks` : 'New lick'}
+        {full ? LICKS.aStudyHoldsLicks(MOST_LICKS) : LICKS.newLick}
       </Button>
       {!full && <TabInput body={body} />}
     </span>

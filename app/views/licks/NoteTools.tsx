@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button';
 import { lengthSign } from '../../../formats/sheet/tab';
 import { lengthWords } from '../../words/lick-text';
 import type { LickEdit } from './useLickEdit';
+import { LICKS } from '../../words/views/licks';
 
 const Sign = ({ children }: { children: string }) => (
   <span aria-hidden className="text-lg leading-none" style={{ fontFamily: 'Noto Music' }}>
@@ -17,8 +18,8 @@ export function NoteTools({ edit, note }: { edit: LickEdit; note: LickNote | und
   const value = noteValue(edit.ticks);
   const plain = value ? (value.triplet ? (edit.ticks * 3) / 2 : value.dots ? edit.ticks / 1.5 : edit.ticks) : edit.ticks;
   return (
-    <div className="no-print mt-3 flex flex-wrap items-center gap-2" role="group" aria-label="The note at the caret">
-      <span role="group" aria-label="Length" className="flex flex-wrap gap-1">
+    <div className="no-print mt-3 flex flex-wrap items-center gap-2" role="group" aria-label={LICKS.theNoteAtTheCaret}>
+      <span role="group" aria-label={LICKS.length} className="flex flex-wrap gap-1">
         {PLAIN_LENGTHS.slice(1)
           .reverse()
           .map((t) => (
@@ -35,21 +36,21 @@ export function NoteTools({ edit, note }: { edit: LickEdit; note: LickNote | und
             </button>
           ))}
         <button type="button" className="chip" aria-pressed={value?.dots === 1} onClick={edit.dot}>
-          dotted
+          {LICKS.dotted}
         </button>
         <button type="button" className="chip" aria-pressed={!!value?.triplet} onClick={edit.triplet}>
-          triplet
+          {LICKS.triplet}
         </button>
       </span>
-      <span role="group" aria-label="Length of every note" className="flex flex-wrap gap-1">
+      <span role="group" aria-label={LICKS.lengthOfEveryNote} className="flex flex-wrap gap-1">
         <button type="button" className="chip" onClick={() => edit.all(TICKS / 2)}>
-          all eighths
+          {LICKS.allEighths}
         </button>
         <button type="button" className="chip" onClick={() => edit.all(TICKS / 3)}>
-          all triplets
+          {LICKS.allTriplets}
         </button>
       </span>
-      <span role="group" aria-label="How it is played" className="flex flex-wrap gap-1">
+      <span role="group" aria-label={LICKS.howItIsPlayed} className="flex flex-wrap gap-1">
         {(['hammer', 'pull', 'slide', 'tap', 'tie'] as const).map((join) => (
           <button
             key={join}
@@ -63,17 +64,17 @@ export function NoteTools({ edit, note }: { edit: LickEdit; note: LickNote | und
           </button>
         ))}
         <button type="button" className="chip" disabled={!note?.place} aria-pressed={!!note?.bend} onClick={edit.bend}>
-          {note?.bend ? `bend ${note.bend}` : 'bend'}
+          {note?.bend ? LICKS.bend(note.bend) : LICKS.bend2}
         </button>
         <button type="button" className="chip" disabled={!note?.place} aria-pressed={!!note?.muted} onClick={edit.mute}>
-          muted
+          {LICKS.muted}
         </button>
         <button type="button" className="chip" aria-pressed={!!note && !note.place} onClick={edit.rest}>
-          rest
+          {LICKS.rest}
         </button>
       </span>
       <Button icon={<Delete size={14} aria-hidden />} disabled={!note} onClick={edit.remove}>
-        Remove note
+        {LICKS.removeNote}
       </Button>
     </div>
   );

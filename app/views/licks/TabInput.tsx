@@ -13,14 +13,15 @@ import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
+import { LICKS } from '../../words/views/licks';
 
 type Read = { line: ReturnType<typeof readTab> } | { why: string };
 
 const SPACINGS: { value: Spacing; label: string }[] = [
-  { value: 'auto', label: 'As it looks' },
-  { value: 'eighths', label: 'All eighths' },
-  { value: 'triplets', label: 'All triplets' },
-  { value: 'spaced', label: 'As spaced' },
+  { value: 'auto', label: LICKS.asItLooks },
+  { value: 'eighths', label: LICKS.allEighths2 },
+  { value: 'triplets', label: LICKS.allTriplets2 },
+  { value: 'spaced', label: LICKS.asSpaced },
 ];
 
 function read(text: string, body: StudyBody, spacing: Spacing): Read | null {
@@ -57,14 +58,14 @@ export function TabInput({ body }: { body: StudyBody }) {
       wide
       text={
         <>
-          <ClipboardType size={14} aria-hidden /> Type or paste a tab
+          <ClipboardType size={14} aria-hidden /> {LICKS.typeOrPasteATab}
         </>
       }
     >
       {(close) => (
         <>
           <label className="flex flex-col gap-1 text-xs text-soft">
-            A line for every string, the thinnest on top
+            {LICKS.aLineForEveryString}
             <textarea
               rows={10}
               value={text}
@@ -78,12 +79,7 @@ export function TabInput({ body }: { body: StudyBody }) {
               className="rounded-md border border-line bg-paper p-2 font-mono text-[0.8125rem] leading-[1.35] whitespace-pre text-ink"
             />
           </label>
-          <Segmented<Spacing>
-            label="Lengths, where no letters stand over the tab"
-            value={spacing}
-            options={SPACINGS}
-            onChange={setSpacing}
-          />
+          <Segmented<Spacing> label={LICKS.lengthsWhereNoLettersStand} value={spacing} options={SPACINGS} onChange={setSpacing} />
           <div role="status" aria-live="polite" className="text-[0.78125rem]">
             {found && 'why' in found && (
               <p className="text-clay first-letter:uppercase">
@@ -100,12 +96,9 @@ export function TabInput({ body }: { body: StudyBody }) {
             )}
           </div>
           <Button look="brass" disabled={!found || 'why' in found} onClick={() => bring(close)}>
-            Make a lick of it
+            {LICKS.makeALickOfIt}
           </Button>
-          <p className="text-xs text-soft">
-            h hammer-on, p pull-off, / \ slides, t tap, 7b9 a bend, (7) tied, PM muted, x2 after a row. Letters over the notes are lengths:
-            W H Q E S, a dot, 3 for a triplet.
-          </p>
+          <p className="text-xs text-soft">{LICKS.hHammerOnPPull}</p>
         </>
       )}
     </SentencePart>

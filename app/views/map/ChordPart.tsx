@@ -3,6 +3,7 @@ import { Button } from '../../ui/Button';
 import { Chooser, type Choice } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
+import { MAP } from '../../words/views/map';
 
 /** Sevenths and triads of the scale itself, where it has seven notes. */
 function chordsOf(scale: ScaleRef): Choice<string>[] {
@@ -40,9 +41,9 @@ export function ChordPart({ scale, chord, onChord }: { scale: ScaleRef; chord: s
       shortcut="c"
       text={
         <>
-          <span className="text-soft">Chord:</span>
+          <span className="text-soft">{MAP.chord}</span>
           <b className="font-semibold">
-            <Signs>{chord ?? 'none'}</Signs>
+            <Signs>{chord ?? MAP.none}</Signs>
           </b>
         </>
       }
@@ -57,16 +58,16 @@ export function ChordPart({ scale, chord, onChord }: { scale: ScaleRef; chord: s
                 close();
               }}
             >
-              No chord
+              {MAP.noChord}
             </Button>
           )}
           <Chooser<string>
-            label="Mark the tones of a chord"
+            label={MAP.markTheTonesOfA}
             placeholder="F#m7"
             find={find}
             onChoose={(value) => { onChord(value); close(); }} // prettier-ignore
             current={chord ?? undefined}
-            empty="That chord cannot be read. Write a root and a kind, such as F#m7, Bb7 or Cmaj7."
+            empty={MAP.thatChordCannotBeRead}
             render={(text) => <Signs>{text}</Signs>}
           />
         </>

@@ -17,6 +17,7 @@ import { change } from '../../store/change';
 import { pinsOf, withoutPins, withPin } from '../../store/moves';
 import { Button } from '../../ui/Button';
 import { COST_WORDS, FINGER_WORDS, MOVE_WORDS, placeWords } from '../../words/route-text';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   body: StudyBody;
@@ -45,7 +46,7 @@ export function FingerPart({ body, shape, at, onClose }: Props) {
       <Popover.Anchor virtualRef={anchor} />
       <Popover.Portal>
         <Popover.Content
-          aria-label="Finger"
+          aria-label={MAP.finger}
           align="end"
           sideOffset={6}
           collisionPadding={8}
@@ -55,43 +56,41 @@ export function FingerPart({ body, shape, at, onClose }: Props) {
             button.focus();
           }}
         >
-          <h3 className="font-semibold first-letter:uppercase">{`${FINGER_WORDS[now]}${now ? ' finger' : ' string'} on ${placeWords(place)}`}</h3>
+          <h3 className="font-semibold first-letter:uppercase">
+            {MAP.on(FINGER_WORDS[now], now ? ' finger' : ' string', placeWords(place))}
+          </h3>
           {why && <Reasons why={why} />}
           {place.fret > (body.instrument.capo ?? 0) && (
-            <div role="group" aria-label="Finger of this place" className="flex flex-wrap items-center gap-1">
+            <div role="group" aria-label={MAP.fingerOfThisPlace} className="flex flex-wrap items-center gap-1">
               {can.map((finger) => (
                 <button
                   key={finger}
                   type="button"
                   className="chip num"
                   aria-pressed={pinned === finger}
-                  aria-label={`${FINGER_WORDS[finger]} finger`}
+                  aria-label={MAP.finger2(FINGER_WORDS[finger])}
                   onClick={() => pin(finger)}
                 >
                   {finger}
                 </button>
               ))}
               <Button disabled={pinned === null} onClick={() => pin(null)}>
-                Free again
+                {MAP.freeAgain}
               </Button>
             </div>
           )}
           {pinned !== null && (
             <label className="flex items-center gap-2">
               <input type="checkbox" className="accent-brass" checked={everywhere} onChange={(e) => pin(pinned, e.target.checked)} />
-              Everywhere: in all shapes that have this place
+              {MAP.everywhereInAllShapesThat}
             </label>
           )}
           <p className="text-xs text-soft">
-            {pinned === null
-              ? 'Press a finger to settle it in this shape; the others are solved around it.'
-              : everywhere
-                ? 'Settled by you, in every shape that has this place.'
-                : 'Settled by you, in this shape and its copies twelve frets away.'}
+            {pinned === null ? MAP.pressAFingerToSettle : everywhere ? MAP.settledByYouInEvery : MAP.settledByYouInThis}
           </p>
           {here.length > 1 && (
             <Button onClick={() => dispatch(change((n) => n.shape && withoutPins(n.body, n.shapes, n.shape)))}>
-              {`Free all ${here.length} settled fingers of this shape`}
+              {MAP.freeAllSettledFingersOf(here.length)}
             </Button>
           )}
         </Popover.Content>
@@ -128,13 +127,13 @@ function Reasons({ why }: { why: Why }) {
   const others = why.others.filter((o) => Number.isFinite(o.moreMm)).map((o) => `${FINGER_WORDS[o.finger]} ${signed(o.moreMm)}`);
   return (
     <dl className="num grid grid-cols-[auto_1fr] gap-x-3">
-      <dt className="text-soft">Going up</dt>
+      <dt className="text-soft">{MAP.goingUp}</dt>
       <dd>{MOVE_WORDS[why.step.move]}</dd>
-      <dt className="text-soft">Effort</dt>
-      <dd>{parts.join('; ') || 'none'}</dd>
+      <dt className="text-soft">{MAP.effort}</dt>
+      <dd>{parts.join('; ') || MAP.none}</dd>
       {others.length > 0 && (
         <>
-          <dt className="text-soft">Others</dt>
+          <dt className="text-soft">{MAP.others}</dt>
           <dd>{others.join(', ')}</dd>
         </>
       )}

@@ -3,6 +3,7 @@ import type { Place } from '../../../core';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
 import { gripText, shapesUnderGrip, type Under } from '../../words/grip-text';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   body: StudyBody;
@@ -17,13 +18,13 @@ export function GripLine({ body, grip, onUnder, onClear }: Props) {
   const answer = shapesUnderGrip(grip, instrument, scale, layout);
   return (
     <section
-      aria-label="Grip"
+      aria-label={MAP.grip}
       aria-live="polite"
       className="mt-3 flex flex-wrap items-center gap-2 rounded-[10px] border border-line bg-sheet p-3"
     >
       <p className="mr-1">
-        Grip <strong className="font-semibold">{gripText(instrument, grip)}</strong>
-        {'found' in answer ? ' lies under' : ''}
+        {MAP.grip} <strong className="font-semibold">{gripText(instrument, grip)}</strong>
+        {'found' in answer ? MAP.liesUnder : ''}
       </p>
       {'found' in answer ? (
         answer.found.map((u) => (
@@ -34,7 +35,7 @@ export function GripLine({ body, grip, onUnder, onClear }: Props) {
       ) : (
         <p className="text-soft">{answer.problem}</p>
       )}
-      <Button onClick={onClear}>Lift the grip</Button>
+      <Button onClick={onClear}>{MAP.liftTheGrip}</Button>
     </section>
   );
 }

@@ -3,6 +3,7 @@ import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
 import { readGrip, type Under } from '../../words/grip-text';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   instrument: Instrument;
@@ -15,10 +16,10 @@ interface Props {
 export function GripPart({ instrument, scale, layout, onUnder }: Props) {
   const read = (text: string) => readGrip(text, instrument, scale, layout);
   return (
-    <SentencePart name="grip" look="chip" shortcut="g" text={<span>Grip</span>}>
+    <SentencePart name="grip" look="chip" shortcut="g" text={<span>{MAP.grip}</span>}>
       {(close) => (
         <Chooser<Under>
-          label="A grip, thickest string first"
+          label={MAP.aGripThickestStringFirst}
           placeholder="x57765"
           find={(text) => {
             const answer = read(text);

@@ -1,6 +1,7 @@
 import { placeKey, ruleOf, stringsUpward, withStrings, type Field, type Instrument, type Layout, type LayoutOf, type Place } from '../../../core'; // prettier-ignore
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   layout: Layout;
@@ -21,7 +22,7 @@ interface OptionProps<F extends Field> {
 }
 
 function PlaceSelect({ label, roots, value, onValue }: { label: string; roots: Place[]; value: Place; onValue: (p: Place) => void }) {
-  const options = roots.map((p) => ({ value: placeKey(p), label: `string ${p.string}, fret ${p.fret}` }));
+  const options = roots.map((p) => ({ value: placeKey(p), label: MAP.stringFret(p.string, p.fret) }));
   return (
     <Select
       label={label}
@@ -51,7 +52,7 @@ function Strings({ given: { layout, instrument, roots, onLayout } }: OptionProps
   };
   return (
     <fieldset className="col-span-2">
-      <legend className="text-xs text-soft">Strings</legend>
+      <legend className="text-xs text-soft">{MAP.strings}</legend>
       <div className="flex flex-wrap gap-1">
         {upward.map((s) => (
           <button key={s} type="button" aria-pressed={set.strings.includes(s)} onClick={() => toggle(s)} className="chip">
@@ -107,7 +108,7 @@ const CONTROLS: { [S in Field['is']]: (p: OptionProps<Extract<Field, { is: S }>>
       label={field.label}
       value={Array.isArray(value) ? value.join() : ''}
       options={[
-        { value: '', label: 'as the scale divides' },
+        { value: '', label: MAP.asTheScaleDivides },
         ...field.offered.map((pair) => ({ value: pair.join(), label: pair.join(' and ') })),
       ]}
       onChange={(v) => onValue(v ? v.split(',').map(Number) : undefined)}

@@ -3,6 +3,7 @@ import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
 import { layoutWords, matchLayouts } from '../../words/layout-text';
 import { LayoutControls } from './LayoutControls';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   layout: Layout;
@@ -19,14 +20,14 @@ export function LayoutPart({ layout, roots, start, onLayout }: Props) {
       {(close) => (
         <>
           <Chooser<Layout>
-            label="How to cut the neck"
-            placeholder="boxes, 3 notes, diagonal 6 5"
+            label={MAP.howToCutTheNeck}
+            placeholder={MAP.boxes3NotesDiagonal6}
             find={(text) =>
               matchLayouts(text, start, roots).map((c) => ({ key: c.title, value: c.layout, title: c.title, detail: c.detail }))
             }
             onChoose={(value) => { onLayout(value); close(); }} // prettier-ignore
             current={layoutWords(layout)}
-            empty="No layout of that name. Try boxes, patterns, notes a string, one finger, string, octaves, diagonal, split, region or grown; a root place may follow, such as diagonal 6 5."
+            empty={MAP.noLayoutOfThatName}
             render={(text) => text}
           />
           <LayoutControls layout={layout} instrument={start.instrument} roots={roots} onLayout={onLayout} />

@@ -16,6 +16,7 @@ import { FirstWords } from '../FirstWords';
 import { CellChoices } from '../CellChoices';
 import { useGo } from '../useGo';
 import { ScalePanel } from './ScalePanel';
+import { MAP } from '../../words/views/map';
 
 const capital = (words: string): string => words[0].toUpperCase() + words.slice(1);
 
@@ -27,9 +28,7 @@ export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape
     <div className="mt-2 grid min-h-11 content-start justify-items-start gap-1 px-1">
       {ruleOf(body.layout.kind).grows && (
         <Button className="no-print" onClick={() => dispatch(change((now) => buildNext(now.body)))}>
-          {body.built === null
-            ? 'Build it up from the root (B)'
-            : `One string more (B): ${body.built} of ${body.instrument.strings.length}`}
+          {body.built === null ? MAP.buildItUpFromThe : MAP.oneStringMoreBOf(body.built, body.instrument.strings.length)}
         </Button>
       )}
       <FirstWords words={wordsIn(shape, shapes, layout.kind, instrument)} />
@@ -61,16 +60,12 @@ export function MapPanels({ body, laid, current, seam }: { body: StudyBody; laid
           <Panel title={capital(shapeTitle(shape, body.layout.kind))}>
             <Facts facts={[...shapeFacts(shape, body.instrument, body.layout.kind), ...downFacts(body, shape)]} />
             <ShapeChoices body={body} shape={shape} />
-            {needsCare(body.instrument, shape) && (
-              <p className="mt-2 text-xs text-clay">
-                A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.
-              </p>
-            )}
+            {needsCare(body.instrument, shape) && <p className="mt-2 text-xs text-clay">{MAP.aWideReachWarmUp}</p>}
           </Panel>
           {laid.seams[seam] ? (
             <SeamPanel laid={laid} seam={seam} />
           ) : (
-            <Panel title="On the rungs next to it">
+            <Panel title={MAP.onTheRungsNextTo}>
               <Facts facts={neighbourFacts(laid.shapes, laid.seams, current)} />
             </Panel>
           )}
@@ -115,10 +110,10 @@ function SeamPanel({ laid, seam }: { laid: Laid; seam: number }) {
     go('connect');
   };
   return (
-    <Panel title={`The seam of ${below.label} and ${above.label}`}>
+    <Panel title={MAP.theSeamOfAnd(below.label, above.label)}>
       <Facts facts={seamFacts(below, above, laid.seams[seam])} />
       <Button look="link" className="mt-2" onClick={connect}>
-        Connect these two
+        {MAP.connectTheseTwo}
       </Button>
     </Panel>
   );

@@ -25,6 +25,7 @@ import { Toolbar } from './Toolbar';
 import { StudyFooter } from '../StudyFooter';
 import { useMapCommands } from './useMapCommands';
 import { WaysIn } from './WaysIn';
+import { MAP } from '../../words/views/map';
 
 /** The whole neck for one study: what is mapped, where, with which fingers. */
 export function MapView() {
@@ -51,7 +52,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
     (k: number) => {
       setSeam(k);
       const seamNow = laid.seams[k] as (typeof laid.seams)[number] | undefined;
-      say(seamNow ? `Seam of ${laid.shapes[k].label} and ${seamLine(laid.shapes[k + 1], seamNow)}` : 'Seam closed');
+      say(seamNow ? MAP.seamOfAnd(laid.shapes[k].label, seamLine(laid.shapes[k + 1], seamNow)) : MAP.seamClosed);
     },
     [laid],
   );
@@ -109,7 +110,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
       {shape && <WhyLine body={body} shape={shape} shapes={laid.shapes} />}
       {shape && finger && <FingerPart body={body} shape={shape} at={finger} onClose={() => setFinger(null)} />}
       <MapPanels body={body} laid={laid} current={current} seam={seam} />
-      <StudyFooter hint="← → rung · ↑ ↓ root string · [ ] key by half step · L labels · Space hear · Z stand" />
+      <StudyFooter hint={MAP.rungRootStringKeyBy} />
       {shape && <MapStand body={body} laid={laid} current={current} notes={notes} open={standing} onClose={stand} />}
     </div>
   );

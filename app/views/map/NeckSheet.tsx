@@ -17,6 +17,7 @@ import { usePrefs } from '../../store/prefs';
 import { selectChordSounds, selectOver, type Laid } from '../../store/study';
 import { scaleName, twinRoot } from '../../words/scale-text';
 import { neckTitle } from '../../words/shape-text';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   body: StudyBody;
@@ -73,7 +74,7 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
   const note = shape?.notes[sounding];
   return (
     <div className="grid rounded-[10px] border border-line bg-sheet p-3 lg:grid-cols-[minmax(0,1fr)_15rem] lg:gap-4">
-      <NeckScroll neck={neck} instrument={instrument} label="Neck and ladder">
+      <NeckScroll neck={neck} instrument={instrument} label={MAP.neckAndLadder}>
         <Neck
           g={g}
           instrument={instrument}

@@ -5,6 +5,7 @@ import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
 import { matchScales, scaleName } from '../../words/scale-text';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   scale: ScaleRef;
@@ -28,9 +29,9 @@ export function OverPart({ scale, over, onOver }: Props) {
       shortcut="o"
       text={
         <>
-          <span className="text-soft">Over it:</span>
+          <span className="text-soft">{MAP.overIt}</span>
           <b className="font-semibold">
-            <Signs>{over ? scaleName(over) : 'nothing'}</Signs>
+            <Signs>{over ? scaleName(over) : MAP.nothing}</Signs>
           </b>
         </>
       }
@@ -45,15 +46,15 @@ export function OverPart({ scale, over, onOver }: Props) {
                 close();
               }}
             >
-              Take it off
+              {MAP.takeItOff}
             </Button>
           )}
           <Chooser<ScaleRef>
-            label="Lay a second scale over this one"
-            placeholder="minor pent, or D dorian"
+            label={MAP.layASecondScaleOver}
+            placeholder={MAP.minorPentOrDDorian}
             find={find}
             onChoose={(value) => { onOver(value); close(); }} // prettier-ignore
-            empty="No scale of that name."
+            empty={MAP.noScaleOfThatName}
             render={(text) => <Signs>{text}</Signs>}
           />
         </>

@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
 import { isolated } from '../../words/name-text';
 import { refusalWords } from '../../words/save-text';
+import { MAP } from '../../words/views/map';
 
 /** A scale that has no usual name: kept in the notebook under one of the player's, found in every study by it. */
 export function OwnScalePart({ scale }: { scale: ScaleRef }) {
@@ -21,10 +22,10 @@ function Fresh({ scale }: { scale: ScaleRef }) {
   const gone = deletedLast?.degrees === degreesOf(scale.scale).join() ? deletedLast : null;
   return (
     <>
-      <Named label="Name of your scale" usual="" press="Keep it in the notebook" onName={keep}>
+      <Named label={MAP.nameOfYourScale} usual="" press="Keep it in the notebook" onName={keep}>
         {gone && (
           <Button look="quiet" onClick={() => void restore(gone.id)}>
-            Bring back <Signs>{`“${isolated(gone.name)}”`}</Signs>
+            {MAP.bringBack} <Signs>{`“${isolated(gone.name)}”`}</Signs>
           </Button>
         )}
       </Named>
@@ -46,13 +47,13 @@ function Kept({ mine: { id, revision, body } }: { mine: KeptScale }) {
   return (
     <>
       <Named
-        label="Name of your scale"
+        label={MAP.nameOfYourScale}
         usual={body.name}
         press="Rename"
         onName={(name) => void save({ id, revision, body: { ...body, name } })}
       >
         <Button look="quiet" onClick={onDelete}>
-          Delete from the notebook
+          {MAP.deleteFromTheNotebook}
         </Button>
       </Named>
       <Refused what="It was not changed" error={saved.error ?? removed.error} />
@@ -89,7 +90,7 @@ function Named({ label, usual, press, onName, children }: NamedProps) {
         value={name}
         maxLength={60}
         onChange={(e) => setName(e.target.value)}
-        placeholder="a name for it"
+        placeholder={MAP.aNameForIt}
         className="min-w-0 grow rounded-md border border-line bg-paper px-2 py-1"
       />
       <Button type="submit" look="link" disabled={!typed || typed === usual}>

@@ -14,6 +14,7 @@ import {
   type ScaleRef,
 } from '../../../core';
 import { Signs, SvgSigns } from '../../ui/Signs';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   scale: ScaleRef;
@@ -172,7 +173,7 @@ export function Rail({ scale, passing, onScale, onPassing }: Props) {
           ))}
           <PegPlate slot={12} peg={{ degree: '1', name: scale.tonic, solid: true }} passing={false} />
         </svg>
-        <div role="group" aria-label="Degrees of the scale, twelve slots">
+        <div role="group" aria-label={MAP.degreesOfTheScaleTwelve}>
           {Array.from({ length: 12 }, (_, slot) => {
             const peg = pegs.get(slot);
             const name = peg

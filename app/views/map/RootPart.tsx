@@ -3,6 +3,7 @@ import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
 import { noRootWords, readRoot, rootsFor, rootWords, type RootWish } from '../../words/root-text';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   instrument: Instrument;
@@ -19,8 +20,8 @@ export function RootPart({ instrument, scale, shapes, root, onRoot }: Props) {
     <SentencePart name="root" text={rootWords(root)} shortcut="r">
       {(close) => (
         <Chooser<RootWish>
-          label="Root place: string, fret, and a finger if you like"
-          placeholder="6 5, or 6 5 finger 2"
+          label={MAP.rootPlaceStringFretAnd}
+          placeholder={MAP.n65Or65}
           find={(text) => rootsFor(read(text), shapes).map((p) => ({ key: rootWords(p), value: p, title: rootWords(p) }))}
           onChoose={(value) => {
             onRoot(value);

@@ -13,6 +13,7 @@ import { scaleName } from '../../words/scale-text';
 import { OwnScalePart } from './OwnScalePart';
 import { Rail } from './Rail';
 import { isolated } from '../../words/name-text';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   scale: ScaleRef;
@@ -41,9 +42,9 @@ function Bend(props: Whole) {
       <Rail {...props} />
       <p className="mt-1">
         <b className="font-semibold">
-          <Signs>{mine ? `${isolated(mine.body.name)}, your own` : bentWords(scale.scale)}</Signs>
+          <Signs>{mine ? MAP.yourOwn(isolated(mine.body.name)) : bentWords(scale.scale)}</Signs>
         </b>
-        <span className="text-soft"> Slide a peg, click it away, or click an empty slot. P marks a passing note.</span>
+        <span className="text-soft"> {MAP.slideAPegClickIt}</span>
       </p>
       <p className="mt-1 flex flex-wrap gap-x-3 gap-y-1">
         {bendHints(scale)
@@ -62,7 +63,7 @@ function Bend(props: Whole) {
 function Relative({ scale, onScale }: Whole) {
   return (
     <>
-      <p className="mb-1 text-soft">Same notes, another home: the chain of modes going up the neck from here.</p>
+      <p className="mb-1 text-soft">{MAP.sameNotesAnotherHomeThe}</p>
       <ol className="grid gap-0.5">
         {relatedModes(scale).map((m) => {
           const here = soundsSame(m, scale);
@@ -85,8 +86,8 @@ function Relative({ scale, onScale }: Whole) {
 }
 
 const COMPARED = [
-  { value: 'here', label: 'Against this scale' },
-  { value: 'steps', label: 'Bright to dark, step by step' },
+  { value: 'here', label: MAP.againstThisScale },
+  { value: 'steps', label: MAP.brightToDarkStepBy },
 ] as const;
 type Compared = (typeof COMPARED)[number]['value'];
 
@@ -101,9 +102,9 @@ function Parallel({ scale, onScale, onOver }: Whole) {
   const modes = brightnessOrder(scale.tonic);
   return (
     <>
-      <Segmented<Compared> label="Modes compared" value={compared} options={COMPARED} onChange={setCompared} />
+      <Segmented<Compared> label={MAP.modesCompared} value={compared} options={COMPARED} onChange={setCompared} />
       <table className="mt-2 w-full">
-        <caption className="sr-only">The seven modes on one tonic, brightest first, and what each changes</caption>
+        <caption className="sr-only">{MAP.theSevenModesOnOne}</caption>
         <tbody>
           {modes.map((m, k) => {
             const here = soundsSame(m, scale);
@@ -126,11 +127,11 @@ function Parallel({ scale, onScale, onOver }: Whole) {
                   {!here && (
                     <button
                       type="button"
-                      aria-label={`Lay ${String(m.scale)} over it`}
+                      aria-label={MAP.layOverIt(String(m.scale))}
                       onClick={() => onOver(m)}
                       className="cursor-pointer text-feather underline"
                     >
-                      lay over
+                      {MAP.layOver}
                     </button>
                   )}
                 </td>
@@ -154,7 +155,7 @@ export const ScalePanel = memo(function ScalePanel(shown: Props) {
   };
   return (
     <Tabs.Root defaultValue="bend" className="rounded-[10px] border border-line bg-sheet p-4 contain-content">
-      <Tabs.List aria-label="Changing the scale" className="mb-2 flex flex-wrap gap-x-4" data-own-keys>
+      <Tabs.List aria-label={MAP.changingTheScale} className="mb-2 flex flex-wrap gap-x-4" data-own-keys>
         {TABS.map(([value, word]) => (
           <Tabs.Trigger
             key={value}

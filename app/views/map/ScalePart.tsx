@@ -6,6 +6,7 @@ import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
 import { askedScale, matchScales, scaleName, splitScaleText, tonicsFor } from '../../words/scale-text';
 import { isolated } from '../../words/name-text';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   scale: ScaleRef;
@@ -47,15 +48,15 @@ export function ScalePart({ scale, onScale }: Props) {
       {(close) => (
         <>
           <Chooser<ScaleRef>
-            label="Type a tonic and a scale, or degrees of your own"
-            placeholder="Bb mixo, or F# 1 b2 3 4 5"
+            label={MAP.typeATonicAndA}
+            placeholder={MAP.bbMixoOrF1}
             find={(text) => choices(text, scale, own)}
             onChoose={(value) => { onScale(value); close(); }} // prettier-ignore
             current={stepsOf(scale)}
-            empty="No scale of that name. Try part of a name, or degrees such as 1 b3 4 5 b7."
+            empty={MAP.noScaleOfThatName2}
             render={(text) => <Signs>{text}</Signs>}
           />
-          <div role="group" aria-label="Tonic" className="grid grid-cols-6 gap-1">
+          <div role="group" aria-label={MAP.tonic} className="grid grid-cols-6 gap-1">
             {tonicsFor(isScale(scale.scale) ? scale.scale : 'ionian').map((tonic) => (
               <button
                 key={tonic}
@@ -74,7 +75,7 @@ export function ScalePart({ scale, onScale }: Props) {
               onClick={() => onScale({ ...scale, tonic: easier })}
               className="rounded border border-feather px-2 py-1.5 text-feather hover:bg-feather-wash"
             >
-              <Signs>{`Write it as ${scaleName({ ...scale, tonic: easier })}: fewer accidentals`}</Signs>
+              <Signs>{MAP.writeItAsFewerAccidentals(scaleName({ ...scale, tonic: easier }))}</Signs>
             </button>
           )}
         </>

@@ -9,6 +9,7 @@ import { LayoutPart } from './LayoutPart';
 import { RootPart } from './RootPart';
 import { ScalePart } from './ScalePart';
 import { TuningPart } from './TuningPart';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   scale: ScaleRef;
@@ -28,7 +29,7 @@ export function Sentence({ scale, instrument, layout, shapes, current }: Props) 
         <What scale={scale} instrument={instrument} layout={layout} root={root} />
         {root && !hangsOn(layout) && (
           <>
-            , root on{' '}
+            {MAP.rootOn}{' '}
             <RootPart
               instrument={instrument}
               scale={scale}
@@ -55,9 +56,9 @@ const What = memo(function What({
   const roots = useMemo(() => (isScale(scale.scale) ? rootPlaces(instrument, scale) : []), [instrument, scale]);
   return (
     <>
-      <ScalePart scale={scale} onScale={(next) => dispatch(change(({ body }) => typedScale(body, next)))} /> on{' '}
-      <TuningPart instrument={instrument} onInstrument={(next) => dispatch(change(({ body }) => withInstrument(body, next)))} />, laid out
-      as{' '}
+      <ScalePart scale={scale} onScale={(next) => dispatch(change(({ body }) => typedScale(body, next)))} /> {MAP.on2}{' '}
+      <TuningPart instrument={instrument} onInstrument={(next) => dispatch(change(({ body }) => withInstrument(body, next)))} />
+      {MAP.laidOutAs}{' '}
       <LayoutPart
         layout={layout}
         roots={roots}

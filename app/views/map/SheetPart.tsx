@@ -20,6 +20,8 @@ import { scaleName } from '../../words/scale-text';
 import { exportOfRoute } from '../connect/MakeLick';
 import { tabSheetOf } from '../LineFiles';
 import { useSheet } from '../../workers/useSheet';
+import { counted } from '../../words/count-text';
+import { MAP } from '../../words/views/map';
 
 interface Choice {
   what: SheetRequest['what'] | 'study';
@@ -71,7 +73,7 @@ export function SheetPart({ body, shape, shapes }: Props) {
       shortcut="p"
       text={
         <>
-          <Printer size={14} aria-hidden /> Sheet
+          <Printer size={14} aria-hidden /> {MAP.sheet}
         </>
       }
     >
@@ -106,7 +108,7 @@ function SheetForm({ body, shape, shapes }: Props) {
   const copyText = async (): Promise<void> => {
     const text = neckText(body.instrument, shape);
     await navigator.clipboard.writeText(text).then(
-      () => setSaid('Copied: paste it into a message.'),
+      () => setSaid(MAP.copiedPasteItIntoA),
       () => download(`${name}.txt`, 'text/plain', text),
     );
   };
@@ -115,35 +117,35 @@ function SheetForm({ body, shape, shapes }: Props) {
     <>
       <div className="grid grid-cols-2 gap-3">
         <Select<Choice['what']>
-          label="What"
+          label={MAP.what}
           value={choice.what}
-          options={[{ value: 'shape', label: 'this shape' }, { value: 'rungs', label: 'all rungs' }, { value: 'keys', label: 'all rungs, all keys' }, { value: 'study', label: 'rungs, kept routes and licks' }]} // prettier-ignore
+          options={[{ value: 'shape', label: MAP.thisShape }, { value: 'rungs', label: MAP.allRungs }, { value: 'keys', label: MAP.allRungsAllKeys }, { value: 'study', label: MAP.rungsKeptRoutesAndLicks }]} // prettier-ignore
           onChange={(what) => set({ what })}
         />
         <Select<Ink>
-          label="Ink"
+          label={MAP.ink}
           value={choice.ink}
           options={[
-            { value: 'black', label: 'black and white' },
-            { value: 'colour', label: 'colour' },
+            { value: 'black', label: MAP.blackAndWhite },
+            { value: 'colour', label: MAP.colour },
           ]}
           onChange={(ink) => set({ ink })}
         />
         <Select<Paper>
-          label="Paper"
+          label={MAP.paper}
           value={choice.paper}
           options={[
             { value: 'a4', label: 'A4' },
-            { value: 'letter', label: 'Letter' },
+            { value: 'letter', label: MAP.letter },
           ]}
           onChange={(paper) => set({ paper })}
         />
         <Select<Turn>
-          label="Turned"
+          label={MAP.turned}
           value={choice.turn}
           options={[
-            { value: 'portrait', label: 'upright' },
-            { value: 'landscape', label: 'sideways' },
+            { value: 'portrait', label: MAP.upright },
+            { value: 'landscape', label: MAP.sideways },
           ]}
           onChange={(turn) => set({ turn })}
         />
@@ -156,20 +158,20 @@ function SheetForm({ body, shape, shapes }: Props) {
           disabled={choice.what === 'shape'}
           onChange={(e) => set({ copies: e.target.checked })}
         />
-        Copies twelve frets away too
+        {MAP.copiesTwelveFretsAwayToo}
       </label>
       <div className="flex flex-wrap gap-2">
         <Button look="brass" disabled={busy} onClick={() => void svgs((s) => printSvgs(s, size))}>
-          Print
+          {MAP.print}
         </Button>
         <Button disabled={busy} onClick={() => void pdf()}>
-          PDF
+          {MAP.pdf}
         </Button>
         <Button disabled={busy} onClick={() => void svgs((s) => saveSvgs(name, 'svg', s, size))}>
-          SVG
+          {MAP.svg}
         </Button>
         <Button disabled={busy} onClick={() => void svgs((s) => saveSvgs(name, 'png', s, size))}>
-          PNG
+          {MAP.png}
         </Button>
         <Button
           disabled={busy}
@@ -177,17 +179,17 @@ function SheetForm({ body, shape, shapes }: Props) {
             download(`${name}.csv`, 'text/csv', shapesCsv(body.instrument, body.scale, choice.what === 'shape' ? [shape] : shapes))
           }
         >
-          CSV
+          {MAP.csv}
         </Button>
         <Button disabled={busy} onClick={() => void copyText()}>
-          Copy as text
+          {MAP.copyAsText}
         </Button>
       </div>
       <p role="status" aria-live="polite" className="min-h-5 text-soft">
-        {busy ? `${pages} page${pages === 1 ? '' : 's'} done …` : (said ?? '')}
+        {busy ? MAP.pagesDone(counted(pages, 'page')) : (said ?? '')}
         {problem && <span className="text-clay">{problem}</span>}
       </p>
-      {busy && <Button onClick={cancel}>Cancel</Button>}
+      {busy && <Button onClick={cancel}>{MAP.cancel}</Button>}
     </>
   );
 }

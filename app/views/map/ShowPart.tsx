@@ -2,6 +2,7 @@ import { degreesOf, glyphs, isScale, type DegreeName, type ScaleRef } from '../.
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
 import { listWords } from '../../words/scale-text';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   scale: ScaleRef;
@@ -24,7 +25,7 @@ export function ShowPart({ scale, focus, onFocus }: Props) {
       shortcut="f"
       text={
         <>
-          <span className="text-soft">Show:</span>
+          <span className="text-soft">{MAP.show}</span>
           <b className="font-semibold">
             <Signs>{says(focus)}</Signs>
           </b>
@@ -35,20 +36,20 @@ export function ShowPart({ scale, focus, onFocus }: Props) {
         <>
           <div className="flex gap-2">
             <button type="button" className="chip" aria-pressed={focus.length === 0} onClick={() => onFocus([])}>
-              all notes
+              {MAP.allNotes}
             </button>
             <button type="button" className="chip" aria-pressed={focus.join() === '1'} onClick={() => onFocus(['1'])}>
-              roots only
+              {MAP.rootsOnly}
             </button>
           </div>
-          <div role="group" aria-label="Degrees that stand out" className="flex flex-wrap gap-1">
+          <div role="group" aria-label={MAP.degreesThatStandOut} className="flex flex-wrap gap-1">
             {degrees.map((d) => (
               <button
                 key={d}
                 type="button"
                 className="chip"
                 aria-pressed={focus.includes(d)}
-                aria-label={`degree ${glyphs(d)}`}
+                aria-label={MAP.degree(glyphs(d))}
                 onClick={() => toggle(d)}
               >
                 <Signs>{d}</Signs>

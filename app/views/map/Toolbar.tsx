@@ -4,6 +4,7 @@ import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
 import { Segmented } from '../../ui/Segmented';
 import { HearButton, Tempo } from '../HearTools';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   labels: Labels;
@@ -22,7 +23,7 @@ export function Toolbar({ labels, tempo, hearing, canHear, onHear, children }: P
   return (
     <div className="no-print after-neck my-3 flex flex-wrap items-center gap-2">
       <Segmented<Labels>
-        label="What the marks say"
+        label={MAP.whatTheMarksSay}
         value={labels}
         options={LABEL_OPTIONS}
         onChange={(next) => dispatch(edited({ labels: next }))}

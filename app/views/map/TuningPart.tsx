@@ -5,6 +5,7 @@ import { Segmented } from '../../ui/Segmented';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
 import { instrumentWords, matchTunings, retuned, stringsWord, type TuningChoice } from '../../words/tuning-text';
+import { MAP } from '../../words/views/map';
 
 interface Props {
   instrument: Instrument;
@@ -12,8 +13,8 @@ interface Props {
 }
 
 const COUNTED = [
-  { value: 'nut', label: 'frets from the nut' },
-  { value: 'capo', label: 'frets from the capo' },
+  { value: 'nut', label: MAP.fretsFromTheNut },
+  { value: 'capo', label: MAP.fretsFromTheCapo },
 ] as const;
 
 const low = (open: string[]): string => [...open].reverse().join(' ');
@@ -27,7 +28,7 @@ export function TuningPart({ instrument, onInstrument }: Props) {
       {(close) => (
         <>
           <Chooser<TuningChoice>
-            label="Type notes, lowest string first, or part of a name"
+            label={MAP.typeNotesLowestStringFirst}
             placeholder="D A D G B E"
             find={(text) =>
               matchTunings(text, instrument).map((value) => ({
@@ -38,19 +39,19 @@ export function TuningPart({ instrument, onInstrument }: Props) {
               }))
             }
             onChoose={(value) => { onInstrument(retuned(instrument, value)); close(); }} // prettier-ignore
-            empty="Those are no notes. Write 1 to 12 notes from A to G, lowest string first, with # or b, such as D A D G B E or B1 E2 A2."
+            empty={MAP.thoseAreNoNotesWrite}
             render={(text) => <Signs>{text}</Signs>}
           />
           <div className="grid grid-cols-2 gap-3">
             <NumberField
-              label="Frets"
+              label={MAP.frets}
               value={instrument.frets}
               min={LIMITS.frets[0]}
               max={LIMITS.frets[1]}
               onChange={(frets) => onInstrument({ ...instrument, frets, capo: Math.min(nutFret(instrument), frets - 5) })}
             />
             <NumberField
-              label="Capo at fret"
+              label={MAP.capoAtFret}
               value={nutFret(instrument)}
               min={0}
               max={capoTop}
@@ -60,14 +61,12 @@ export function TuningPart({ instrument, onInstrument }: Props) {
           {nutFret(instrument) > 0 && (
             <div className="grid gap-1">
               <Segmented
-                label="Numbers on neck and tab"
+                label={MAP.numbersOnNeckAndTab}
                 value={instrument.countFrom ?? 'nut'}
                 options={COUNTED}
                 onChange={(countFrom) => onInstrument({ ...instrument, countFrom })}
               />
-              <p className="text-[0.75rem] text-soft">
-                For neck, tab, copied text and paper. Words, typed places and files count from the nut.
-              </p>
+              <p className="text-[0.75rem] text-soft">{MAP.forNeckTabCopiedText}</p>
             </div>
           )}
         </>

@@ -5,6 +5,7 @@ import { setPrefs, usePrefs } from '../../store/prefs';
 import { WAYS_IN, type WayIn } from '../../store/ways-in';
 import { Button } from '../../ui/Button';
 import { useGo } from '../useGo';
+import { MAP } from '../../words/views/map';
 
 /** On a first leaf: what a player may want to do, each a press away. Gone for good when it is sent away. */
 export function WaysIn() {
@@ -22,10 +23,10 @@ export function WaysIn() {
     <section aria-labelledby="ways-in" className="no-print after-neck mb-3 max-sm:mt-3">
       <div className="mb-1 flex items-center gap-3">
         <h2 id="ways-in" className="grow font-text text-[0.84375rem] font-semibold">
-          What do you want to do?
+          {MAP.whatDoYouWantTo}
         </h2>
         <Button look="quiet" onClick={() => setPrefs({ waysSeen: true })}>
-          Do not show this again
+          {MAP.doNotShowThisAgain}
         </Button>
       </div>
       <ul className="grid grid-cols-2 gap-2 lg:grid-cols-4">

@@ -18,6 +18,7 @@ import { dayWords } from '../../words/date-text';
 import type { Entry } from '../../words/notebook-text';
 import { StudyActions } from './StudyActions';
 import { isolated } from '../../words/name-text';
+import { NOTEBOOK } from '../../words/views/notebook';
 
 interface Props {
   entries: Entry[];
@@ -79,7 +80,7 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
       className="relative max-h-[70vh] overflow-auto rounded-[10px] border border-line bg-sheet"
       tabIndex={0}
       role="region"
-      aria-label="Studies and licks"
+      aria-label={NOTEBOOK.studiesAndLicks}
     >
       <table className="w-full text-left" aria-rowcount={rows.length + 1}>
         <thead className="sticky top-0 z-[2] bg-sheet text-xs text-soft shadow-[0_1px_0_var(--line)]">
@@ -87,7 +88,7 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
             <th scope="col" className="w-8 py-2 pl-4">
               <input
                 type="checkbox"
-                aria-label="Choose all that are listed"
+                aria-label={NOTEBOOK.chooseAllThatAreListed}
                 checked={allChosen}
                 onChange={(e) => toggle(keys, e.target.checked)}
                 className="accent-brass"
@@ -114,7 +115,7 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
               );
             })}
             <th scope="col" className="sr-only">
-              What to do
+              {NOTEBOOK.whatToDo}
             </th>
           </tr>
         </thead>
@@ -133,7 +134,7 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
                 <td className="py-3 pl-4">
                   <input
                     type="checkbox"
-                    aria-label={`Choose ${e.kind === 'lick' ? 'the lick ' : ''}${isolated(e.name)}`}
+                    aria-label={NOTEBOOK.choose(e.kind === 'lick' ? 'the lick ' : '', isolated(e.name))}
                     checked={chosen.has(e.key)}
                     onChange={(ev) => toggle([e.key], ev.target.checked)}
                     className="accent-brass"
@@ -163,10 +164,10 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
                     <Button
                       look="link"
                       icon={<FolderOpen size={14} aria-hidden />}
-                      aria-label={`Open the lick ${isolated(e.name)}`}
+                      aria-label={NOTEBOOK.openTheLick(isolated(e.name))}
                       onClick={() => onOpen(e)}
                     >
-                      Open
+                      {NOTEBOOK.open}
                     </Button>
                   )}
                 </td>
@@ -203,14 +204,14 @@ function NameCell({ e, open, onOpen, unfolded, onFold }: NameProps) {
         <Signs>{isolated(e.name)}</Signs>
       </button>
       <span className={`block text-xs ${e.study.problems.length ? 'text-clay' : 'text-soft'}`}>
-        {e.kind === 'lick' && <b className="mr-1 font-semibold">lick</b>}
-        {open && <b className="mr-2 font-semibold text-brass-deep">open now</b>}
+        {e.kind === 'lick' && <b className="mr-1 font-semibold">{NOTEBOOK.lick}</b>}
+        {open && <b className="mr-2 font-semibold text-brass-deep">{NOTEBOOK.openNow}</b>}
         <Signs>{e.kind === 'study' && e.study.set ? `${e.study.set} · ${e.about}` : e.about}</Signs>
       </span>
       {licks > 0 && unfolded !== null && (
         <button type="button" aria-expanded={unfolded} onClick={onFold} className="tap cursor-pointer text-xs text-feather underline">
           {`${unfolded ? 'Hide' : 'Show'} ${counted(licks, 'lick')}`}
-          <span className="sr-only">{` of ${isolated(e.name)}`}</span>
+          <span className="sr-only">{NOTEBOOK.of(isolated(e.name))}</span>
         </button>
       )}
     </>

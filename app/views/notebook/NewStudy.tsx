@@ -3,6 +3,7 @@ import { useCreateStudyMutation } from '../../store/api';
 import { Button } from '../../ui/Button';
 import { freshStudy } from '../../store/loose';
 import { refusalWords } from '../../words/save-text';
+import { NOTEBOOK } from '../../words/views/notebook';
 
 const FIELD = 'w-full rounded-md border border-line bg-paper px-3 py-2 text-base';
 
@@ -22,27 +23,27 @@ export function NewStudy({ onMade, onCancel }: { onMade: (id: string) => void; o
       className="mb-4 flex flex-wrap items-end gap-3 rounded-[10px] border border-line bg-sheet p-4"
     >
       <label className="min-w-[14rem] grow">
-        <span className="text-xs text-soft">Name of the study</span>
+        <span className="text-xs text-soft">{NOTEBOOK.nameOfTheStudy}</span>
         <input
           className={FIELD}
           value={name}
           maxLength={120}
           autoFocus
           onChange={(e) => setName(e.target.value)}
-          placeholder="What you are working on"
+          placeholder={NOTEBOOK.whatYouAreWorkingOn}
         />
       </label>
       <label className="min-w-[10rem]">
-        <span className="text-xs text-soft">Set (if any)</span>
+        <span className="text-xs text-soft">{NOTEBOOK.setIfAny}</span>
         <input className={FIELD} value={set} maxLength={80} onChange={(e) => setSet(e.target.value)} />
       </label>
       <Button type="submit" look="brass" disabled={!name.trim() || isLoading}>
-        Make it
+        {NOTEBOOK.makeIt}
       </Button>
-      <Button onClick={onCancel}>Cancel</Button>
+      <Button onClick={onCancel}>{NOTEBOOK.cancel}</Button>
       {error !== undefined && (
         <p role="alert" className="w-full text-clay">
-          {`It could not be made: ${refusalWords(error)}`}
+          {NOTEBOOK.itCouldNotBeMade(refusalWords(error))}
         </p>
       )}
     </form>

@@ -10,6 +10,7 @@ import { download, fileName } from '../../ui/files';
 import { SentencePart } from '../../ui/SentencePart';
 import { countWords, type Entry } from '../../words/notebook-text';
 import type { ExportLine } from '../LineFiles';
+import { NOTEBOOK } from '../../words/views/notebook';
 
 interface Props {
   chosen: readonly Entry[];
@@ -18,9 +19,9 @@ interface Props {
 
 /** A file of a lick: its ending, its kind, and its bytes. */
 const LICK_FILES = {
-  tab: { word: 'Licks as tab', ending: 'txt', type: 'text/plain' },
-  musicxml: { word: 'Licks as MusicXML', ending: 'musicxml', type: 'application/vnd.recordare.musicxml+xml' },
-  midi: { word: 'Licks as MIDI', ending: 'mid', type: 'audio/midi' },
+  tab: { word: NOTEBOOK.licksAsTab, ending: 'txt', type: 'text/plain' },
+  musicxml: { word: NOTEBOOK.licksAsMusicxml, ending: 'musicxml', type: 'application/vnd.recordare.musicxml+xml' },
+  midi: { word: NOTEBOOK.licksAsMidi, ending: 'mid', type: 'audio/midi' },
 } as const;
 type LickFile = keyof typeof LICK_FILES;
 
@@ -40,7 +41,7 @@ export function NotebookExport({ chosen, onProblem }: Props) {
       look="chip"
       text={
         <>
-          <Download size={14} aria-hidden /> {`Export ${words}`}
+          <Download size={14} aria-hidden /> {NOTEBOOK.export(words)}
         </>
       }
     >
@@ -53,7 +54,7 @@ function Form({ chosen, onProblem, close }: Props & { close: () => void }) {
   const load = useLoad(onProblem);
   const studies = [...new Set(chosen.filter((e) => e.kind === 'study').map((e) => e.study.id))];
   const licks = chosen.flatMap((e) => (e.lick ? [{ study: e.study.id, lick: e.lick.id }] : []));
-  if (!chosen.length) return <p className="text-soft">Tick studies or licks in the list first.</p>;
+  if (!chosen.length) return <p className="text-soft">{NOTEBOOK.tickStudiesOrLicksIn}</p>;
   const asJson = async (): Promise<void> => {
     const bundle = await load.bundle(studies);
     if (!bundle) return;
@@ -83,7 +84,7 @@ function Form({ chosen, onProblem, close }: Props & { close: () => void }) {
     <div className="grid justify-items-start gap-2">
       {studies.length > 0 && (
         <Button look="brass" onClick={() => void asJson()}>
-          Studies as JSON, licks and all
+          {NOTEBOOK.studiesAsJsonLicksAnd}
         </Button>
       )}
       {licks.length > 0 &&
@@ -109,7 +110,7 @@ function useLoad(onProblem: Props['onProblem']) {
     const all = await Promise.all(ids.map((id) => dispatch(api.endpoints.study.initiate(id, { forceRefetch: true, subscribe: false }))));
     const studies = all.flatMap((r) => (r.data ? [{ id: r.data.id, body: r.data.body }] : []));
     const whole = studies.length === ids.length;
-    onProblem(whole ? null : 'Not all of them could be read: the server does not answer, or some are gone.');
+    onProblem(whole ? null : NOTEBOOK.notAllOfThemCould);
     return whole ? studies : null;
   };
   /** The studies with the instruments they name and the player's own scales that they use. */

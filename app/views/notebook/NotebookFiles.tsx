@@ -13,6 +13,7 @@ import { counted } from '../../words/count-text';
 import { isolated } from '../../words/name-text';
 import type { Entry } from '../../words/notebook-text';
 import { NotebookExport } from './NotebookExport';
+import { NOTEBOOK } from '../../words/views/notebook';
 
 interface Props {
   chosen: readonly Entry[];
@@ -28,7 +29,7 @@ export function NotebookFiles({ chosen, onProblem }: Props) {
   return (
     <>
       <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
-        Bring in files
+        {NOTEBOOK.bringInFiles}
       </Button>
       <input
         ref={input}
@@ -36,7 +37,7 @@ export function NotebookFiles({ chosen, onProblem }: Props) {
         multiple
         accept={ACCEPT}
         className="sr-only"
-        aria-label="Files to bring in"
+        aria-label={NOTEBOOK.filesToBringIn}
         tabIndex={-1}
         onChange={(e) => {
           bring([...(e.target.files ?? [])]);
@@ -49,7 +50,7 @@ export function NotebookFiles({ chosen, onProblem }: Props) {
         look="chip"
         text={
           <>
-            <Archive size={14} aria-hidden /> Backups
+            <Archive size={14} aria-hidden /> {NOTEBOOK.backups}
           </>
         }
       >
@@ -80,19 +81,23 @@ function Backups({ onProblem }: { onProblem: (message: string | null) => void })
     setAsked(null);
     if (!result.error) {
       dispatch(studyClosed());
-      setSaid('Done. What was here before is kept as a dated copy.');
+      setSaid(NOTEBOOK.doneWhatWasHereBefore);
       return onProblem(null);
     }
-    setSaid(`Nothing was changed: ${refusalWords(result.error)}`);
+    setSaid(NOTEBOOK.nothingWasChanged(refusalWords(result.error)));
   };
   const onFile = async (file: File | undefined): Promise<void> => {
     if (!file) return;
-    if (file.size > NOTEBOOK_LIMIT) return setSaid(`That file is larger than ${NOTEBOOK_LIMIT / 1024 / 1024} MB; nothing was changed.`);
+    if (file.size > NOTEBOOK_LIMIT) return setSaid(NOTEBOOK.thatFileIsLargerThan(NOTEBOOK_LIMIT / 1024 / 1024));
     const read = readBundle(await file.text());
-    if ('problem' in read) return setSaid(`${isolated(file.name)}: ${read.problem} Nothing was changed.`);
+    if ('problem' in read) return setSaid(NOTEBOOK.nothingWasChanged2(isolated(file.name), read.problem));
     const { bundle }: { bundle: Bundle } = read;
     setAsked({
-      words: `Put ${counted(bundle.studies.length, 'study', 'studies')} and ${counted(bundle.instruments.length, 'instrument')} from ${isolated(file.name)} in the place of everything that is here?`,
+      words: NOTEBOOK.putAndFromInThe(
+        counted(bundle.studies.length, 'study', 'studies'),
+        counted(bundle.instruments.length, 'instrument'),
+        isolated(file.name),
+      ),
       go: () => replace(bundle),
     });
   };
@@ -100,51 +105,51 @@ function Backups({ onProblem }: { onProblem: (message: string | null) => void })
     <>
       <div className="flex flex-wrap gap-2">
         <a href={versions ? `${API.notebook}?versions=1` : API.notebook} download="crow-ladder-notebook.json" className="inline-flex min-h-8 items-center gap-2 rounded-md border border-line bg-sheet px-3 py-1 text-[0.78125rem] hover:border-soft">
-          <Download size={14} aria-hidden /> Whole notebook to a file
+          <Download size={14} aria-hidden /> {NOTEBOOK.wholeNotebookToAFile}
         </a>
         <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
-          Put one back
+          {NOTEBOOK.putOneBack}
         </Button>
-        <input ref={input} type="file" accept=".json" className="sr-only" tabIndex={-1} aria-label="Notebook file to put back" onChange={(e) => { void onFile(e.target.files?.[0]); e.target.value = ''; }} />
+        <input ref={input} type="file" accept=".json" className="sr-only" tabIndex={-1} aria-label={NOTEBOOK.notebookFileToPutBack} onChange={(e) => { void onFile(e.target.files?.[0]); e.target.value = ''; }} />
       </div>
       <label className="flex items-center gap-2">
         <input type="checkbox" className="accent-brass" checked={versions} onChange={(e) => setVersions(e.target.checked)} />
-        with the earlier versions of every study (dated copies always have them)
+        {NOTEBOOK.withTheEarlierVersionsOf}
       </label>
       {replacing && (
         <p role="status">
-          Putting it back … <progress value={taking?.done ?? undefined} max={1} aria-label="How far it is" />
+          {NOTEBOOK.puttingItBack} <progress value={taking?.done ?? undefined} max={1} aria-label={NOTEBOOK.howFarItIs} />
         </p>
       )}
-      <h3 className="text-[0.8125rem] font-semibold">Dated copies, made by themselves once a day</h3>
-      <ul aria-label="Dated copies" className="num grid gap-1">
+      <h2 className="text-[0.8125rem] font-semibold">{NOTEBOOK.datedCopiesMadeByThemselves}</h2>
+      <ul aria-label={NOTEBOOK.datedCopies} className="num grid gap-1">
         {data.map((c) => (
           <li key={c.name} className="flex items-center gap-2">
             <span className="grow">{`${dateWords(c.at)}, ${sizeWords(c.bytes)}`}</span>
-            <Button aria-label={`Go back to the copy of ${dateWords(c.at)}`} onClick={() => setAsked({ words: `Go back to how the notebook was on ${dateWords(c.at)}?`, go: () => restore(c.name) })}>
-              Go back to it
+            <Button aria-label={NOTEBOOK.goBackToTheCopy(dateWords(c.at))} onClick={() => setAsked({ words: NOTEBOOK.goBackToHowThe(dateWords(c.at)), go: () => restore(c.name) })}>
+              {NOTEBOOK.goBackToIt}
             </Button>
           </li>
         ))}
-        {!data.length && <li className="text-soft">None yet.</li>}
+        {!data.length && <li className="text-soft">{NOTEBOOK.noneYet}</li>}
       </ul>
       <Button disabled={isLoading} onClick={() => void makeCopy()}>
-        Make a copy now
+        {NOTEBOOK.makeACopyNow}
       </Button>
       {asked && (
         <div
           role="alertdialog"
-          aria-label="Replace the notebook"
+          aria-label={NOTEBOOK.replaceTheNotebook}
           tabIndex={-1}
           ref={takeFocus}
           onKeyDown={(e) => { if (e.key === 'Escape') { e.stopPropagation(); setAsked(null); } }}
           className="grid gap-2 rounded-md border border-clay p-2">
-          <p>{asked.words} What is here now is kept as a dated copy first.</p>
+          <p>{asked.words} {NOTEBOOK.whatIsHereNowIs}</p>
           <span className="flex gap-2">
             <Button look="brass" onClick={() => void asked.go().then(done)}>
-              Yes, do it
+              {NOTEBOOK.yesDoIt}
             </Button>
-            <Button onClick={() => setAsked(null)}>No</Button>
+            <Button onClick={() => setAsked(null)}>{NOTEBOOK.no}</Button>
           </span>
         </div>
       )}

@@ -22,6 +22,7 @@ import { EntryTable } from './EntryTable';
 import { NewStudy } from './NewStudy';
 import { NOTEBOOK_COMMANDS } from './notebook-commands';
 import { NotebookFiles } from './NotebookFiles';
+import { NOTEBOOK } from '../../words/views/notebook';
 
 interface Deleted {
   id: string;
@@ -58,10 +59,10 @@ export function NotebookView() {
   return (
     <>
       <header className="mb-3 flex flex-wrap items-center gap-3">
-        <h1 className="grow text-[1.5625rem] font-semibold">Notebook</h1>
+        <h1 className="grow text-[1.5625rem] font-semibold">{NOTEBOOK.notebook}</h1>
         <NotebookFiles chosen={entries.filter((e) => chosen.has(e.key))} onProblem={setProblem} />
         <Button look="brass" icon={<Plus size={15} aria-hidden />} onClick={() => setMaking(true)}>
-          New study
+          {NOTEBOOK.newStudy}
         </Button>
       </header>
       {problem && (
@@ -72,43 +73,43 @@ export function NotebookView() {
       {making && <NewStudy onMade={(id) => void openAndGo(id)} onCancel={() => setMaking(false)} />}
       {error && (
         <p role="alert" className="mb-3">
-          {`The notebook cannot be listed: ${refusalWords(error)} `}
-          <Button onClick={() => void refetch()}>Try again</Button>
+          {NOTEBOOK.theNotebookCannotBeListed(refusalWords(error))}
+          <Button onClick={() => void refetch()}>{NOTEBOOK.tryAgain}</Button>
         </p>
       )}
-      {data?.length === 0 && <p className="py-10 text-center">No studies yet. Make one, or bring the demo back with npm run demo:reset.</p>}
+      {data?.length === 0 && <p className="py-10 text-center">{NOTEBOOK.noStudiesYetMakeOne}</p>}
       {!!data?.length && (
         <>
           <div className="no-print mb-3 flex flex-wrap items-end gap-3">
             <label className="flex min-w-56 grow flex-col gap-1 text-xs text-soft">
               <span className="flex items-center gap-1">
-                <Search size={12} aria-hidden /> Search names, tags, scales, tunings ( / )
+                <Search size={12} aria-hidden /> {NOTEBOOK.searchNamesTagsScalesTunings}
               </span>
               <input
                 ref={search}
                 type="search"
                 value={sieve.text}
                 onChange={(e) => setSieve({ ...sieve, text: e.target.value })}
-                placeholder="dorian seven"
+                placeholder={NOTEBOOK.dorianSeven}
                 className="rounded-md border border-line bg-sheet px-3 py-1.5 text-sm text-ink placeholder:text-soft"
               />
             </label>
             <Segmented<Sieve['kind']>
-              label="What is listed"
+              label={NOTEBOOK.whatIsListed}
               value={sieve.kind}
               options={[
-                { value: 'all', label: 'All' },
-                { value: 'study', label: 'Studies' },
-                { value: 'lick', label: 'Licks' },
+                { value: 'all', label: NOTEBOOK.all },
+                { value: 'study', label: NOTEBOOK.studies },
+                { value: 'lick', label: NOTEBOOK.licks },
               ]}
               onChange={(kind) => setSieve({ ...sieve, kind })}
             />
             {tags.length > 0 && (
               <div className="w-40">
                 <Select
-                  label="Tag"
+                  label={NOTEBOOK.tag}
                   value={sieve.tag}
-                  options={[{ value: '', label: 'any' }, ...tags.map((value) => ({ value, label: value }))]}
+                  options={[{ value: '', label: NOTEBOOK.any }, ...tags.map((value) => ({ value, label: value }))]}
                   onChange={(tag) => setSieve({ ...sieve, tag })}
                 />
               </div>
@@ -125,13 +126,11 @@ export function NotebookView() {
             onFold={onFold}
           />
           <p role="status" aria-live="polite" className="num mt-2 text-xs text-soft">
-            {found.length === entries.length ? countWords(entries) : `${countWords(found)} of ${countWords(entries)}`}
+            {found.length === entries.length ? countWords(entries) : NOTEBOOK.of2(countWords(found), countWords(entries))}
           </p>
         </>
       )}
-      <p className="mt-4 text-xs text-soft">
-        Studies are kept on this machine only. Drop files on the window to bring them in: tab, MusicXML, MIDI, Scala, JSON.
-      </p>
+      <p className="mt-4 text-xs text-soft">{NOTEBOOK.studiesAreKeptOnThis}</p>
       {deleted && <UndoBar name={isolated(deleted.name)} onUndo={() => void onUndo()} onClose={forget} />}
     </>
   );
@@ -157,14 +156,14 @@ function useDeleting(onProblem: (message: string | null) => void) {
   const dispatch = useAppDispatch();
   const onDelete = async ({ id, name }: Deleted): Promise<void> => {
     const result = await remove(id);
-    if ('error' in result && result.error) return onProblem(`It could not be deleted: ${refusalWords(result.error)}`);
+    if ('error' in result && result.error) return onProblem(NOTEBOOK.itCouldNotBeDeleted(refusalWords(result.error)));
     if (store.getState().editor.id === id) dispatch(studyClosed());
     setDeleted({ id, name });
   };
   const onUndo = async (): Promise<void> => {
     if (!deleted) return;
     const result = await restore(deleted.id);
-    if ('error' in result && result.error) onProblem(`It could not be brought back: ${refusalWords(result.error)}`);
+    if ('error' in result && result.error) onProblem(NOTEBOOK.itCouldNotBeBrought(refusalWords(result.error)));
     else setDeleted(null);
   };
   return { deleted, onDelete, onUndo, forget: () => setDeleted(null) };

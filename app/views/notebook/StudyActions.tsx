@@ -11,6 +11,7 @@ import { TagField } from '../../ui/TagField';
 import { refusalWords } from '../../words/save-text';
 import { isolated } from '../../words/name-text';
 import { say } from '../../shell/say';
+import { NOTEBOOK } from '../../words/views/notebook';
 
 interface Props {
   study: StudySummary;
@@ -29,14 +30,14 @@ function useStudyActions(study: StudySummary, onProblem: (message: string) => vo
   const duplicate = async (): Promise<void> => {
     const { data, error } = await load();
     const result = data && (await create({ ...data.body, name: `${data.body.name.slice(0, 110)} (copy)` }));
-    if (!result || result.error) return onProblem(`It could not be duplicated: ${refusalWords(result?.error ?? error)}`);
-    say(`A copy of ${study.name} was made`);
+    if (!result || result.error) return onProblem(NOTEBOOK.itCouldNotBeDuplicated(refusalWords(result?.error ?? error)));
+    say(NOTEBOOK.aCopyOfWasMade(study.name));
   };
   const set = async (fields: Partial<StudyBody>): Promise<void> => {
     if (openId === study.id) return void dispatch(edited(fields));
     const { data, error } = await load();
     const result = data && (await save({ id: study.id, revision: data.revision, body: { ...data.body, ...fields } }));
-    if (!result || result.error) onProblem(`It could not be changed: ${refusalWords(result?.error ?? error)}`);
+    if (!result || result.error) onProblem(NOTEBOOK.itCouldNotBeChanged(refusalWords(result?.error ?? error)));
   };
   return { duplicate, set };
 }
@@ -54,21 +55,21 @@ function Details({ study, set, close }: { study: StudySummary; set: (fields: Par
     <>
       <form onSubmit={submit} className="grid gap-2">
         <label className="flex flex-col gap-1 text-xs text-soft">
-          New name
+          {NOTEBOOK.newName}
           <input value={name} maxLength={120} autoFocus onChange={(e) => setName(e.target.value)} className={field} />
         </label>
         <label className="flex flex-col gap-1 text-xs text-soft">
-          Set
+          {NOTEBOOK.set}
           <input value={group} maxLength={80} onChange={(e) => setGroup(e.target.value)} className={field} />
         </label>
         <Button type="submit" look="link" disabled={!name.trim()}>
-          Save name
+          {NOTEBOOK.saveName}
         </Button>
       </form>
       <TagField tags={study.tags} most={MOST_TAGS} onTags={(tags) => void set({ tags })} />
       <div className="flex gap-2">
-        <Button onClick={() => { void set({ practisedAt: Date.now() }); close(); }}>Practised now</Button>
-        <Button onClick={close}>Close</Button>
+        <Button onClick={() => { void set({ practisedAt: Date.now() }); close(); }}>{NOTEBOOK.practisedNow}</Button>
+        <Button onClick={close}>{NOTEBOOK.close}</Button>
       </div>
     </>
   ); // prettier-ignore
@@ -88,12 +89,12 @@ export function StudyActions({ study, onOpen, onDelete, onProblem }: Props) {
   const trigger = useRef<HTMLButtonElement>(null);
   const name = isolated(study.name);
   const items: Item[] = study.damaged
-    ? [{ word: 'Delete', Icon: Trash2, run: onDelete }]
+    ? [{ word: NOTEBOOK.deleteWord, Icon: Trash2, run: onDelete }]
     : [
-        { word: 'Name and tags', Icon: Tag, run: () => setNaming(true) },
-        { word: 'Duplicate', Icon: Copy, run: () => void duplicate() },
-        { word: 'Versions', Icon: History, run: () => void navigate(`/versions/${study.id}`) },
-        { word: 'Delete', Icon: Trash2, run: onDelete },
+        { word: NOTEBOOK.nameAndTags, Icon: Tag, run: () => setNaming(true) },
+        { word: NOTEBOOK.duplicate, Icon: Copy, run: () => void duplicate() },
+        { word: NOTEBOOK.versions, Icon: History, run: () => void navigate(`/versions/${study.id}`) },
+        { word: NOTEBOOK.deleteWord, Icon: Trash2, run: onDelete },
       ];
   return (
     <div role="group" aria-label={study.name} className="flex gap-1">
@@ -101,14 +102,14 @@ export function StudyActions({ study, onOpen, onDelete, onProblem }: Props) {
         <a
           className="inline-flex min-h-8 items-center gap-2 rounded-md border border-line bg-sheet px-3 py-1 text-[0.78125rem] hover:border-soft"
           href={`${API.studies}/${encodeURIComponent(study.id)}/raw`}
-          aria-label={`Export ${name} as it is`}
+          aria-label={NOTEBOOK.exportAsItIs(name)}
           download
         >
-          <Download size={14} aria-hidden /> Export as it is
+          <Download size={14} aria-hidden /> {NOTEBOOK.exportAsItIs2}
         </a>
       ) : (
-        <Button look="link" icon={<FolderOpen size={14} aria-hidden />} aria-label={`Open ${name}`} onClick={onOpen}>
-          Open
+        <Button look="link" icon={<FolderOpen size={14} aria-hidden />} aria-label={NOTEBOOK.open2(name)} onClick={onOpen}>
+          {NOTEBOOK.open}
         </Button>
       )}
       <More name={name} items={items} trigger={trigger} />
@@ -119,7 +120,7 @@ export function StudyActions({ study, onOpen, onDelete, onProblem }: Props) {
             onCloseAutoFocus={(e) => { e.preventDefault(); trigger.current?.focus(); }} // prettier-ignore
             className="fixed top-1/2 left-1/2 z-30 grid max-h-[92vh] w-[min(26rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 overflow-auto rounded-lg border border-line bg-sheet p-5 shadow-2xl"
           >
-            <Dialog.Title className="text-base font-semibold">{`Name and tags of ${name}`}</Dialog.Title>
+            <Dialog.Title className="text-base font-semibold">{NOTEBOOK.nameAndTagsOf(name)}</Dialog.Title>
             <Details study={study} set={set} close={() => setNaming(false)} />
           </Dialog.Content>
         </Dialog.Portal>
@@ -132,8 +133,8 @@ function More({ name, items, trigger }: { name: string; items: Item[]; trigger: 
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>
-        <Button ref={trigger} icon={<Ellipsis size={14} aria-hidden />} aria-label={`More for ${name}`}>
-          More
+        <Button ref={trigger} icon={<Ellipsis size={14} aria-hidden />} aria-label={NOTEBOOK.moreFor(name)}>
+          {NOTEBOOK.more}
         </Button>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

@@ -10,6 +10,7 @@ import { setPrefs, usePrefs } from '../../store/prefs';
 import { Button } from '../../ui/Button';
 import { OPENING_WORDS } from '../../words/open-text';
 import { refusalWords } from '../../words/save-text';
+import { STUDY } from '../../words/views/study';
 
 /** A study as it was before the changes made to it. */
 const beforeAll = (body: StudyBody, past: readonly Change[]): StudyBody =>
@@ -29,7 +30,7 @@ export function DemoOffer({ id }: { id: string }) {
     const { body, past } = store.getState().editor;
     if (!body) return;
     const { data, error } = await create({ ...body, name: `${body.name.slice(0, 110)}, mine` });
-    if (!data) return setProblem(`It was not made: ${refusalWords(error)}`);
+    if (!data) return setProblem(STUDY.itWasNotMade(refusalWords(error)));
     dispatch(edited(beforeAll(body, past)));
     const opened = await openStudy(data.id);
     if (opened !== 'open') return setProblem(OPENING_WORDS[opened]);
@@ -38,11 +39,11 @@ export function DemoOffer({ id }: { id: string }) {
   };
   return (
     <div role="note" className="no-print flex flex-wrap items-center gap-3 rounded-lg border border-feather bg-sheet px-3 py-2">
-      <p className="grow basis-72">This is a demo study, and you have changed it. Make it yours? The demo goes back to how it was.</p>
+      <p className="grow basis-72">{STUDY.thisIsADemoStudy}</p>
       <Button look="brass" disabled={isLoading} onClick={() => void take()}>
-        Make it mine
+        {STUDY.makeItMine}
       </Button>
-      <Button onClick={done}>Change the demo</Button>
+      <Button onClick={done}>{STUDY.changeTheDemo}</Button>
       {problem && (
         <p role="alert" className="w-full text-clay">
           {problem}

@@ -14,6 +14,7 @@ import { isolated } from '../../words/name-text';
 import { OPENING_WORDS } from '../../words/open-text';
 import { refusalWords } from '../../words/save-text';
 import { DemoOffer } from './DemoOffer';
+import { STUDY } from '../../words/views/study';
 
 /** Whose page this is: the study by name and whether it is safe; or that it is a loose leaf, and how to keep it. */
 export function StudyBar({ body, id }: { body: StudyBody; id: string }) {
@@ -43,7 +44,7 @@ function Kept({ body, id }: { body: StudyBody; id: string }) {
       <span className="grow" />
       <SaveNote />
       <Link className="no-print tap underline max-sm:hidden" to={`/versions/${id}`}>
-        Versions
+        {STUDY.versions}
       </Link>
     </>
   );
@@ -56,16 +57,16 @@ function Loose({ body }: { body: StudyBody }) {
   return (
     <>
       <p>
-        <b className="font-display text-[1rem] font-semibold text-ink">Loose leaf</b>
-        <span className="ml-2 max-sm:hidden">in no study; this browser keeps the last one</span>
+        <b className="font-display text-[1rem] font-semibold text-ink">{STUDY.looseLeaf}</b>
+        <span className="ml-2 max-sm:hidden">{STUDY.inNoStudyThisBrowser}</span>
       </p>
       <span className="grow" />
       {before && (
         <Link className="no-print tap max-w-56 truncate underline max-sm:hidden" to={viewPath(before.id, 'map')}>
-          <Signs>{`Open “${isolated(before.name)}”`}</Signs>
+          <Signs>{STUDY.open(isolated(before.name))}</Signs>
         </Link>
       )}
-      <SentencePart name="keep as a study" look="chip" text="Keep as a study">
+      <SentencePart name="keep as a study" look="chip" text={STUDY.keepAsAStudy}>
         {(close) => <KeepForm body={body} onKept={close} />}
       </SentencePart>
     </>
@@ -81,7 +82,7 @@ function KeepForm({ body, onKept }: { body: StudyBody; onKept: () => void }) {
   const submit = async (e: FormEvent): Promise<void> => {
     e.preventDefault();
     const { data, error } = await create({ ...body, name: name.trim() });
-    if (!data) return setProblem(`It is not kept yet: ${refusalWords(error)}`);
+    if (!data) return setProblem(STUDY.itIsNotKeptYet(refusalWords(error)));
     const opened = await openStudy(data.id);
     if (opened !== 'open') return setProblem(OPENING_WORDS[opened]);
     await dropLoose();
@@ -91,12 +92,12 @@ function KeepForm({ body, onKept }: { body: StudyBody; onKept: () => void }) {
   return (
     <form onSubmit={(e) => void submit(e)} className="grid gap-2">
       <label className="grid gap-1 text-xs text-soft">
-        Name of the study
+        {STUDY.nameOfTheStudy}
         <input
           value={name}
           maxLength={120}
           autoFocus
-          placeholder="What you are working on"
+          placeholder={STUDY.whatYouAreWorkingOn}
           onChange={(e) => setName(e.target.value)}
           className="rounded-md border border-line bg-paper px-3 py-2 text-base text-ink placeholder:text-soft"
         />
@@ -107,7 +108,7 @@ function KeepForm({ body, onKept }: { body: StudyBody; onKept: () => void }) {
         </p>
       )}
       <Button type="submit" look="brass" disabled={!name.trim() || isLoading}>
-        Keep it
+        {STUDY.keepIt}
       </Button>
     </form>
   );

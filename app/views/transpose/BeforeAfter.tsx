@@ -15,6 +15,7 @@ import { Signs } from '../../ui/Signs';
 import { scaleName } from '../../words/scale-text';
 import { pitchesOf, stringChanges } from '../../words/transpose-text';
 import { instrumentWords } from '../../words/tuning-text';
+import { TRANSPOSE } from '../../words/views/transpose';
 
 const GAPS = { wide: 27, close: 24 };
 
@@ -55,16 +56,16 @@ function Necks({ preview: { before, after, gone } }: { preview: Preview }) {
   const [from, to] = [Math.min(...frets), Math.max(...frets)];
   useEffect(() => keepInSight(holder.current, width, g, Number.isFinite(from) ? { from, to } : null), [holder, width, g, from, to]);
   return (
-    <section aria-label="Before and after" className="min-w-0 rounded-[10px] border border-line bg-sheet p-3">
-      <NeckScroll neck={neck} instrument={before.instrument} label="Necks before and after" names={false}>
-        <Card title="Before" side={before} g={g} scrolls={width < g.width} marks={upper} />
+    <section aria-label={TRANSPOSE.beforeAndAfter} className="min-w-0 rounded-[10px] border border-line bg-sheet p-3">
+      <NeckScroll neck={neck} instrument={before.instrument} label={TRANSPOSE.necksBeforeAndAfter} names={false}>
+        <Card title={TRANSPOSE.before} side={before} g={g} scrolls={width < g.width} marks={upper} />
         {after ? (
           <>
             <Links links={links} before={g} after={below} />
-            <Card title="After" side={after} g={below} scrolls={width < g.width} marks={lower} />
+            <Card title={TRANSPOSE.after} side={after} g={below} scrolls={width < g.width} marks={lower} />
           </>
         ) : (
-          <p className="sticky left-0 p-3 text-clay">It has no place there.</p>
+          <p className="sticky left-0 p-3 text-clay">{TRANSPOSE.itHasNoPlaceThere}</p>
         )}
       </NeckScroll>
       <Legend marks={marks} />
@@ -130,7 +131,7 @@ function Card({ title, side: { instrument, scale }, g, scrolls, marks }: CardPro
         g={g}
         instrument={instrument}
         marks={marks}
-        title={glyphs(`${title}: ${scaleName(scale)} on ${instrumentWords(instrument)}. The table has every fret.`)}
+        title={glyphs(TRANSPOSE.onTheTableHasEvery(title, scaleName(scale), instrumentWords(instrument)))}
       />
     </>
   );
@@ -140,7 +141,7 @@ function Changes({ preview }: { preview: Preview }) {
   const { before, gone } = preview;
   const changes = useMemo(() => stringChanges(preview), [preview]);
   return (
-    <Panel title="String by string">
+    <Panel title={TRANSPOSE.stringByString}>
       <table className="num w-full text-left text-[0.8125rem]">
         <thead>
           <tr className="text-xs text-soft">
@@ -169,7 +170,9 @@ function Changes({ preview }: { preview: Preview }) {
       </table>
       {gone.length > 0 && (
         <p className="mt-2 text-clay">
-          <Signs>{`${gone.length === 1 ? 'One note ceases' : `${gone.length} notes cease`} to exist: ${pitchesOf(before.instrument, gone)}.`}</Signs>
+          <Signs>
+            {TRANSPOSE.toExist(gone.length === 1 ? 'One note ceases' : `${gone.length} notes cease`, pitchesOf(before.instrument, gone))}
+          </Signs>
         </p>
       )}
     </Panel>

@@ -13,6 +13,7 @@ import { scaleName, tonicsFor } from '../../words/scale-text';
 import { byWords, MOVE_NAMES, modeChangeWords } from '../../words/transpose-text';
 import { instrumentWords, matchTunings, retuned, stringsWord, type TuningChoice } from '../../words/tuning-text';
 import { glyphs } from '../../../core';
+import { TRANSPOSE } from '../../words/views/transpose';
 
 interface Props {
   body: StudyBody;
@@ -33,7 +34,7 @@ export function MoveCards(props: Props) {
   const Controls = { key: KeyMove, root: RootMove, mode: ModeMove, tuning: TuningMove }[move.kind];
   return (
     <div className="no-print after-neck mt-2 rounded-[10px] border border-line bg-sheet">
-      <div role="radiogroup" aria-label="Move" data-own-keys className="grid grid-cols-2 sm:grid-cols-4">
+      <div role="radiogroup" aria-label={TRANSPOSE.move} data-own-keys className="grid grid-cols-2 sm:grid-cols-4">
         {KINDS.map((kind, k) => {
           const on = kind === move.kind;
           return (
@@ -118,12 +119,12 @@ function KeyMove(props: Props) {
   return (
     <>
       <Select
-        label="New key"
+        label={TRANSPOSE.newKey}
         value={movedKey(body.scale, by).tonic}
         options={tonics.map((value) => ({ value, label: glyphs(value) }))}
         onChange={choose}
       />
-      <div role="group" aria-label="Where it fits, nearest first" className="flex flex-wrap gap-1">
+      <div role="group" aria-label={TRANSPOSE.whereItFitsNearestFirst} className="flex flex-wrap gap-1">
         {fits.map((f) => (
           <button
             key={f}
@@ -135,22 +136,22 @@ function KeyMove(props: Props) {
             {byWords(f)}
           </button>
         ))}
-        {!fits.length && <p className="text-clay">It fits nowhere in that key: the neck is too short for it.</p>}
+        {!fits.length && <p className="text-clay">{TRANSPOSE.itFitsNowhereInThat}</p>}
       </div>
     </>
   );
 }
 
 function RootMove({ shapes, line, move, onMove }: Props) {
-  if (line) return <p className="text-soft">A line finds its other strings among its copies, in the Licks view.</p>;
+  if (line) return <p className="text-soft">{TRANSPOSE.aLineFindsItsOther}</p>;
   return (
-    <div role="group" aria-label="Root on string" className="flex flex-wrap gap-1">
+    <div role="group" aria-label={TRANSPOSE.rootOnString} className="flex flex-wrap gap-1">
       {rootStrings(shapes).map((s) => (
         <button
           key={s}
           type="button"
           className="chip"
-          aria-label={`string ${s}`}
+          aria-label={TRANSPOSE.string(s)}
           aria-pressed={move.kind === 'root' && move.string === s}
           onClick={() => onMove({ kind: 'root', string: s })}
         >
@@ -170,7 +171,7 @@ function ModeMove({ body, move, onMove }: Props) {
   const relative = relatedModes(body.scale).slice(1).map(({ tonic, scale }) => ({ tonic, scale })); // prettier-ignore
   const value = (how: 'parallel' | 'relative'): string => (move.kind === 'mode' && move.how === how ? scaleName(move.scale) : '');
   const options = (all: ScaleRef[], words: (m: ScaleRef) => string) => [
-    { value: '', label: 'choose' },
+    { value: '', label: TRANSPOSE.choose },
     ...all.map((m) => ({ value: scaleName(m), label: glyphs(words(m)) })),
   ];
   const choose = (how: 'parallel' | 'relative', all: ScaleRef[]) => (name: string) => {
@@ -180,13 +181,13 @@ function ModeMove({ body, move, onMove }: Props) {
   return (
     <>
       <Select
-        label="Parallel: the root stays, notes change"
+        label={TRANSPOSE.parallelTheRootStaysNotes}
         value={value('parallel')}
         options={options(parallel, (m) => `${scaleName(m)}: ${modeChangeWords(body.scale, m)}`)}
         onChange={choose('parallel', parallel)}
       />
       <Select
-        label="Relative: the notes stay, the root changes"
+        label={TRANSPOSE.relativeTheNotesStayThe}
         value={value('relative')}
         options={options(relative, scaleName)}
         onChange={choose('relative', relative)}
@@ -196,9 +197,9 @@ function ModeMove({ body, move, onMove }: Props) {
 }
 
 const KEEPS: { value: Keep; label: string }[] = [
-  { value: 'sound', label: 'Sound' },
-  { value: 'shape', label: 'Shape' },
-  { value: 'layout', label: 'Layout' },
+  { value: 'sound', label: TRANSPOSE.sound },
+  { value: 'shape', label: TRANSPOSE.shape },
+  { value: 'layout', label: TRANSPOSE.layout },
 ];
 const low = (open: string[]): string => [...open].reverse().join(' ').replace(/-?\d/g, '');
 
@@ -212,11 +213,11 @@ function TuningMove({ body, line, move, onMove }: Props) {
       <SentencePart
         name="new tuning"
         look="chip"
-        text={<Signs>{move.kind === 'tuning' ? instrumentWords(now) : 'choose strings and tuning'}</Signs>}
+        text={<Signs>{move.kind === 'tuning' ? instrumentWords(now) : TRANSPOSE.chooseStringsAndTuning}</Signs>}
       >
         {(close) => (
           <Chooser<TuningChoice>
-            label="Type notes, lowest string first, or part of a name"
+            label={TRANSPOSE.typeNotesLowestStringFirst}
             placeholder="D A D G B E"
             find={(text) =>
               matchTunings(text, now).map((value) => ({
@@ -227,28 +228,28 @@ function TuningMove({ body, line, move, onMove }: Props) {
               }))
             }
             onChoose={(value) => { set(retuned(now, value)); close(); }} // prettier-ignore
-            empty="Those are no notes. Write 1 to 12 notes from A to G, lowest string first."
+            empty={TRANSPOSE.thoseAreNoNotesWrite}
             render={(text) => <Signs>{text}</Signs>}
           />
         )}
       </SentencePart>
       <div className="grid w-44 grid-cols-2 gap-2">
         <NumberField
-          label="Frets"
+          label={TRANSPOSE.frets}
           value={now.frets}
           min={LIMITS.frets[0]}
           max={LIMITS.frets[1]}
           onChange={(frets) => set({ ...now, frets, capo: Math.min(nutFret(now), frets - 5) })}
         />
         <NumberField
-          label="Capo at fret"
+          label={TRANSPOSE.capoAtFret}
           value={nutFret(now)}
           min={0}
           max={Math.min(12, now.frets - 5)}
           onChange={(capo) => set({ ...now, capo })}
         />
       </div>
-      <Segmented<Keep> label="Keep" value={keep} options={line ? KEEPS.slice(0, 2) : KEEPS} onChange={(k) => set(now, k)} />
+      <Segmented<Keep> label={TRANSPOSE.keep} value={keep} options={line ? KEEPS.slice(0, 2) : KEEPS} onChange={(k) => set(now, k)} />
     </>
   );
 }

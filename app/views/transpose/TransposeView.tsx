@@ -29,6 +29,7 @@ import { BeforeAfter } from './BeforeAfter';
 import { MoveCards } from './MoveCards';
 import { useTransposeCommands } from './useTransposeCommands';
 import { isolated } from '../../words/name-text';
+import { TRANSPOSE } from '../../words/views/transpose';
 
 /** The four moves side by side, before and after on two necks. */
 export function TransposeView() {
@@ -42,7 +43,7 @@ function OpenTranspose({ body, laid }: { body: StudyBody; laid: Laid }) {
       <InstrumentBar body={body} />
       {laid.error || current < 0 ? (
         <>
-          <h1 className="mb-2 text-[1.3125rem] font-medium">No shape to move yet</h1>
+          <h1 className="mb-2 text-[1.3125rem] font-medium">{TRANSPOSE.noShapeToMoveYet}</h1>
           {laid.error && <Problem error={laid.error} body={body} />}
         </>
       ) : (
@@ -69,7 +70,8 @@ function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: 
     <div className="view-column">
       <header>
         <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
-          Move <SubjectPart shape={shape.label} line={line} lines={lines} onSubject={(key) => dispatch(whatChosen(key))} /> to{' '}
+          {TRANSPOSE.move} <SubjectPart shape={shape.label} line={line} lines={lines} onSubject={(key) => dispatch(whatChosen(key))} />{' '}
+          {TRANSPOSE.toWord}{' '}
           <b className="font-semibold text-feather">
             <Signs>
               {headline(
@@ -91,7 +93,7 @@ function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: 
       <BeforeAfter preview={preview}>
         <Actions body={body} move={move} line={line} fits={preview.after !== null} moved={moved} />
       </BeforeAfter>
-      <StudyFooter hint="1 key · 2 root string · 3 mode · 4 tuning" />
+      <StudyFooter hint={TRANSPOSE.n1Key2RootString} />
     </div>
   );
 }
@@ -112,21 +114,21 @@ function SubjectPart({ shape, line, lines, onSubject }: SubjectProps) {
     <SentencePart name="what is moved" text={<Signs>{subjectWords(line, shape)}</Signs>}>
       {(close) => (
         <Chooser<string>
-          label="What is moved: the shape, a lick, a kept route"
-          placeholder="part of a name"
+          label={TRANSPOSE.whatIsMovedTheShape}
+          placeholder={TRANSPOSE.partOfAName}
           find={(text) =>
             all
               .map((l) => ({
                 key: l?.key ?? SHAPE,
                 value: l?.key ?? SHAPE,
                 title: subjectWords(l, shape),
-                detail: l ? counted(l.places.length, 'note') : 'the shape under the hand',
+                detail: l ? counted(l.places.length, 'note') : TRANSPOSE.theShapeUnderTheHand,
               }))
               .filter((c) => c.title.toLowerCase().includes(text.trim().toLowerCase()))
           }
           onChoose={(key) => { onSubject(key); close(); }} // prettier-ignore
           current={line?.key ?? SHAPE}
-          empty="No lick or kept route of that name in this study."
+          empty={TRANSPOSE.noLickOrKeptRoute}
           render={(text) => <Signs>{text}</Signs>}
         />
       )}
@@ -158,12 +160,12 @@ function Actions({ body, move, line, fits, moved: { study, left } }: ActionProps
   const changes = !dequal(study, body) && (fits || line !== null);
   const here = (): void => {
     dispatch(edited(study));
-    setSaid('The whole study was moved. Undo brings it back.');
+    setSaid(TRANSPOSE.theWholeStudyWasMoved);
   };
   const asNew = async (): Promise<void> => {
     const result = await create({ ...study, name: `${body.name.slice(0, 80)}, ${scaleName(study.scale)}` });
     if (result.data) await openAndGo(result.data.id);
-    else setSaid(`It could not be made: ${refusalWords(result.error)}`);
+    else setSaid(TRANSPOSE.itCouldNotBeMade(refusalWords(result.error)));
   };
   const keepAsLick = (): void => {
     const name = `${line?.name ?? ''}, ${scaleName(study.scale)}`.slice(0, 120);
@@ -186,15 +188,15 @@ function Actions({ body, move, line, fits, moved: { study, left } }: ActionProps
       <div className="flex flex-wrap items-center gap-2">
         {line && move.kind !== 'root' && (
           <Button look="brass" disabled={!fits || body.licks.length >= MOST_LICKS} onClick={keepAsLick}>
-            Keep it as a new lick
+            {TRANSPOSE.keepItAsANew}
           </Button>
         )}
         <Button look={line ? 'plain' : 'brass'} disabled={!changes} onClick={here}>
-          {move.kind === 'root' ? 'Go to that rung' : 'Move the whole study'}
+          {move.kind === 'root' ? TRANSPOSE.goToThatRung : TRANSPOSE.moveTheWholeStudy}
         </Button>
         {move.kind !== 'root' && (
           <Button disabled={!changes || isLoading} onClick={() => void asNew()}>
-            Make a new study of it
+            {TRANSPOSE.makeANewStudyOf}
           </Button>
         )}
         <span role="status" aria-live="polite" className="text-soft">
@@ -203,11 +205,11 @@ function Actions({ body, move, line, fits, moved: { study, left } }: ActionProps
       </div>
       {move.kind !== 'root' && (
         <p className="text-xs text-soft">
-          {`The whole study: its scale and shapes, ${counted(body.licks.length, 'lick')} and ${counted(body.routes.length, 'kept route')}.`}
+          {TRANSPOSE.theWholeStudyItsScale(counted(body.licks.length, 'lick'), counted(body.routes.length, 'kept route'))}
         </p>
       )}
       {left.length > 0 && (
-        <ul aria-label="What cannot follow" className="text-clay">
+        <ul aria-label={TRANSPOSE.whatCannotFollow} className="text-clay">
           {left.map((l) => (
             <li key={`${l.kind} ${l.id}`}>
               <Signs>{leftWords(l)}</Signs>

@@ -23,6 +23,7 @@ import { refusalWords } from '../../words/save-text';
 import { scaleName } from '../../words/scale-text';
 import { instrumentWords } from '../../words/tuning-text';
 import { isolated } from '../../words/name-text';
+import { VERSIONS } from '../../words/views/versions';
 
 /** Earlier states of a study: what changed when, each looked at on the neck before going back to it. */
 export function VersionsView() {
@@ -35,21 +36,18 @@ export function VersionsView() {
   if (problem)
     return (
       <p role="alert" className="py-16 text-center">
-        {`The versions cannot be shown: ${refusalWords(problem)}`}
+        {VERSIONS.theVersionsCannotBeShown(refusalWords(problem))}
       </p>
     );
-  if (!now || !versions) return <p role="status">Looking for earlier versions …</p>;
+  if (!now || !versions) return <p role="status">{VERSIONS.lookingForEarlierVersions}</p>;
   const chosen = versions.find((v) => v.revision === wanted) ?? versions[0];
   return (
     <>
       <h1 className="mb-1 text-[1.5625rem] font-semibold">
-        <Signs>{`Earlier versions of “${isolated(now.body.name)}”`}</Signs>
+        <Signs>{VERSIONS.earlierVersionsOf(isolated(now.body.name))}</Signs>
       </h1>
-      <p className="mb-3 max-w-3xl text-soft">
-        Each save of the last ten minutes, then one an hour for a day and one a day for three months. Going back can be undone like any
-        other change.
-      </p>
-      {!chosen && <p className="py-10 text-center">No earlier version yet: one is put away with every save.</p>}
+      <p className="mb-3 max-w-3xl text-soft">{VERSIONS.eachSaveOfTheLast}</p>
+      {!chosen && <p className="py-10 text-center">{VERSIONS.noEarlierVersionYetOne}</p>}
       {chosen && (
         <div className="grid grid-cols-1 items-start gap-3 lg:grid-cols-[22rem_1fr]">
           <VersionList versions={versions} now={factsOf(now.body)} chosen={chosen.revision} onChoose={setWanted} />
@@ -70,7 +68,7 @@ interface ListProps {
 /** When, and what the next state had that this one had not yet. */
 function VersionList({ versions, now, chosen, onChoose }: ListProps) {
   return (
-    <ol className="grid max-h-[70vh] gap-1 overflow-auto" aria-label="Versions, newest first">
+    <ol className="grid max-h-[70vh] gap-1 overflow-auto" aria-label={VERSIONS.versionsNewestFirst}>
       {versions.map((v, k) => (
         <li key={v.revision}>
           <button
@@ -81,7 +79,7 @@ function VersionList({ versions, now, chosen, onChoose }: ListProps) {
           >
             <span className="num block font-semibold">{momentWords(v.at)}</span>
             <span className="text-[0.8125rem] text-soft">
-              <Signs>{`before: ${changeWords(v.facts, k ? versions[k - 1].facts : now)}`}</Signs>
+              <Signs>{VERSIONS.before(changeWords(v.facts, k ? versions[k - 1].facts : now))}</Signs>
             </span>
           </button>
         </li>
@@ -97,23 +95,23 @@ function OneVersion({ id, version }: { id: string; version: VersionSummary }) {
   const [problem, setProblem] = useState<string | null>(null);
   const goBack = async (body: StudyBody): Promise<void> => {
     const opened = store.getState().editor.id === id ? 'open' : await openStudy(id);
-    if (opened !== 'open') return setProblem('The study could not be opened: it is gone, or the server does not answer.');
+    if (opened !== 'open') return setProblem(VERSIONS.theStudyCouldNotBe);
     dispatch(edited(body));
     await navigate(viewPath(id, 'map'));
   };
-  if (error) return <p role="alert">{`This version cannot be shown: ${refusalWords(error)}`}</p>;
-  if (!data) return <p role="status">Unpacking …</p>;
+  if (error) return <p role="alert">{VERSIONS.thisVersionCannotBeShown(refusalWords(error))}</p>;
+  if (!data) return <p role="status">{VERSIONS.unpacking}</p>;
   const broken = data.problems[0];
   return (
     <Panel title={momentWords(version.at)}>
       {broken ? (
-        <p className="text-clay">{`This version cannot be used any more: ${broken.message}`}</p>
+        <p className="text-clay">{VERSIONS.thisVersionCannotBeUsed(broken.message)}</p>
       ) : (
         <>
           <VersionNeck body={data.body} />
           <FactList facts={factLines(data.body)} />
           <Button look="brass" className="mt-3" onClick={() => void goBack(data.body)}>
-            Go back to this version
+            {VERSIONS.goBackToThisVersion}
           </Button>
         </>
       )}
@@ -152,10 +150,10 @@ function VersionNeck({ body }: { body: StudyBody }) {
       ref={holder}
       className="overflow-x-auto contain-content"
       role="group"
-      aria-label="The neck then"
+      aria-label={VERSIONS.theNeckThen}
       tabIndex={width > 0 && width < g.width ? 0 : -1}
     >
-      {width > 0 && <Neck g={g} instrument={body.instrument} marks={marks} title={glyphs(`The neck then: ${scaleName(body.scale)}`)} />}
+      {width > 0 && <Neck g={g} instrument={body.instrument} marks={marks} title={glyphs(VERSIONS.theNeckThen2(scaleName(body.scale)))} />}
     </div>
   );
 }

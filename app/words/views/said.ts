@@ -1,0 +1,2 @@
+/** What a phrase takes into it. */
+export type Said = string | number;
