@@ -33,6 +33,16 @@ const way = async (page, name) => {
   await page.waitForTimeout(500);
 };
 const SHOTS = [
+  ['first-leaf', '/', 'light', (p) => p.keyboard.press('i')],
+  [
+    'stand',
+    '/study/demo-weathervane/map',
+    'light',
+    async (p) => {
+      await p.keyboard.press('z');
+      await p.waitForTimeout(500);
+    },
+  ],
   ['connect', '/study/demo-weathervane/connect', 'light', (p) => p.locator('[data-note="5"]').click()],
   [
     'connect-dark',

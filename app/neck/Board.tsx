@@ -101,7 +101,15 @@ export const Board = memo(function Board({ g, instrument }: { g: NeckGeometry; i
       <Strings g={g} instrument={instrument} />
       {g.nut > 0 && <Capo g={g} />}
       {numbers.map((f) => (
-        <text key={f} x={fretX(g, f)} y={g.top - 9 * g.scale} textAnchor="middle" fontSize={12.5 * g.scale} fill="var(--soft)">
+        <text
+          key={f}
+          data-fret={f}
+          x={fretX(g, f)}
+          y={g.top - 9 * g.scale}
+          textAnchor="middle"
+          fontSize={12.5 * g.scale}
+          fill="var(--soft)"
+        >
           {fretNumber(instrument, f)}
         </text>
       ))}

@@ -8,13 +8,13 @@ const isLost = (): boolean => document.activeElement === null || document.active
 /** A press may take away what had the focus, or close what is laid over; it has come to rest after this long. Milliseconds. */
 const REST_MS = 120;
 
-/** The focus moves to the view when another is gone to, and back to it when what had it is no longer there. */
+/** The focus moves to the view when another is gone to (unless something laid over it has it), and back to it when what had it is no longer there. */
 export function useViewFocus(): void {
   const { pathname } = useLocation();
   const first = useRef(true);
   useEffect(() => {
     if (first.current) first.current = false;
-    else view()?.focus({ preventScroll: true });
+    else if (!document.activeElement?.closest('[role=dialog]')) view()?.focus({ preventScroll: true });
   }, [pathname]);
   useEffect(() => {
     let had: Element | null = null;

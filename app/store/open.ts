@@ -7,14 +7,19 @@ import { dropOpen, lastLeaf, leftBehind, openedHere, rememberHere, rememberLast,
 import { blankLeaf } from './loose';
 import { openedFrom, openedWithout, takenOver, type Local, type Opening } from './opening';
 
+/** Only what was asked for last is opened: an answer that comes late puts nothing in the place of what is open by then. */
+let turn = 0;
+
 /** Opens a study: what the server holds, and over it what this browser had not yet got through. */
 export async function openStudy(id: string): Promise<Opening> {
+  const mine = ++turn;
   await flush(() => store.getState(), store.dispatch);
   const query = store.dispatch(api.endpoints.study.initiate(id, { forceRefetch: true }));
   const { data, error } = await query;
   query.unsubscribe();
   const local = takenOver(await localOf(id), data?.revision ?? null);
   if (local.own && local.own.window !== (await windowName())) await dropOpen(id, local.own.window);
+  if (mine !== turn) return 'open';
   const opened = data ? openedFrom(data, local) : openedWithout(error, local);
   if (!('kept' in opened)) {
     store.dispatch(studyClosed());
@@ -28,15 +33,20 @@ export async function openStudy(id: string): Promise<Opening> {
 
 /** Opens the loose leaf: the last one there was, else a blank one. The server is not asked. */
 export async function openLoose(): Promise<void> {
+  const mine = ++turn;
   await flush(() => store.getState(), store.dispatch);
   const record = await sound(await lastLeaf(LOOSE, await windowName()), '');
+  if (mine !== turn) return;
   const kept = { id: LOOSE, revision: 0, createdAt: 0, updatedAt: record?.at ?? 0, body: record?.body ?? blankLeaf() };
   store.dispatch(studyOpened({ kept, problems: [], save: 'loose', past: record?.past, future: record?.future }));
   rememberHere(LOOSE);
 }
 
-/** The loose leaf is a study now: the next one is blank. */
-export const dropLoose = async (): Promise<void> => dropOpen(LOOSE, await windowName());
+/** The loose leaf is a study now: it is closed, and the next one is blank. */
+export async function dropLoose(): Promise<void> {
+  store.dispatch(studyClosed());
+  await dropOpen(LOOSE, await windowName());
+}
 
 /** What this browser has of a study. A record that does not hold is let go. */
 async function localOf(id: string): Promise<Local> {

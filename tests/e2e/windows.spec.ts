@@ -22,11 +22,8 @@ test('drafts are written in every state: a conflict, a deletion', async ({ page,
   await expect(other.getByRole('alert')).toBeHidden();
 
   await page.goto(`${server.url}/notebook`);
-  await page
-    .getByRole('row', { name: /^.*Weathervane/ })
-    .getByRole('button', { name: 'Delete' })
-    .first()
-    .click();
+  await page.getByRole('button', { name: /^More for Weathervane/ }).click();
+  await page.getByRole('menuitem', { name: 'Delete' }).click();
   await expect(page.getByText('was deleted.')).toBeVisible();
   await typeInto(other, 'tonic and scale', 'A aeolian');
   await expect(other.getByRole('alert')).toContainText('deleted in another window');

@@ -4,11 +4,9 @@ import type { StudyBody } from '../../../contract';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { useCreateStudyMutation } from '../../store/api';
 import { edited, type Change } from '../../store/editor';
-import { openStudy } from '../../store/open';
 import { placeOfPath, viewPath, type StudyView } from '../../store/paths';
 import { setPrefs, usePrefs } from '../../store/prefs';
 import { Button } from '../../ui/Button';
-import { OPENING_WORDS } from '../../words/open-text';
 import { refusalWords } from '../../words/save-text';
 import { STUDY } from '../../words/views/study';
 
@@ -32,8 +30,6 @@ export function DemoOffer({ id }: { id: string }) {
     const { data, error } = await create({ ...body, name: `${body.name.slice(0, 110)}, mine` });
     if (!data) return setProblem(STUDY.itWasNotMade(refusalWords(error)));
     dispatch(edited(beforeAll(body, past)));
-    const opened = await openStudy(data.id);
-    if (opened !== 'open') return setProblem(OPENING_WORDS[opened]);
     done();
     await navigate(viewPath(data.id, placeOfPath(location.pathname).view as StudyView), { replace: true });
   };

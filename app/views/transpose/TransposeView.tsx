@@ -1,4 +1,6 @@
 import { dequal } from 'dequal/lite';
+import { useNavigate } from 'react-router';
+import { viewPath } from '../../store/paths';
 import { useCallback, useMemo, useState } from 'react';
 import { MOST_LICKS, type StudyBody } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -24,7 +26,6 @@ import { Problem } from '../Problem';
 import { StudyGate } from '../StudyGate';
 import { StudyFooter } from '../StudyFooter';
 import { useGo } from '../useGo';
-import { useOpenAndGo } from '../useOpenAndGo';
 import { BeforeAfter } from './BeforeAfter';
 import { MoveCards } from './MoveCards';
 import { useTransposeCommands } from './useTransposeCommands';
@@ -156,7 +157,7 @@ function Actions({ body, move, line, fits, moved: { study, left } }: ActionProps
   const go = useGo();
   const [create, { isLoading }] = useCreateStudyMutation();
   const [said, setSaid] = useState<string | null>(null);
-  const openAndGo = useOpenAndGo(setSaid);
+  const navigate = useNavigate();
   const changes = !dequal(study, body) && (fits || line !== null);
   const here = (): void => {
     dispatch(edited(study));
@@ -164,7 +165,7 @@ function Actions({ body, move, line, fits, moved: { study, left } }: ActionProps
   };
   const asNew = async (): Promise<void> => {
     const result = await create({ ...study, name: `${body.name.slice(0, 80)}, ${scaleName(study.scale)}` });
-    if (result.data) await openAndGo(result.data.id);
+    if (result.data) await navigate(viewPath(result.data.id, 'map'));
     else setSaid(TRANSPOSE.itCouldNotBeMade(refusalWords(result.error)));
   };
   const keepAsLick = (): void => {
