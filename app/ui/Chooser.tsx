@@ -44,7 +44,11 @@ export function Chooser<T>({ label, placeholder, find, onChoose, current, empty,
         {label}
       </label>
       <input
-        {...box.getInputProps({ onChange: (e) => setText(e.currentTarget.value) })}
+        {...box.getInputProps({
+          onChange: (e) => setText(e.currentTarget.value),
+          // A list that fills after it was typed for has nothing lit yet: Enter takes its first match all the same.
+          onKeyDown: (e) => e.key === 'Enter' && box.highlightedIndex < 0 && items.length > 0 && onChoose(items[0].value),
+        })}
         {...(items.length ? {} : { 'aria-activedescendant': undefined })}
         placeholder={placeholder}
         autoFocus
@@ -57,7 +61,7 @@ export function Chooser<T>({ label, placeholder, find, onChoose, current, empty,
           <li
             key={item.key}
             {...box.getItemProps({ item, index })}
-            className={`flex cursor-pointer items-baseline justify-between gap-3 rounded px-2 py-1.5 short:py-0.5 ${box.highlightedIndex === index ? 'bg-feather-wash' : ''}`}
+            className={`flex cursor-pointer items-baseline justify-between gap-3 rounded px-2 py-1.5 short:py-0.5 ${Math.max(0, box.highlightedIndex) === index ? 'bg-feather-wash' : ''}`}
           >
             <span className={item.key === current ? 'font-semibold text-brass-deep' : ''}>{render(item.title)}</span>{' '}
             {item.detail && <span className="text-right text-xs text-soft">{render(item.detail)}</span>}

@@ -167,7 +167,7 @@ test('any view prints as one or two pages, across the whole sheet', async ({ bro
     const wide = await page.locator('main').evaluate((e) => e.getBoundingClientRect().width / innerWidth);
     expect([view, wide > 0.95]).toEqual([view, true]);
     await expect(page.getByRole('navigation', { name: 'Views' })).toBeHidden();
-    await page.emulateMedia({ media: 'screen' });
+    await page.emulateMedia({ media: null });
     await page.setViewportSize({ width: 1280, height: 800 });
   }
   await page.context().close();

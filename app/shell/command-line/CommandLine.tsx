@@ -18,6 +18,7 @@ export function CommandLine() {
   const { data } = useStudiesQuery();
   const editor = useAppSelector((s) => s.editor);
   const now = useMemo(() => nowOf({ editor }), [editor]);
+  const dispatch = useAppDispatch();
   const act = useAct();
   return (
     <Chooser<Offer>
@@ -33,6 +34,7 @@ export function CommandLine() {
       }
       onChoose={(offer) => {
         closePanel();
+        if ('edit' in offer.action) dispatch(change(offer.action.edit));
         // After the command line has gone, so that what the command opens keeps the focus.
         setTimeout(() => act(offer.action), 60);
       }}
@@ -42,9 +44,8 @@ export function CommandLine() {
   );
 }
 
-/** The view that a command belongs to, as an address. */
+/** Goes where a command leads, and runs it there. */
 function useAct(): (action: Action) => void {
-  const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const to = (view: string): string => {
     const { id } = store.getState().editor;
@@ -52,7 +53,6 @@ function useAct(): (action: Action) => void {
   };
   return (action) => {
     if ('edit' in action) {
-      dispatch(change(action.edit));
       if (action.view) void navigate(to(action.view));
     } else if ('run' in action) {
       if (!runCommand(action.run.view, action.run.id)) void navigate(to(action.run.view));
