@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { StudyBody } from '../../contract';
 import { useAppDispatch, useAppSelector } from '../store';
 import { redone, undone, type Change, type EditorState } from '../store/editor';
@@ -36,12 +36,11 @@ export function StepNote() {
   }, [count]);
   const words = told ? wordsOf(told, reason) : '';
   const rung = told && 'rung' in told.change.after && shape ? rungWords(shape) : '';
+  const latest = useRef({ told, words, rung });
+  latest.current = { told, words, rung };
+  // The words belong to the change: they are said once, when it is made.
   useEffect(() => {
-    if (!told || Object.keys(told.change.after).every((f) => SILENT.includes(f as keyof StudyBody))) return;
-    const alone = told.kind === 'done' && Object.keys(told.change.after).every((f) => f === 'rung' || f === 'built');
-    say(alone ? rung : [words, rung].filter(Boolean).join('. '));
-    // The words belong to the change: they are said once, when it is made.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    if (count) say(spoken(latest.current));
   }, [count]);
   const shown = told !== null && count !== seen && isBig(told);
   return (
@@ -66,6 +65,14 @@ export function StepNote() {
       )}
     </div>
   );
+}
+
+/** What is said of a change; nothing of one that says itself. */
+function spoken({ told, words, rung }: { told: Told | null; words: string; rung: string }): string {
+  const fields = Object.keys(told?.change.after ?? {});
+  if (!told || fields.every((f) => SILENT.includes(f as keyof StudyBody))) return '';
+  const walked = told.kind === 'done' && fields.every((f) => f === 'rung' || f === 'built');
+  return walked ? rung : [words, rung].filter(Boolean).join('. ');
 }
 
 function wordsOf({ kind, change }: Told, reason: string): string {

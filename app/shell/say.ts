@@ -6,6 +6,7 @@ const listeners = new Set<() => void>();
 
 /** Says a change to a screen reader, after what it is saying now. */
 export function say(words: string): void {
+  if (!words) return;
   said = { words, count: said.count + 1 };
   listeners.forEach((l) => l());
 }

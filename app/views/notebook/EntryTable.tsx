@@ -85,7 +85,7 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
       <table className="w-full text-left" aria-rowcount={rows.length + 1}>
         <thead className="sticky top-0 z-[2] bg-sheet text-xs text-soft shadow-[0_1px_0_var(--line)]">
           <tr>
-            <th scope="col" className="w-8 py-2 pl-4">
+            <th scope="col" className="w-8 py-2 pr-3 pl-4">
               <input
                 type="checkbox"
                 aria-label={NOTEBOOK.chooseAllThatAreListed}
@@ -131,7 +131,7 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
                 aria-rowindex={v.index + 2}
                 className="border-b border-line/70 align-top last:border-0"
               >
-                <td className="py-3 pl-4">
+                <td className="py-3 pr-3 pl-4">
                   <input
                     type="checkbox"
                     aria-label={NOTEBOOK.choose(e.kind === 'lick' ? 'the lick ' : '', isolated(e.name))}
