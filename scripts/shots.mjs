@@ -80,7 +80,10 @@ const SHOTS = [
     '/study/demo-weathervane/licks',
     'light',
     async (p) => {
-      await p.getByRole('button', { name: 'Show', exact: true }).nth(2).click();
+      await p
+        .getByRole('button', { name: /^Show the copy/ })
+        .nth(2)
+        .click();
       await p.evaluate(() => scrollTo(0, 0));
     },
     { width: 1280, height: 1100 },

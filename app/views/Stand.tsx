@@ -1,8 +1,20 @@
 import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { useCommands, type CommandInfo } from '../shell/keys';
 import { Signs } from '../ui/Signs';
 import { Button } from '../ui/Button';
 import { STUDY } from '../words/views/study';
+
+/** What a foot pedal sends; while a stand is up it turns it, else the page scrolls. */
+const STAND_COMMANDS = [
+  { id: 'after', keys: ['PageDown'], shown: 'Page down', does: 'turn the stand on' },
+  { id: 'before', keys: ['PageUp'], shown: 'Page up', does: 'turn the stand back' },
+] as const satisfies readonly CommandInfo[];
+
+function Pedal({ onBefore, onAfter }: Pick<Props, 'onBefore' | 'onAfter'>) {
+  useCommands('stand', STAND_COMMANDS, { after: onAfter, before: onBefore });
+  return null;
+}
 
 interface Props {
   open: boolean;
@@ -35,6 +47,7 @@ export function Stand({ open, onClose, title, before, after, onBefore, onAfter, 
               <Button>{STUDY.closeZ}</Button>
             </Dialog.Close>
           </div>
+          {open && <Pedal onBefore={onBefore} onAfter={onAfter} />}
           <div className="min-h-0 grow">{open && children}</div>
           <div className="flex items-center justify-between gap-4 text-[clamp(1rem,2.2vw,1.6rem)]">
             <Turn words={before} onTurn={onBefore} side="before" />

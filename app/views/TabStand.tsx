@@ -1,16 +1,10 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { glyphs, type Instrument, type Stroke } from '../../core';
 import { useWidth } from '../neck/useWidth';
-import { useCommands, type CommandInfo } from '../shell/keys';
 import { TabStaff } from '../tab/TabStaff';
 import { COLUMN, systemOf, tabGeometry, type TabColumn } from '../tab/layout';
 import { Stand } from './Stand';
 import { STUDY } from '../words/views/study';
-
-const STAND_COMMANDS = [
-  { id: 'after', keys: ['PageDown', 'ArrowDown'], shown: 'Page down', does: STUDY.nextBar },
-  { id: 'before', keys: ['PageUp', 'ArrowUp'], shown: 'Page up', does: STUDY.barBefore },
-] as const satisfies readonly CommandInfo[];
 
 interface Props {
   open: boolean;
@@ -46,7 +40,7 @@ export function TabStand(props: Props) {
       onBefore={turn(-1)}
       onAfter={turn(1)}
     >
-      <Page {...props} from={bars[at] ?? 0} to={(bars[at + 1] ?? columns.length) - 1} onTurn={turn} />
+      <Page {...props} from={bars[at] ?? 0} to={(bars[at + 1] ?? columns.length) - 1} />
     </Stand>
   );
 }
@@ -54,16 +48,7 @@ export function TabStand(props: Props) {
 const FEWEST = 8;
 const [SMALL, LARGE] = [1.4, 3];
 
-function Page({
-  instrument,
-  columns,
-  strokes,
-  words,
-  sounding,
-  from,
-  to,
-  onTurn,
-}: Props & { from: number; to: number; onTurn: (by: 1 | -1) => () => void }) {
+function Page({ instrument, columns, strokes, words, sounding, from, to }: Props & { from: number; to: number }) {
   const holder = useRef<HTMLDivElement>(null);
   const width = useWidth(holder);
   const scale = Math.max(SMALL, Math.min(LARGE, width / ((FEWEST + 1) * COLUMN)));
@@ -71,7 +56,6 @@ function Page({
     () => tabGeometry(columns.length, instrument.strings.length, width / scale),
     [columns.length, instrument, width, scale],
   );
-  useCommands('stand', STAND_COMMANDS, { after: onTurn(1), before: onTurn(-1) });
   const seen = sounding >= 0 ? sounding : from;
   useEffect(() => {
     const s = columns.length ? systemOf(g, seen) : null;

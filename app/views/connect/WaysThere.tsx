@@ -2,6 +2,7 @@ import type { Way } from '../../../contract';
 import type { Route } from '../../../core';
 import { Panel } from '../../ui/Panels';
 import { effortWords, routeTitles, shiftWords, travelWords } from '../../words/route-text';
+import { FirstWords } from '../FirstWords';
 import { CONNECT } from '../../words/views/connect';
 
 interface Props {
@@ -16,6 +17,7 @@ export function WaysThere({ way, routes, choice, onChoice }: Props) {
   const titles = routeTitles(way, routes);
   return (
     <Panel title={CONNECT.waysThere}>
+      <FirstWords words={['effort']} />
       <div role="radiogroup" aria-label={CONNECT.waysThere} className="grid gap-2">
         {routes.map((r, k) => (
           <button

@@ -96,13 +96,19 @@ export function InstrumentsView() {
               </p>
               <div role="group" aria-label={body.name} className="mt-1 flex gap-2">
                 <Button
+                  aria-label={INSTRUMENTS.duplicateOne(isolated(body.name))}
                   look="quiet"
                   icon={<Copy size={13} aria-hidden />}
                   onClick={() => void make({ ...body, name: `${body.name.slice(0, 70)} (copy)` })}
                 >
                   {INSTRUMENTS.duplicate}
                 </Button>
-                <Button look="quiet" icon={<Trash2 size={13} aria-hidden />} onClick={() => void onDelete(id, body.name)}>
+                <Button
+                  look="quiet"
+                  icon={<Trash2 size={13} aria-hidden />}
+                  aria-label={INSTRUMENTS.deleteOne(isolated(body.name))}
+                  onClick={() => void onDelete(id, body.name)}
+                >
                   {INSTRUMENTS.deleteWord}
                 </Button>
               </div>

@@ -7,6 +7,7 @@ import { Signs } from '../../ui/Signs';
 import { faultWords } from '../../words/lick-text';
 import { placeWords } from '../../words/route-text';
 import { scaleName } from '../../words/scale-text';
+import { FirstWords } from '../FirstWords';
 import { LICKS } from '../../words/views/licks';
 
 interface Props {
@@ -36,6 +37,7 @@ export function CheckPanel({ body, neck, notes, steps, tempo, onMend }: Props) {
   }, [neck, body.scale, body.instrument.frets, struck, notes, steps, tempo]);
   return (
     <Panel title={LICKS.checkTheLine}>
+      {faults.length > 0 && <FirstWords words={['mend']} />}
       {faults.length === 0 ? (
         <p className="text-soft">
           <Signs>{notes.length ? LICKS.everyNoteIsInOn(scaleName(body.scale)) : LICKS.nothingToCheckYet}</Signs>

@@ -108,10 +108,14 @@ export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
                 <td className="pr-3 whitespace-nowrap">{LICKS.mm(Math.round(c.widthMm))}</td>
                 <td className="pr-3 whitespace-nowrap">{toneWords(c.tone)}</td>
                 <td className="no-print py-1 whitespace-nowrap">
-                  <Button aria-pressed={c === shown} onClick={() => onShow(c === shown ? null : c)}>
+                  <Button
+                    aria-label={LICKS.showTheCopy(c.lowFret, c.highFret)}
+                    aria-pressed={c === shown}
+                    onClick={() => onShow(c === shown ? null : c)}
+                  >
                     {LICKS.show}
                   </Button>{' '}
-                  <Button look="link" onClick={() => onPut(c)}>
+                  <Button aria-label={LICKS.putItHereAt(c.lowFret, c.highFret)} look="link" onClick={() => onPut(c)}>
                     {LICKS.putItHere}
                   </Button>
                 </td>

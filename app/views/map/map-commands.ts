@@ -2,8 +2,8 @@ import type { CommandInfo } from '../../shell/keys';
 
 /** Everything the Map does from the keyboard, in the order the list of keys shows it. */
 export const MAP_COMMANDS = [
-  { id: 'right', keys: ['ArrowRight', 'PageDown'], shown: '→', does: 'the rung to the right' },
-  { id: 'left', keys: ['ArrowLeft', 'PageUp'], shown: '←', does: 'the rung to the left' },
+  { id: 'right', keys: ['ArrowRight'], shown: '→', does: 'the rung to the right' },
+  { id: 'left', keys: ['ArrowLeft'], shown: '←', does: 'the rung to the left' },
   { id: 'thinner', keys: ['ArrowUp'], shown: '↑', does: 'root on the next thinner string' },
   { id: 'thicker', keys: ['ArrowDown'], shown: '↓', does: 'root on the next thicker string' },
   { id: 'key-up', keys: [']'], shown: ']', does: 'key up a half step, the shape goes with it' },

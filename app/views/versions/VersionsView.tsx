@@ -2,7 +2,9 @@ import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { factsOf, type Facts, type StudyBody, type VersionSummary } from '../../../contract';
 import { CoreError, glyphs, layOut, neckNotes } from '../../../core';
+import { Legend } from '../../neck/Legend';
 import { Neck } from '../../neck/Neck';
+import { NeckScroll } from '../../neck/NeckScroll';
 import { degreeMarks } from '../../neck/path';
 import { useNeckGeometry } from '../../neck/useNeckGeometry';
 import { store, useAppDispatch } from '../../store';
@@ -23,6 +25,8 @@ import { refusalWords } from '../../words/save-text';
 import { scaleName } from '../../words/scale-text';
 import { instrumentWords } from '../../words/tuning-text';
 import { isolated } from '../../words/name-text';
+import { usePrefs } from '../../store/prefs';
+import { counted } from '../../words/count-text';
 import { VERSIONS } from '../../words/views/versions';
 
 /** Earlier states of a study: what changed when, each looked at on the neck before going back to it. */
@@ -124,7 +128,6 @@ function OneVersion({ id, version }: { id: string; version: VersionSummary }) {
   );
 }
 
-const plural = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;
 const factLines = (b: StudyBody): Fact[] => [
   { name: 'Name', words: isolated(b.name) },
   { name: 'Scale', words: scaleName(b.scale) },
@@ -132,7 +135,7 @@ const factLines = (b: StudyBody): Fact[] => [
   { name: 'Instrument', words: instrumentWords(b.instrument) },
   {
     name: 'Holds',
-    words: `${plural(b.licks.length, 'lick')}, ${plural(b.routes.length, 'kept route')}, ${plural(b.pins.length, 'settled finger')}`,
+    words: `${counted(b.licks.length, 'lick')}, ${counted(b.routes.length, 'kept route')}, ${counted(b.pins.length, 'settled finger')}`,
   },
 ];
 
@@ -140,21 +143,19 @@ const GAPS = { wide: 27, close: 24 };
 
 /** The chosen shape as it was. */
 function VersionNeck({ body }: { body: StudyBody }) {
-  const { holder, width, g } = useNeckGeometry(body.instrument, GAPS);
+  const neck = useNeckGeometry(body.instrument, GAPS);
+  const naming = usePrefs();
   const marks = useMemo(() => {
     const notes = neckNotes(body.instrument, body.scale);
-    return degreeMarks(notes, shapeThen(body), []);
-  }, [body]);
+    return degreeMarks(notes, shapeThen(body), [], naming);
+  }, [body, naming]);
   return (
-    <div
-      ref={holder}
-      className="overflow-x-auto contain-content"
-      role="group"
-      aria-label={VERSIONS.theNeckThen}
-      tabIndex={width > 0 && width < g.width ? 0 : -1}
-    >
-      {width > 0 && <Neck g={g} instrument={body.instrument} marks={marks} title={glyphs(VERSIONS.theNeckThen2(scaleName(body.scale)))} />}
-    </div>
+    <>
+      <NeckScroll neck={neck} instrument={body.instrument} label={VERSIONS.theNeckThen}>
+        <Neck g={neck.g} instrument={body.instrument} marks={marks} title={glyphs(VERSIONS.theNeckThen2(scaleName(body.scale)))} />
+      </NeckScroll>
+      <Legend marks={marks} />
+    </>
   );
 }
 

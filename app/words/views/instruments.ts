@@ -35,6 +35,8 @@ export const INSTRUMENTS = {
   newInstrument: 'New instrument',
   theInstrumentsCannotBeListed: (refusal: Said) => `The instruments cannot be listed: ${refusal}`,
   inTheOpenStudy: 'in the open study',
+  duplicateOne: (name: Said) => `Duplicate ${name}`,
+  deleteOne: (name: Said) => `Delete ${name}`,
   duplicate: 'Duplicate',
   deleteWord: 'Delete',
   tensionIsMersennesLawWith:

@@ -22,6 +22,8 @@ export const LICKS = {
   toWord: (lowFret: Said, highFret: Said) => `${lowFret} to ${highFret}`,
   mm: (round: Said) => `${round} mm`,
   show: 'Show',
+  showTheCopy: (low: Said, high: Said) => `Show the copy at frets ${low} to ${high}`,
+  putItHereAt: (low: Said, high: Said) => `Put it here, at frets ${low} to ${high}`,
   putItHere: 'Put it here',
   itFitsNowhereOnThis: 'It fits nowhere on this neck.',
   theFirstOnly: (first: Said) => `The first ${first} only`,
