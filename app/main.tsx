@@ -2,6 +2,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, Navigate, RouterProvider, useRouteError, type RouteObject } from 'react-router';
+import { noteNavigating } from './shell/navigating';
 import { Shell } from './shell/Shell';
 import { ViewBoundary, ViewBroke } from './shell/ViewBoundary';
 import { applyTheme } from './shell/theme';
@@ -49,6 +50,8 @@ const router = createBrowserRouter([
     ],
   },
 ]);
+
+router.subscribe(({ navigation }) => noteNavigating(navigation.state !== 'idle'));
 
 function NotLoaded() {
   return <ViewBroke error={useRouteError()} resetErrorBoundary={() => location.reload()} />;

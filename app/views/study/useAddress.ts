@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import { useLocation, useNavigate, useNavigation } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import type { StudyBody } from '../../../contract';
+import { isNavigating } from '../../shell/navigating';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { readAddress, writeAddress } from '../../store/address';
 import { edited, LOOSE } from '../../store/editor';
@@ -31,7 +32,6 @@ function walks(a: string, b: string): boolean {
 export function useAddress(body: StudyBody, view: StudyView, id: string): { problems: string[]; dismiss: () => void } {
   const { search, pathname } = useLocation();
   const navigate = useNavigate();
-  const leaving = useNavigation().state !== 'idle';
   const dispatch = useAppDispatch();
   const [problems, setProblems] = useState<string[]>([]);
   const loose = id === LOOSE;
@@ -54,16 +54,16 @@ export function useAddress(body: StudyBody, view: StudyView, id: string): { prob
   }, [query, pathname, id, view, loose, dispatch]);
 
   useEffect(() => {
-    // A view that is being left for another writes no address: it would call the player back.
-    if (leaving || sorted(want) === sorted(query)) return undefined;
+    if (sorted(want) === sorted(query)) return undefined;
     const write = (): void => {
-      if (location.pathname !== pathname) return; // gone already; the other view is only not drawn yet
+      // Gone, or going: the other view is only not drawn yet, and an address written now would call the player back.
+      if (location.pathname !== pathname || isNavigating()) return;
       known.current = `${pathname}?${sorted(want)}`;
       void navigate({ pathname, search: want && `?${want}` }, { replace: !query || walks(want, query), preventScrollReset: true });
     };
     const timer = setTimeout(write, REST_MS);
     return () => clearTimeout(timer);
-  }, [want, query, pathname, navigate, leaving]);
+  }, [want, query, pathname, navigate]);
 
   return { problems, dismiss: () => setProblems([]) };
 }
