@@ -10,6 +10,7 @@ import { VIEW_NAMES } from '../words/view-text';
 import { Announcer } from './Announcer';
 import { SHELL, useCommands, useKeyboard } from './keys';
 import { NewVersion } from './NewVersion';
+import { gather } from './open-part';
 import { openPanel } from './panels';
 import { Panels } from './ShellPanels';
 import { SaveAlert } from './SaveNote';
@@ -137,7 +138,10 @@ function useShellCommands(): void {
   const [, toggleTheme] = useTheme();
   useKeyboard();
   useCommands(SHELL, SHELL_COMMANDS, {
-    commands: () => openPanel('commands'),
+    commands: () => {
+      gather();
+      openPanel('commands');
+    },
     undo: () => dispatch(undone()),
     redo: () => dispatch(redone()),
     legend: () => void setPrefs({ legend: !prefsNow().legend }),

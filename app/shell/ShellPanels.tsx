@@ -2,7 +2,7 @@ import { Dialog } from 'radix-ui';
 import { Button } from '../ui/Button';
 import { CommandLine } from './command-line/CommandLine';
 import { KeyList } from './KeyList';
-import { closePanel, focusedBefore, useOpenPanel, type PanelName } from './panels';
+import { closePanel, focusedBefore, panelNow, useOpenPanel, type PanelName } from './panels';
 import { Settings } from './Settings';
 import { VIEW_ID } from './view-focus';
 import { WordList } from './WordList';
@@ -24,9 +24,12 @@ export function Panels() {
       <Dialog.Portal>
         <Dialog.Content
           aria-describedby={undefined}
+          // A focus that comes late from what was there before does not close it; a press outside does.
+          onFocusOutside={(e) => e.preventDefault()}
           onCloseAutoFocus={(e) => {
             e.preventDefault();
-            (focusedBefore() ?? document.getElementById(VIEW_ID))?.focus({ preventScroll: true });
+            // Another one may be open by now; the focus is its own then.
+            if (!panelNow()) (focusedBefore() ?? document.getElementById(VIEW_ID))?.focus({ preventScroll: true });
           }}
           className={`fixed top-1/2 left-1/2 z-30 flex max-h-[92vh] -translate-x-1/2 -translate-y-1/2 flex-col gap-3 overflow-auto rounded-lg border border-line bg-sheet p-5 shadow-2xl short:p-2 ${wide ? 'w-[min(40rem,94vw)]' : 'w-[min(32rem,94vw)]'}`}
         >

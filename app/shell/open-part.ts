@@ -3,7 +3,8 @@ let early: { text: string; stop: () => void } | null = null;
 /** Nobody waits longer for a chooser; milliseconds. */
 const PATIENCE_MS = 1500;
 
-function gather(): void {
+/** Gathers the keys that come before the chooser that was just asked for. */
+export function gather(): void {
   early?.stop();
   const onKey = (e: KeyboardEvent): void => {
     if (!early || e.ctrlKey || e.metaKey || e.altKey) return;

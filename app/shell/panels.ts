@@ -16,5 +16,6 @@ function set(next: PanelName | null): void {
 
 export const openPanel = (name: PanelName): void => set(name);
 export const closePanel = (): void => set(null);
+export const panelNow = (): PanelName | null => open;
 export const focusedBefore = (): HTMLElement | null => (before?.isConnected && before !== document.body ? before : null);
 export const useOpenPanel = (): PanelName | null => useSyncExternalStore((l) => (listeners.add(l), () => listeners.delete(l)), () => open); // prettier-ignore

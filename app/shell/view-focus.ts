@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
+import { panelNow } from './panels';
 
 export const VIEW_ID = 'view';
 
@@ -14,7 +15,7 @@ export function useViewFocus(): void {
   const first = useRef(true);
   useEffect(() => {
     if (first.current) first.current = false;
-    else if (!document.activeElement?.closest('[role=dialog]')) view()?.focus({ preventScroll: true });
+    else if (!panelNow() && !document.activeElement?.closest('[role=dialog]')) view()?.focus({ preventScroll: true });
   }, [pathname]);
   useEffect(() => {
     let had: Element | null = null;
