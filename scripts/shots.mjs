@@ -137,6 +137,10 @@ const SHOTS = [
 ];
 for (const [name, path, colorScheme, act, viewport = { width: 1280, height: 800 }] of SHOTS) {
   const page = await (await browser.newContext({ viewport, colorScheme })).newPage();
+  // A player who was asked about the demo before; the first leaf is met as by a newcomer.
+  await page.addInitScript(() =>
+    localStorage.setItem('crow-ladder:prefs', localStorage.getItem('crow-ladder:prefs') ?? '{"asked":["demo-weathervane"]}'),
+  );
   await page.goto(url + path);
   await page.waitForTimeout(900);
   await act?.(page);

@@ -258,3 +258,16 @@ test('licks are chosen and exported with their studies; studies fold them', asyn
   await page.getByRole('button', { name: 'Hide 1 lick of Weathervane, F♯ Dorian' }).click();
   await expect(page.getByLabel('Choose the lick Latch')).toBeHidden();
 });
+
+test('a bad number stays as it was typed, says its range and what holds, and can be put back', async ({ page, server }) => {
+  await page.goto(server.url);
+  await part(page, 'strings and tuning').click();
+  const capo = page.getByLabel('Capo at fret');
+  await capo.fill('99');
+  await capo.blur();
+  await expect(capo).toHaveValue('99');
+  await expect(page.getByText('Capo at fret: a whole number from 0 to 12. It stays 0.')).toBeVisible();
+  await expect(heading(page)).not.toContainText('capo');
+  await page.getByRole('button', { name: 'Back to 0' }).click();
+  await expect(capo).toHaveValue('0');
+});

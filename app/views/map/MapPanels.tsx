@@ -53,7 +53,7 @@ const laidOverWords = ({ chord, over, scale }: StudyBody): string =>
 export function MapPanels({ body, laid, current, seam }: { body: StudyBody; laid: Laid; current: number; seam: number }) {
   const shape = laid.shapes[current];
   return (
-    <div className="after-tools mt-3 grid grid-cols-1 gap-3 md:grid-cols-2 xl:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)]">
+    <div className="after-tools mt-3 grid grid-cols-1 gap-3 md:grid-cols-2 xl:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)_minmax(0,1fr)]">
       {isScale(body.scale.scale) && <ScalePanel scale={body.scale} passing={body.passing} />}
       {shape && (
         <>
