@@ -1,4 +1,6 @@
 export * from './types';
+export * from './lick/types';
+export * from './transpose/types';
 export * from './errors';
 export * from './place';
 export * from './words';

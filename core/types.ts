@@ -281,46 +281,6 @@ export type Picking = 'alternate' | 'economy' | 'hammered';
 /** How a note of a lick follows the one before: tied to it, sounded by the fretting hand, or tapped by the other. */
 export type Join = 'tie' | 'hammer' | 'pull' | 'slide' | 'tap';
 
-/** A note or rest of a lick, in playing order. A lick is one line: one note at a time. */
-export interface LickNote {
-  /** null is a rest. */
-  place: Place | null;
-  /** Length in parts of a quarter note, `TICKS` to the quarter. */
-  ticks: number;
-  join?: Join;
-  /** Half steps that the string is bent up, to the target pitch: 1 to 5. */
-  bend?: number;
-  /** Palm muted. */
-  muted?: boolean;
-  /** A finger settled by the player. */
-  finger?: number;
-}
-
-/** One playable copy of a line on the neck. */
-export interface LickCopy {
-  /** Octaves above (or below) the pitches asked for. */
-  octave: number;
-  steps: FingeredStep[];
-  /** Effort in mm. */
-  cost: number;
-  shifts: number;
-  travelMm: number;
-  /** Lowest and highest fret of the whole copy, and the mm between them on its longest string. */
-  lowFret: number;
-  highFret: number;
-  widthMm: number;
-  /** Strings used, thinnest first. */
-  strings: number[];
-  /** Mean tone index of its notes: 0 warm to 1 bright. */
-  tone: number;
-  /** Against the border fret (7 unless given). */
-  region: 'below' | 'above' | 'across';
-  /** Indices of notes whose pitch has no other place on this neck. */
-  single: number[];
-}
-
-export type LineProblem = 'off-scale' | 'off-neck' | 'too-wide' | 'too-fast' | 'same-finger' | 'not-an-octave';
-
 /** How a line is played, one entry a note: all of it may be left out. */
 export interface LineTiming {
   joins?: readonly (Join | null | undefined)[];
@@ -331,21 +291,4 @@ export interface LineTiming {
   rests?: readonly number[];
   /** Quarters a minute. */
   tempo?: number;
-}
-
-/** What is wrong with a note of a line, and the place that was probably meant. */
-export interface LineFault {
-  index: number;
-  problem: LineProblem;
-  note: NoteName;
-  suggestion?: Place;
-  /** Off the scale: what the note is above the tonic, and the scales that one would play with it in. */
-  degree?: DegreeName;
-  scales?: ScaleRef[];
-}
-
-/** A note as a file tells of it: its pitch, and its place where the file has one. A rest has neither. */
-export interface PitchedNote extends Omit<LickNote, 'place'> {
-  midi: number | null;
-  place?: Place;
 }

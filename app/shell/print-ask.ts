@@ -1,4 +1,11 @@
-import type { Print } from './command-line/read';
+/** What the sheet of the Map prints. */
+export const PRINTS = [
+  { what: 'shape', says: 'this shape' },
+  { what: 'rungs', says: 'all rungs' },
+  { what: 'keys', says: 'all rungs in all keys' },
+  { what: 'study', says: 'rungs, kept routes and licks' },
+] as const;
+export type Print = (typeof PRINTS)[number]['what'];
 
 let asked: Print | null = null;
 

@@ -1,7 +1,8 @@
 import { CoreError, fail } from '../errors';
 import { fingerNotes, fingersFor } from '../fingering';
 import { checkPlace, openMidis } from '../instrument';
-import type { FingeredStep, FingeringSchool, Hand, Instrument, LickNote, LineTiming, Place } from '../types';
+import type { FingeredStep, FingeringSchool, Hand, Instrument, LineTiming, Place } from '../types';
+import type { LickNote } from './types';
 import { checkTicks, lickTicks, startsOf } from './rhythm';
 
 const BENDS = { min: 1, max: 5 };

@@ -1,7 +1,8 @@
 import { fail } from '../errors';
 import { nutFret, openMidis } from '../instrument';
 import { planRoute } from '../route';
-import type { FingeringSchool, Hand, Instrument, LickNote, PitchedNote, Place, ScaleRef } from '../types';
+import type { FingeringSchool, Hand, Instrument, Place, ScaleRef } from '../types';
+import type { LickNote, PitchedNote } from './types';
 import { soundJoins } from './line';
 
 const CHROMATIC: ScaleRef = { tonic: 'C', scale: 'chromatic' };

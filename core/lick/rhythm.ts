@@ -1,5 +1,5 @@
 import { checkWhole, fail } from '../errors';
-import type { LickNote } from '../types';
+import type { LickNote } from './types';
 
 /** Parts of a quarter note: whole numbers for every note value down to the 64th, and for their triplets. */
 export const TICKS = 480;

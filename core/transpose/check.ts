@@ -4,7 +4,8 @@ import { placesOf, scaledNeck, widestMm, type ScaledNeck } from '../neck';
 import { TICKS } from '../lick/rhythm';
 import { chromaOf, midiOf } from '../pitch';
 import { mod12, scalesWith, spellerIn } from '../scale';
-import type { Instrument, Join, LineFault, LineTiming, Place, ScaleRef } from '../types';
+import type { Instrument, Join, LineTiming, Place, ScaleRef } from '../types';
+import type { LineFault } from './types';
 
 const OCTAVE = 12;
 /** Leaps so near to an octave that a slip in counting is likelier than a leap. */

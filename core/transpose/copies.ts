@@ -6,7 +6,8 @@ import { scaledNeck, widestMm, type ScaledNeck } from '../neck';
 import { routeTask, weightsOf, type RouteTask } from '../route/costs';
 import { fieldOf, optionsFor } from '../route/line';
 import { solve } from '../route/route';
-import type { FingeringSchool, Hand, Instrument, Join, LickCopy, LineTiming, Route, RouteWeights } from '../types';
+import type { FingeringSchool, Hand, Instrument, Join, LineTiming, Route, RouteWeights } from '../types';
+import type { LickCopy } from '../lick/types';
 
 export interface CopyOptions extends LineTiming {
   school: FingeringSchool;

@@ -27,16 +27,8 @@ import { instrumentWords, matchTunings, retuned } from '../../words/tuning-text'
 import { VIEW_NAMES } from '../../words/view-text';
 import { ALL_COMMANDS } from '../all-commands';
 import { SHELL, shownKey } from '../keys';
+import { PRINTS, type Print } from '../print-ask';
 import type { Prefs } from '../../store/prefs';
-
-/** What the sheet of the Map prints. */
-export const PRINTS = [
-  { what: 'shape', says: 'this shape' },
-  { what: 'rungs', says: 'all rungs' },
-  { what: 'keys', says: 'all rungs in all keys' },
-  { what: 'study', says: 'rungs, kept routes and licks' },
-] as const;
-export type Print = (typeof PRINTS)[number]['what'];
 
 /** What a line of the command line does. */
 export type Action =

@@ -14,6 +14,7 @@ import { Segmented } from '../../ui/Segmented';
 import { counted } from '../../words/count-text';
 import { effortWords, keptName, routeNeedsCare, shiftWords, WAY_WORDS } from '../../words/route-text';
 import type { Search } from '../../workers/useSearch';
+import { CareNote } from '../CareNote';
 import { CellChoices } from '../CellChoices';
 import { LineFiles } from '../LineFiles';
 import { HandPart } from '../HandPart';
@@ -171,7 +172,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
         <MakeLick line={asLine} />
         <LineFiles what="route" body={body} line={asLine && exportOfRoute(asLine, body.tempo)} />
       </div>
-      {route && routeNeedsCare(instrument, route) && <p className="after-neck mt-2 text-xs text-clay">{CONNECT.aWideReachWarmUp}</p>}
+      {route && routeNeedsCare(instrument, route) && <CareNote className="after-neck" />}
       <div className="after-tools mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[1fr_21rem]">
         <div className="grid min-w-0 grid-cols-1 gap-3">
           {route && (

@@ -1,12 +1,9 @@
-import { useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import { glyphs, pitchAt, spellerIn, type FingeredStep, type Instrument, type ScaleRef, type Stroke } from '../../../core';
-import { useMarkScale } from '../../neck/useNeckGeometry';
-import { useWidth } from '../../neck/useWidth';
 import { Staff } from '../../tab/Staff';
-import { TabStaff } from '../../tab/TabStaff';
-import { tabGeometry, type TabColumn } from '../../tab/layout';
+import type { TabColumn } from '../../tab/layout';
 import { stepWords } from '../../words/route-text';
-import { TabStand } from '../TabStand';
+import { LineTab } from '../LineTab';
 import { CONNECT } from '../../words/views/connect';
 
 interface Props {
@@ -32,49 +29,28 @@ const columnOf = (s: FingeredStep, k: number, all: FingeredStep[]): TabColumn =>
 });
 
 /** The route as tab, with its strokes, fingers and shifts; on a staff too where it is wanted. */
-export function RouteTab({ title, instrument, scale: notes, steps, strokes, staff, chosen, sounding, onChoose, standing, onStand }: Props) {
-  const holder = useRef<HTMLDivElement>(null);
-  const width = useWidth(holder);
-  const scale = useMarkScale();
-  const g = useMemo(() => tabGeometry(steps.length, instrument.strings.length, width / scale), [steps.length, instrument, width, scale]);
+export function RouteTab({ title, instrument, scale, steps, strokes, staff, chosen, sounding, onChoose, standing, onStand }: Props) {
   const columns = useMemo(() => steps.map(columnOf), [steps]);
   const pitches = useMemo(() => {
-    const spell = spellerIn(notes);
+    const spell = spellerIn(scale);
     return steps.map((s) => spell(pitchAt(instrument, s).midi));
-  }, [instrument, notes, steps]);
+  }, [instrument, scale, steps]);
   const words = useMemo(() => steps.map((s, k) => glyphs(stepWords(s, k, pitches[k], strokes[k]))), [steps, pitches, strokes]);
   return (
-    <section className="min-w-0 rounded-[10px] border border-line bg-sheet p-4">
-      <h2 className="mb-2 text-[0.875rem] font-semibold">
-        {CONNECT.asTab} <span className="ml-2 font-text text-xs font-normal text-soft">{CONNECT.pickingAboveFingersBelowShifts}</span>
-      </h2>
-      <div ref={holder} className="overflow-x-auto">
-        {width > 0 && staff && <Staff pitches={pitches} width={width} label={CONNECT.theRouteOnAStaff} />}
-        {width > 0 && (
-          <TabStaff
-            g={g}
-            scale={scale}
-            instrument={instrument}
-            columns={columns}
-            strokes={strokes}
-            words={words}
-            label={CONNECT.notesOfTheRoute}
-            chosen={chosen}
-            sounding={sounding}
-            onChoose={onChoose}
-          />
-        )}
-      </div>
-      <TabStand
-        open={standing}
-        onClose={onStand}
-        title={title}
-        instrument={instrument}
-        columns={columns}
-        strokes={strokes}
-        words={words}
-        sounding={sounding}
-      />
-    </section>
+    <LineTab
+      title={title}
+      about={CONNECT.pickingAboveFingersBelowShifts}
+      instrument={instrument}
+      columns={columns}
+      strokes={strokes}
+      words={words}
+      label={CONNECT.notesOfTheRoute}
+      chosen={chosen}
+      sounding={sounding}
+      onChoose={onChoose}
+      standing={standing}
+      onStand={onStand}
+      above={(width) => staff && <Staff pitches={pitches} width={width} label={CONNECT.theRouteOnAStaff} />}
+    />
   );
 }

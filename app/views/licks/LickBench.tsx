@@ -2,19 +2,15 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Lick, StudyBody } from '../../../contract';
 import { defaultSchool, fingerLick, glyphs, neckNotes, soundedNotes, TICKS, withPlaces, type FingeredStep, type Instrument, type LickCopy, type Place } from '../../../core'; // prettier-ignore
 import { LineNeck } from '../../neck/LineNeck';
-import { useMarkScale } from '../../neck/useNeckGeometry';
-import { useWidth } from '../../neck/useWidth';
 import { useHear } from '../../sound/useHear';
 import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
-import { TabStaff } from '../../tab/TabStaff';
-import { tabGeometry } from '../../tab/layout';
 import { lickColumns, lickLength, lickNoteWords } from '../../words/lick-text';
 import { LineFiles } from '../LineFiles';
 import { HandPart } from '../HandPart';
 import { HearButton, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
-import { TabStand } from '../TabStand';
+import { LineTab } from '../LineTab';
 import { CheckPanel } from './CheckPanel';
 import { CopiesPanel } from './CopiesPanel';
 import { DegreePanel } from './DegreePanel';
@@ -146,47 +142,28 @@ interface TabProps extends Props {
 }
 
 function LickTab({ body, lick, neck, steps, caret, range, sounding, onCaret, standing, onStand }: TabProps) {
-  const holder = useRef<HTMLDivElement>(null);
-  const width = useWidth(holder);
   const { notes, meter } = lick;
-  const scale = useMarkScale();
-  const g = useMemo(() => tabGeometry(notes.length, neck.strings.length, width / scale), [notes.length, neck, width, scale]);
   const columns = useMemo(() => lickColumns(notes, steps, meter), [notes, steps, meter]);
   const words = useMemo(
     () => notes.map((n, k) => glyphs(lickNoteWords(neck, body.scale, n, k, steps[k] ?? null))),
     [notes, neck, body.scale, steps],
   );
   return (
-    <section className="min-w-0 rounded-[10px] border border-line bg-sheet p-4">
-      <h2 className="mb-2 text-[0.875rem] font-semibold">
-        {LICKS.asTab} <span className="num ml-2 font-text text-xs font-normal text-soft">{lickLength(notes, meter, lick.tempo)}</span>
-      </h2>
-      <div ref={holder} className="overflow-x-auto">
-        {width > 0 && (
-          <TabStaff
-            g={g}
-            scale={scale}
-            instrument={neck}
-            columns={columns}
-            words={words}
-            label={LICKS.notesOfTheLick}
-            chosen={caret}
-            range={range}
-            sounding={sounding}
-            onChoose={onCaret}
-          />
-        )}
-      </div>
-      <TabStand
-        open={standing && notes.length > 0}
-        onClose={onStand}
-        title={isolated(lick.name)}
-        instrument={neck}
-        columns={columns}
-        words={words}
-        sounding={sounding}
-      />
+    <LineTab
+      title={isolated(lick.name)}
+      about={lickLength(notes, meter, lick.tempo)}
+      instrument={neck}
+      columns={columns}
+      words={words}
+      label={LICKS.notesOfTheLick}
+      chosen={caret}
+      range={range}
+      sounding={sounding}
+      onChoose={onCaret}
+      standing={standing}
+      onStand={onStand}
+    >
       {!notes.length && <p className="text-soft">{LICKS.pressAPlaceOnThe}</p>}
-    </section>
+    </LineTab>
   );
 }

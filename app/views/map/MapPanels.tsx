@@ -13,6 +13,7 @@ import { wordsIn } from '../../words/own-words';
 import { neighbourFacts, needsCare, seamFacts, shapeFacts, shapeTitle, type Fact } from '../../words/shape-text';
 import { Facts, Panel } from '../../ui/Panels';
 import { FirstWords } from '../FirstWords';
+import { CareNote } from '../CareNote';
 import { CellChoices } from '../CellChoices';
 import { useGo } from '../useGo';
 import { ScalePanel } from './ScalePanel';
@@ -60,7 +61,7 @@ export function MapPanels({ body, laid, current, seam }: { body: StudyBody; laid
           <Panel title={capital(shapeTitle(shape, body.layout.kind))}>
             <Facts facts={[...shapeFacts(shape, body.instrument, body.layout.kind), ...downFacts(body, shape)]} />
             <ShapeChoices body={body} shape={shape} />
-            {needsCare(body.instrument, shape) && <p className="mt-2 text-xs text-clay">{MAP.aWideReachWarmUp}</p>}
+            {needsCare(body.instrument, shape) && <CareNote />}
           </Panel>
           {laid.seams[seam] ? (
             <SeamPanel laid={laid} seam={seam} />

@@ -9,7 +9,7 @@ import { neckText } from '../../../formats/neck-text';
 import type { PaperRequest } from '../../../formats/sheet/pages';
 import type { SheetRequest } from '../../../formats/sheet/sheet';
 import type { TabSheetRequest } from '../../../formats/sheet/tab';
-import { askedPrint } from '../../shell/print-ask';
+import { askedPrint, PRINTS } from '../../shell/print-ask';
 import { Button } from '../../ui/Button';
 import { download, fileName } from '../../ui/files';
 import { printSvgs, saveSvgs } from '../../ui/print';
@@ -119,7 +119,7 @@ function SheetForm({ body, shape, shapes }: Props) {
         <Select<Choice['what']>
           label={MAP.what}
           value={choice.what}
-          options={[{ value: 'shape', label: MAP.thisShape }, { value: 'rungs', label: MAP.allRungs }, { value: 'keys', label: MAP.allRungsAllKeys }, { value: 'study', label: MAP.rungsKeptRoutesAndLicks }]} // prettier-ignore
+          options={PRINTS.map(({ what, says }) => ({ value: what, label: says }))}
           onChange={(what) => set({ what })}
         />
         <Select<Ink>

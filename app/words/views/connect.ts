@@ -26,8 +26,6 @@ export const CONNECT = {
   kept: 'Kept',
   keptDropOneFirst: (mostKept: Said) => `Kept ${mostKept}: drop one first`,
   keepThisRoute: 'Keep this route',
-  aWideReachWarmUp:
-    'A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.',
   route: 'Route',
   n1To4WayThere: '1 to 4 way there · ← → note · ↑ ↓ its other places · [ ] goal · V turn round · Space hear · Z stand',
   fromWord: 'From',
@@ -76,7 +74,6 @@ export const CONNECT = {
   itCostsTheHandNothing: 'It costs the hand nothing.',
   effortOfThisNote: 'Effort of this note',
   for: (toFixed: Said, what: Said) => `${toFixed} for ${what}`,
-  asTab: 'As tab',
   pickingAboveFingersBelowShifts: 'picking above, fingers below, shifts in frets',
   theRouteOnAStaff: 'The route on a staff, as eighth notes',
   notesOfTheRoute: 'Notes of the route',

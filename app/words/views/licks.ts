@@ -38,7 +38,6 @@ export const LICKS = {
   neckWithTheLickPress: (name: Said) =>
     `Neck with the lick ${name}. Press a place to add a note after the caret. The list of notes after it has every place and length.`,
   clickTheNeckToAdd: 'click the neck to add · ← → notes · digits fret · + − length · H P S T joins · Space hear · Z stand',
-  asTab: 'As tab',
   notesOfTheLick: 'Notes of the lick',
   pressAPlaceOnThe: 'Press a place on the neck: it becomes the first note.',
   thisLick: 'This lick',

@@ -96,4 +96,7 @@ export const STUDY = {
   nameOfTheStudy: 'Name of the study',
   whatYouAreWorkingOn: 'What you are working on',
   keepIt: 'Keep it',
+  aWideReachWarmUp:
+    'A wide reach: warm up, rest between tries, stop on pain. This is no medical advice; see a clinician about pain that lasts.',
+  asTab: 'As tab',
 } as const;

@@ -1,0 +1,45 @@
+import type { FingeredStep, Join, Place } from '../types';
+
+/** A note or rest of a lick, in playing order. A lick is one line: one note at a time. */
+export interface LickNote {
+  /** null is a rest. */
+  place: Place | null;
+  /** Length in parts of a quarter note, `TICKS` to the quarter. */
+  ticks: number;
+  join?: Join;
+  /** Half steps that the string is bent up, to the target pitch: 1 to 5. */
+  bend?: number;
+  /** Palm muted. */
+  muted?: boolean;
+  /** A finger settled by the player. */
+  finger?: number;
+}
+
+/** One playable copy of a line on the neck. */
+export interface LickCopy {
+  /** Octaves above (or below) the pitches asked for. */
+  octave: number;
+  steps: FingeredStep[];
+  /** Effort in mm. */
+  cost: number;
+  shifts: number;
+  travelMm: number;
+  /** Lowest and highest fret of the whole copy, and the mm between them on its longest string. */
+  lowFret: number;
+  highFret: number;
+  widthMm: number;
+  /** Strings used, thinnest first. */
+  strings: number[];
+  /** Mean tone index of its notes: 0 warm to 1 bright. */
+  tone: number;
+  /** Against the border fret (7 unless given). */
+  region: 'below' | 'above' | 'across';
+  /** Indices of notes whose pitch has no other place on this neck. */
+  single: number[];
+}
+
+/** A note as a file tells of it: its pitch, and its place where the file has one. A rest has neither. */
+export interface PitchedNote extends Omit<LickNote, 'place'> {
+  midi: number | null;
+  place?: Place;
+}
