@@ -58,3 +58,4 @@ export * from './harmony';
 export * from './route';
 export * from './lick';
 export * from './transpose';
+export * from './drill';

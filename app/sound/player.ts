@@ -1,70 +1,143 @@
-// By file, not from the package's root: the root makes a context of its own, whose clock the security policy forbids.
-import 'tone/build/esm/core/clock/Transport.js';
-import 'tone/build/esm/core/context/Destination.js';
-import { Context } from 'tone/build/esm/core/context/Context.js';
-import { ToneAudioBuffer } from 'tone/build/esm/core/context/ToneAudioBuffer.js';
-import { getContext, setContext, start } from 'tone/build/esm/core/Global.js';
-import { Sampler } from 'tone/build/esm/instrument/Sampler.js';
-import { hertzOf } from '../../core';
-import { pluck } from './pluck';
+import type { AtSeam, Score, Seam, Take } from './engine/score';
+import { heardFrame, openOutput, wake, type Output } from './output';
+import type { Rendered, RenderOrder } from './render.worker';
 
-/** One note of what is heard: at a beat, for some beats. */
-export interface HeardNote {
-  midi: number;
-  beat: number;
-  beats: number;
+/** Why nothing sounds. */
+export type NoSound = 'blocked' | 'elsewhere' | 'broken';
+export class SoundError extends Error {
+  constructor(readonly why: NoSound) {
+    super(why);
+  }
 }
 
 export interface Playing {
   stop: () => void;
+  /** From the next seam on. */
+  change: (atSeam: AtSeam) => void;
+  /** Which pass is heard now and the beat in it; null before the first note is heard. */
+  where: () => { pass: number; beat: number; tempo: number } | null;
 }
 
-/** Reference strings that the sampler bends to all others. */
-const SAMPLED = [28, 40, 47, 52, 57, 62, 67, 72, 77, 84];
-const LEVEL_DB = -8;
-let sampler: Sampler | null = null;
-
-function instrument(): Sampler {
-  if (sampler) return sampler;
-  setContext(new Context({ latencyHint: 'interactive', clockSource: 'timeout' })); // a worker clock would need blob: in the security policy
-  const { sampleRate } = getContext();
-  const samples = SAMPLED.map((midi) => [midi, ToneAudioBuffer.fromArray(pluck(hertzOf(midi), 2.4, sampleRate))] as const);
-  sampler = new Sampler({ urls: Object.fromEntries(samples), release: 0.25, volume: LEVEL_DB }).toDestination();
-  return sampler;
+export interface Listener {
+  /** A pass begins: 0 is the lead-in. Told a little before it is heard, in the background too. */
+  onSeam?: (seam: Seam) => void;
+  /** Nothing sounds any more: the end, a stop, or because something else began to play, here or in another window. */
+  onEnd?: () => void;
 }
 
-/**
- * Plays notes at a tempo in beats a minute. `onNote` is told the index of each note as it sounds, and -1 at the end or
- * on stop. Rejects if the browser gives no sound.
- */
-export async function play(notes: HeardNote[], tempo: number, onNote: (index: number) => void): Promise<Playing> {
-  const voice = instrument();
-  await start();
-  const second = 60 / tempo;
-  const from = getContext().currentTime + 0.12;
-  notes.forEach((n) => voice.triggerAttackRelease(hertzOf(n.midi), n.beats * second * 0.98, from + n.beat * second));
-  return follow(voice, notes, second, from, onNote);
+const LOCK = 'crow-ladder:sound';
+/** From the order to the first sound, in seconds: as much as the audio thread needs to hear of it. */
+const LEAD = 0.08;
+const REST_AFTER = 3000; // ms
+
+let current: { stop: () => void; end: () => void; seams: Seam[]; listener: Listener } | null = null;
+let turn = 0;
+
+/** Plays a take; whatever played before in this window stops. Rejects with a SoundError. `take over` stops another window. */
+export async function play(take: Take, listener: Listener, takeOver = false): Promise<Playing> {
+  const mine = ++turn;
+  current?.stop();
+  const output = await openOutput().catch(() => {
+    throw new SoundError('broken');
+  });
+  const ready = await Promise.all([wake(output.context), prepare(output, [take.lead, take.score])]);
+  if (!ready[0]) throw new SoundError('blocked');
+  const release = await holdSound(takeOver, () => turn === mine && current?.stop());
+  if (!release) throw new SoundError('elsewhere');
+  if (turn !== mine) {
+    release();
+    return { stop: () => undefined, change: () => undefined, where: () => null };
+  }
+  return begin(output, take, listener, release);
 }
 
-function follow(voice: Sampler, notes: HeardNote[], second: number, from: number, onNote: (index: number) => void): Playing {
-  const last = notes[notes.length - 1];
-  const end = last ? (last.beat + last.beats) * second : 0;
-  let shown = -1;
-  let frame = 0;
+function begin({ context, engine }: Output, take: Take, listener: Listener, release: () => void): Playing {
+  const seams: Seam[] = [];
+  let over = false;
+  const end = (): void => {
+    if (over) return;
+    over = true;
+    if (current === me) current = null;
+    release();
+    restLater(context);
+    listener.onEnd?.();
+  };
   const stop = (): void => {
-    cancelAnimationFrame(frame);
-    voice.releaseAll();
-    voice.dispose();
-    sampler = null;
-    onNote(-1);
+    if (over) return;
+    engine.send({ stop: true });
+    end();
   };
-  const look = (): void => {
-    const time = getContext().currentTime - from;
-    if (time > end) return stop();
-    const index = notes.findLastIndex((n) => n.beat * second <= time);
-    if (index !== shown) onNote((shown = index));
-    frame = requestAnimationFrame(look);
+  const me = { stop, end, seams, listener };
+  current = me;
+  engine.listen((message) => {
+    if (over) return;
+    if ('end' in message) return seams.length ? end() : undefined;
+    seams.push(message.seam);
+    if (seams.length > 4) seams.shift();
+    listener.onSeam?.(message.seam);
+  });
+  engine.send({ play: take, inFrames: Math.round(LEAD * context.sampleRate) });
+  context.onstatechange = () => {
+    if (current && context.state !== 'running' && context.state !== 'closed') void context.resume(); // the machine slept, the device changed
   };
-  look();
-  return { stop };
+  return {
+    stop,
+    change: (atSeam) => {
+      void (async () => {
+        if (atSeam.score) await prepare(await openOutput(), [atSeam.score]);
+        if (!over) engine.send({ change: atSeam });
+      })();
+    },
+    where: () => {
+      const frame = heardFrame(context);
+      const seam = seams.findLast((s) => s.frame <= frame);
+      return seam && !over ? { pass: seam.pass, beat: (frame - seam.frame) / seam.perBeat, tempo: seam.tempo } : null;
+    },
+  };
+}
+
+let resting: ReturnType<typeof setTimeout> | undefined;
+function restLater(context: AudioContext): void {
+  clearTimeout(resting);
+  resting = setTimeout(() => {
+    if (!current && context.state === 'running') void context.suspend();
+  }, REST_AFTER);
+}
+
+/** One window sounds at a time: the lock is held while this one does. Null where another has it; `lost` where it is taken away. */
+async function holdSound(takeOver: boolean, lost: () => void): Promise<(() => void) | null> {
+  const locks = (navigator as Partial<Navigator>).locks;
+  if (!locks) return () => undefined;
+  return new Promise((answer) => {
+    const held = (lock: Lock | null): Promise<void> | undefined => {
+      if (!lock) return void answer(null);
+      return new Promise((done) => answer(() => done()));
+    };
+    locks.request(LOCK, takeOver ? { steal: true } : { ifAvailable: true }, held).catch(lost);
+  });
+}
+
+const known = new Set<string>();
+let renderer: Worker | null = null;
+let orders = 0;
+const waiting = new Map<number, (sounds: Rendered['sounds']) => void>();
+
+/** Renders what the scores need and the engine does not know yet, in a worker. */
+async function prepare({ context, engine }: Output, scores: readonly (Score | null)[]): Promise<void> {
+  const names = new Set(scores.flatMap((s) => s?.events.map((e) => e.sound) ?? []));
+  const sounds = [...names].filter((n) => !known.has(n));
+  if (!sounds.length) return;
+  if (!renderer) {
+    renderer = new Worker(new URL('./render.worker.ts', import.meta.url), { type: 'module' });
+    renderer.onmessage = ({ data }: MessageEvent<Rendered>) => {
+      waiting.get(data.id)?.(data.sounds);
+      waiting.delete(data.id);
+    };
+  }
+  const id = ++orders;
+  const done = new Promise<Rendered['sounds']>((ready) => waiting.set(id, ready));
+  renderer.postMessage({ id, sounds, sampleRate: context.sampleRate } satisfies RenderOrder);
+  const rendered = await done;
+  engine.send({ sounds: rendered }, rendered.map(([, samples]) => samples.buffer)); // prettier-ignore
+  sounds.forEach((n) => known.add(n));
 }

@@ -1,19 +1,26 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { HeardNote, Playing } from './player';
+import { scoreOf, type HeardNote } from './heard';
+import type { NoSound, Playing } from './player';
 
-/** Hearing a line: which of its notes sounds now (-1: none), and whether it runs. The sound library loads on first use. */
-export function useHear(): {
+/** Hearing a line: which of its notes sounds now (-1: none), and whether it runs. The player loads on first use. */
+export interface Hear {
   now: number;
   on: boolean;
-  error: string | null;
-  start: (notes: HeardNote[], tempo: number) => void;
+  /** Why nothing sounds. */
+  error: NoSound | null;
+  start: (notes: readonly HeardNote[], tempo: number) => void;
   stop: () => void;
-} {
+  /** After `elsewhere`: plays here, and the other window stops. */
+  takeOver: () => void;
+}
+
+export function useHear(): Hear {
   const [now, setNow] = useState(-1);
   const [on, setOn] = useState(false);
-  const [error, setError] = useState<string | null>(null);
+  const [error, setError] = useState<NoSound | null>(null);
   const playing = useRef<Playing | null>(null);
   const turn = useRef(0);
+  const last = useRef<{ notes: readonly HeardNote[]; tempo: number } | null>(null);
 
   const stop = useCallback(() => {
     turn.current++;
@@ -23,41 +30,52 @@ export function useHear(): {
     setNow(-1);
   }, []);
 
-  const start = useCallback(
-    (notes: HeardNote[], tempo: number) => {
+  const begin = useCallback(
+    (notes: readonly HeardNote[], tempo: number, over: boolean) => {
       stop();
       const mine = turn.current;
+      last.current = { notes, tempo };
       setOn(true);
       setError(null);
-      void begin(notes, tempo, (index) => {
-        if (turn.current !== mine) return;
-        setNow(index);
-        if (index < 0) setOn(false);
-      })
-        .then((p) => (turn.current === mine ? (playing.current = p) : p.stop()))
-        .catch(() => {
-          setOn(false);
-          setError('No sound: the browser gave no audio output.');
+      const end = (): void => {
+        if (turn.current === mine) stop();
+      };
+      void listen(notes, tempo, end, over)
+        .then((p) => {
+          if (turn.current !== mine) return p.stop();
+          playing.current = p;
+          follow(p, notes, () => turn.current === mine, setNow);
+        })
+        .catch((e: unknown) => {
+          if (turn.current !== mine) return;
+          stop();
+          setError((e as { why?: NoSound }).why ?? 'broken');
         });
     },
     [stop],
   );
+  const start = useCallback((notes: readonly HeardNote[], tempo: number) => begin(notes, tempo, false), [begin]);
+  const takeOver = useCallback(() => {
+    if (last.current) begin(last.current.notes, last.current.tempo, true);
+  }, [begin]);
   useEffect(() => stop, [stop]);
-  return { now, on, error, start, stop };
+  return { now, on, error, start, stop, takeOver };
 }
 
-const begin = async (notes: HeardNote[], tempo: number, onNote: (index: number) => void): Promise<Playing> => {
+async function listen(notes: readonly HeardNote[], tempo: number, onEnd: () => void, over: boolean): Promise<Playing> {
   const { play } = await import('./player');
-  return play(notes, tempo, onNote);
-};
-
-/** Up and down as eighth notes, the top once, the last note held. Returns the notes and, for each, which of `midis` it is. */
-export function upAndDown(midis: number[]): { notes: HeardNote[]; index: number[] } {
-  const index = [...midis.keys(), ...[...midis.keys()].reverse().slice(1)];
-  const notes = index.map((at, k) => ({ midi: midis[at], beat: k / 2, beats: k === index.length - 1 ? 2 : 0.5 }));
-  return { notes, index };
+  return play({ lead: null, score: scoreOf(notes), loop: false, tempo }, { onEnd }, over);
 }
 
-/** A line as eighth notes, the last one held. */
-export const eighths = (midis: number[]): HeardNote[] =>
-  midis.map((midi, k) => ({ midi, beat: k / 2, beats: k === midis.length - 1 ? 2 : 0.5 }));
+/** Tells which note is heard, frame by frame, for as long as it is asked for. */
+function follow(p: Playing, notes: readonly HeardNote[], asked: () => boolean, tell: (index: number) => void): void {
+  let shown = -1;
+  const look = (): void => {
+    if (!asked()) return;
+    const at = p.where();
+    const index = at ? notes.findLastIndex((n) => n.beat <= at.beat) : -1;
+    if (index !== shown) tell((shown = index));
+    requestAnimationFrame(look);
+  };
+  look();
+}

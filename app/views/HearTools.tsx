@@ -1,9 +1,11 @@
 import { Play, Square } from 'lucide-react';
 import { TEMPO } from '../../contract';
+import type { Hear } from '../sound/useHear';
 import { Button } from '../ui/Button';
 import { NumberField } from '../ui/NumberField';
 import { SentencePart } from '../ui/SentencePart';
 import { STUDY } from '../words/views/study';
+import { NO_SOUND } from '../words/sound-text';
 
 /** Beats a minute, by number or by slider. */
 export function Tempo({ tempo, onTempo }: { tempo: number; onTempo: (tempo: number) => void }) {
@@ -49,5 +51,16 @@ export function HearButton({ on, disabled, onHear }: { on: boolean; disabled: bo
     >
       {on ? STUDY.stop : STUDY.hearIt}
     </Button>
+  );
+}
+
+/** Why nothing sounds, and what to do. */
+export function HearProblem({ hear }: { hear: Pick<Hear, 'error' | 'takeOver'> }) {
+  if (!hear.error) return null;
+  return (
+    <div role="alert" className="mb-2 flex flex-wrap items-center gap-3 text-clay">
+      <p>{NO_SOUND[hear.error]}</p>
+      {hear.error === 'elsewhere' && <Button onClick={hear.takeOver}>{STUDY.playHere}</Button>}
+    </div>
   );
 }

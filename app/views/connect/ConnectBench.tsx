@@ -4,7 +4,8 @@ import { MOST_KEPT, WAYS, type KeptRoute, type StudyBody } from '../../../contra
 import { defaultSchool, glyphs, midiOf, pickStrokes, placesOf, samePlace, type NeckNote, type Picking, type Place, type Route, type Shape } from '../../../core'; // prettier-ignore
 import { LineNeck } from '../../neck/LineNeck';
 import { say } from '../../shell/say';
-import { eighths, useHear } from '../../sound/useHear';
+import { eighths, soundsOf } from '../../sound/heard';
+import { useHear } from '../../sound/useHear';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { ask, endsNow, hold, keepRoute, settle, settleAll, tell, turned, type Ends } from '../../store/connection';
@@ -18,7 +19,7 @@ import { CareNote } from '../CareNote';
 import { CellChoices } from '../CellChoices';
 import { LineFiles } from '../LineFiles';
 import { HandPart } from '../HandPart';
-import { HearButton, Tempo } from '../HearTools';
+import { HearButton, HearProblem, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
 import { ConnectSentence } from './ConnectSentence';
 import { KeptRoutes } from './KeptRoutes';
@@ -73,14 +74,14 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
   const school = body.school ?? defaultSchool(body.layout);
   const { hand } = body;
   const strokes = useMemo(() => pickStrokes(instrument, steps, asked.picking), [instrument, steps, asked.picking]);
-  const midis = useMemo(() => steps.map((s) => midiOf(instrument.strings[s.string - 1].open) + s.fret), [instrument, steps]);
+  const sounds = useMemo(() => soundsOf(instrument, steps), [instrument, steps]);
 
   const hear = useHear();
   const { on, start, stop } = hear;
   const toggleHear = useCallback(() => {
     if (on) stop();
-    else if (midis.length) start(eighths(midis), body.tempo);
-  }, [on, start, stop, midis, body.tempo]);
+    else if (sounds.length) start(eighths(sounds), body.tempo);
+  }, [on, start, stop, sounds, body.tempo]);
 
   const [standing, setStanding] = useState(false);
   const stand = useCallback(() => setStanding((s) => !s), []);
@@ -118,13 +119,9 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
         />
         <span className="grow" />
         <Tempo tempo={body.tempo} onTempo={(tempo) => dispatch(edited({ tempo }))} />
-        <HearButton on={on} disabled={!midis.length} onHear={toggleHear} />
+        <HearButton on={on} disabled={!sounds.length} onHear={toggleHear} />
       </div>
-      {hear.error && (
-        <p role="alert" className="mb-2 text-clay">
-          {hear.error}
-        </p>
-      )}
+      <HearProblem hear={hear} />
       <SearchNote
         found={found}
         settled={asked.held.length + asked.fingers.length}

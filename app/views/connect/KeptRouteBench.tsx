@@ -1,9 +1,10 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { KeptRoute, StudyBody } from '../../../contract';
-import { glyphs, midiOf, neckNotes } from '../../../core';
+import { glyphs, neckNotes } from '../../../core';
 import { LineNeck } from '../../neck/LineNeck';
 import { useCommands } from '../../shell/keys';
-import { eighths, useHear } from '../../sound/useHear';
+import { eighths, soundsOf } from '../../sound/heard';
+import { useHear } from '../../sound/useHear';
 import { useAppDispatch } from '../../store';
 import { solveAgain } from '../../store/connection';
 import { edited } from '../../store/editor';
@@ -12,7 +13,7 @@ import { Signs } from '../../ui/Signs';
 import { counted } from '../../words/count-text';
 import { keptOnWords, keptSettingWords } from '../../words/kept-text';
 import { LineFiles } from '../LineFiles';
-import { HearButton, Tempo } from '../HearTools';
+import { HearButton, HearProblem, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
 import { KEPT_COMMANDS } from './connect-commands';
 import { KeptRoutes } from './KeptRoutes';
@@ -30,10 +31,10 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
   const [standing, setStanding] = useState(false);
   const stand = useCallback(() => setStanding((s) => !s), []);
   const notes = useMemo(() => neckNotes(on.instrument, on.scale), [on]);
-  const midis = useMemo(() => steps.map((s) => midiOf(on.instrument.strings[s.string - 1].open) + s.fret), [steps, on]);
+  const sounds = useMemo(() => soundsOf(on.instrument, steps), [steps, on]);
   const hear = useHear();
   const { on: hearing, start, stop } = hear;
-  const toggleHear = useCallback(() => (hearing ? stop() : start(eighths(midis), body.tempo)), [hearing, start, stop, midis, body.tempo]);
+  const toggleHear = useCallback(() => (hearing ? stop() : start(eighths(sounds), body.tempo)), [hearing, start, stop, sounds, body.tempo]);
   const count = steps.length;
   useCommands('connect', KEPT_COMMANDS, {
     next: () => setChosen((k) => Math.min(count - 1, k + 1)),
@@ -71,13 +72,9 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
         </button>
         <span className="grow" />
         <Tempo tempo={body.tempo} onTempo={(tempo) => dispatch(edited({ tempo }))} />
-        <HearButton on={hearing} disabled={!midis.length} onHear={toggleHear} />
+        <HearButton on={hearing} disabled={!sounds.length} onHear={toggleHear} />
       </div>
-      {hear.error && (
-        <p role="alert" className="mb-2 text-clay">
-          {hear.error}
-        </p>
-      )}
+      <HearProblem hear={hear} />
       <LineNeck
         instrument={on.instrument}
         notes={notes}

@@ -8,7 +8,7 @@ import { edited } from '../../store/editor';
 import { lickColumns, lickLength, lickNoteWords } from '../../words/lick-text';
 import { LineFiles } from '../LineFiles';
 import { HandPart } from '../HandPart';
-import { HearButton, Tempo } from '../HearTools';
+import { HearButton, HearProblem, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
 import { LineTab } from '../LineTab';
 import { CheckPanel } from './CheckPanel';
@@ -48,7 +48,7 @@ export function LickBench({ body, lick, neck }: Props) {
   const { on, start, stop } = hear;
   const toggleHear = useCallback(() => {
     if (on) return stop();
-    const heard = sounded.map((s) => ({ midi: s.target, beat: s.start / TICKS, beats: s.ticks / TICKS }));
+    const heard = sounded.map((s) => ({ midi: s.target, string: s.place.string, beat: s.start / TICKS, beats: s.ticks / TICKS }));
     if (heard.length) start(heard, lick.tempo);
   }, [on, start, stop, sounded, lick.tempo]);
   const [standing, setStanding] = useState(false);
@@ -77,11 +77,7 @@ export function LickBench({ body, lick, neck }: Props) {
         <Tempo tempo={lick.tempo} onTempo={(tempo) => edit.set({ tempo })} />
         <HearButton on={on} disabled={!sounded.length} onHear={toggleHear} />
       </div>
-      {hear.error && (
-        <p role="alert" className="mb-2 text-clay">
-          {hear.error}
-        </p>
-      )}
+      <HearProblem hear={hear} />
       <NeckBar body={body} lick={lick} />
       <div ref={board}>
         <LineNeck

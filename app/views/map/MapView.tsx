@@ -2,7 +2,8 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { StudyBody } from '../../../contract';
 import type { Place } from '../../../core';
 import { say } from '../../shell/say';
-import { upAndDown, useHear } from '../../sound/useHear';
+import { upAndDown } from '../../sound/heard';
+import { useHear } from '../../sound/useHear';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
 import { LOOSE } from '../../store/editor';
@@ -21,6 +22,7 @@ import { MapTools } from './MapTools';
 import { Problem } from '../Problem';
 import { Sentence } from './Sentence';
 import { SheetPart } from './SheetPart';
+import { HearProblem } from '../HearTools';
 import { Toolbar } from './Toolbar';
 import { StudyFooter } from '../StudyFooter';
 import { useMapCommands } from './useMapCommands';
@@ -39,7 +41,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
   const loose = useAppSelector((s) => s.editor.id === LOOSE);
   const hear = useHear();
   const shape = laid.shapes[current] ?? null;
-  const line = useMemo(() => (shape ? upAndDown(shape.notes.map((n) => n.midi)) : null), [shape]);
+  const line = useMemo(() => (shape ? upAndDown(shape.notes) : null), [shape]);
   const { on, start, stop } = hear;
   const toggleHear = useCallback(() => {
     if (on) stop();
@@ -88,11 +90,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
         {shape && <SheetPart body={body} shape={shape} shapes={laid.shapes} />}
       </Toolbar>
       {laid.error && <Problem error={laid.error} body={body} />}
-      {hear.error && (
-        <p role="alert" className="mb-2 text-clay">
-          {hear.error}
-        </p>
-      )}
+      <HearProblem hear={hear} />
       <NeckSheet
         body={body}
         notes={notes}

@@ -1,0 +1,12 @@
+import type { AtSeam, Seam, Take } from './score';
+
+/** What the page tells the engine. */
+export type ToEngine =
+  | { sounds: [name: string, samples: Float32Array][] }
+  | { play: Take; inFrames: number }
+  | { change: AtSeam }
+  | { level: { notes: number; clicks: number } }
+  | { stop: true };
+
+/** What the engine tells the page. */
+export type FromEngine = { seam: Seam } | { end: number };

@@ -1,0 +1,43 @@
+/** What sounds, as plain data: it goes to the audio thread as it is. */
+
+/** A sound at a beat. Beats are quarters, from 0; parts of one are doubles. */
+export interface SoundEvent {
+  beat: number;
+  /** Which sample. */
+  sound: string;
+  /** What sounds on one channel damps what sounded there before, as on a string; null: nothing does. */
+  channel: number | null;
+  /** 0 to 1. */
+  gain: number;
+  /** How long it is held, in beats; 0: it dies away by itself. */
+  beats: number;
+  /** Clicks have a volume of their own. */
+  click?: true;
+}
+
+/** One pass: its length in beats, and its events in order of time. */
+export interface Score {
+  beats: number;
+  events: SoundEvent[];
+}
+
+/** What is to be played: a lead-in once, then the score, once or round and round. */
+export interface Take {
+  lead: Score | null;
+  score: Score;
+  loop: boolean;
+  /** Beats a minute. */
+  tempo: number;
+}
+
+/** What is to be different from the next seam on. */
+export type AtSeam = Partial<Pick<Take, 'score' | 'tempo'>>;
+
+/** A pass began: 0 is the lead-in. Its beats lie at `frame` + beat × `perBeat` of the audio clock, both doubles. */
+export interface Seam {
+  pass: number;
+  frame: number;
+  perBeat: number;
+  beats: number;
+  tempo: number;
+}

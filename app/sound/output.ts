@@ -1,0 +1,83 @@
+import { keptValue } from '../store/kept-value';
+import { CLICKS, type Click } from './click';
+import { openAhead } from './ahead/output';
+import type { FromEngine, ToEngine } from './engine/messages';
+import workletUrl from './engine/transport.worklet.ts?worker&url';
+
+/** How loud, 0 to 1, and what the click is. */
+export interface SoundPrefs {
+  notes: number;
+  clicks: number;
+  click: Click;
+}
+const level = (value: unknown): number => (typeof value === 'number' && value >= 0 && value <= 1 ? value : 0.7);
+export const soundPrefs = keptValue('sound', (value): SoundPrefs => {
+  const { notes, clicks, click } = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
+  return { notes: level(notes), clicks: level(clicks), click: CLICKS.find((c) => c === click) ?? 'wood' };
+});
+
+/** The engine that sounds, wherever it runs. */
+export interface Engine {
+  send: (message: ToEngine, transfer?: Transferable[]) => void;
+  listen: (told: (message: FromEngine) => void) => void;
+}
+
+/** The one audio context of this window, with its engine; it rests while nothing sounds. */
+export interface Output {
+  context: AudioContext;
+  engine: Engine;
+}
+
+let opening: Promise<Output> | null = null;
+
+/** Opens it once; after a failure the next call tries again. */
+export function openOutput(): Promise<Output> {
+  opening ??= open().catch((e: unknown) => {
+    opening = null;
+    throw e;
+  });
+  return opening;
+}
+
+async function open(): Promise<Output> {
+  const context = new AudioContext({ latencyHint: 'interactive' });
+  try {
+    const engine = 'audioWorklet' in context ? await openWorklet(context) : openAhead(context);
+    const told = (): void => engine.send({ level: { notes: soundPrefs.get().notes, clicks: soundPrefs.get().clicks } });
+    soundPrefs.subscribe(told);
+    told();
+    return { context, engine };
+  } catch (e) {
+    void context.close();
+    throw e;
+  }
+}
+
+async function openWorklet(context: AudioContext): Promise<Engine> {
+  await context.audioWorklet.addModule(workletUrl);
+  const node = new AudioWorkletNode(context, 'crow-ladder', { numberOfInputs: 0, outputChannelCount: [2] });
+  node.connect(context.destination);
+  return {
+    send: (message, transfer = []) => node.port.postMessage(message, transfer),
+    listen: (told) => (node.port.onmessage = ({ data }: MessageEvent<FromEngine>) => told(data)),
+  };
+}
+
+/** How long a browser may take to let sound begin, in ms. */
+const PATIENCE = 2500;
+
+/** Lets the context run; false where the browser does not: no gesture yet, or no audio device. */
+export async function wake(context: AudioContext): Promise<boolean> {
+  if (context.state === 'running') return true;
+  const late = new Promise<void>((done) => setTimeout(done, PATIENCE));
+  await Promise.race([context.resume().catch(() => undefined), late]);
+  return (context.state as AudioContextState) === 'running';
+}
+
+/** The frame that is heard now, a double: what was rendered is on its way to the ear for some milliseconds. */
+export function heardFrame(context: AudioContext): number {
+  const { contextTime = 0, performanceTime = 0 } = context.getOutputTimestamp();
+  if (!performanceTime) return (context.currentTime - (context.outputLatency || 0)) * context.sampleRate;
+  const since = Math.min(1, Math.max(0, (performance.now() - performanceTime) / 1000));
+  return Math.min(context.currentTime, contextTime + since) * context.sampleRate;
+}

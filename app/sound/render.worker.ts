@@ -1,0 +1,17 @@
+import { render } from './sounds';
+
+export interface RenderOrder {
+  id: number;
+  sounds: string[];
+  sampleRate: number;
+}
+export interface Rendered {
+  id: number;
+  sounds: [name: string, samples: Float32Array][];
+}
+
+self.onmessage = ({ data: { id, sounds, sampleRate } }: MessageEvent<RenderOrder>) => {
+  const done = sounds.map((name): [string, Float32Array] => [name, render(name, sampleRate)]);
+  const transfer = done.map(([, samples]) => samples.buffer);
+  (self as unknown as Worker).postMessage({ id, sounds: done } satisfies Rendered, transfer);
+};

@@ -1,0 +1,25 @@
+import { hertzOf } from '../../core';
+import { clickOf, CLICKS, type Click } from './click';
+import { pluck, ringOf } from './pluck';
+
+/** A string's sound at a pitch, and a click, by name. Names tell all there is to render. */
+export const stringSound = (string: number, midi: number): string => `string/${string}/${midi}`;
+export const clickSound = (click: Click, accent: boolean): string => `click/${click}/${accent ? 'accent' : 'plain'}`;
+
+/** Thick strings are picked a little further from the bridge and sound duller (by ear, no published source). */
+const pickAt = (string: number): number => 0.13 + 0.012 * Math.min(string, 8);
+const brightness = (string: number): number => 0.95 - 0.06 * Math.min(string, 8);
+/** Two notes alike would sound like a machine: each is up to so much softer. */
+const UNEVEN = 0.06;
+
+/** The samples of a named sound. */
+export function render(name: string, sampleRate: number): Float32Array {
+  const [kind, what, which] = name.split('/');
+  if (kind === 'click')
+    return clickOf((CLICKS as readonly string[]).includes(what) ? (what as Click) : 'wood', which === 'accent', sampleRate);
+  const [string, midi] = [Number(what), Number(which)];
+  const hz = hertzOf(midi);
+  const seed = string * 1000 + midi;
+  const level = 1 - UNEVEN * ((seed * 7919) % 101) * 0.01;
+  return pluck({ hz, sampleRate, ring: ringOf(hz), bright: brightness(string), pickAt: pickAt(string), seed, level });
+}

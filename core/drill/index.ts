@@ -1,0 +1,7 @@
+export * from './types';
+export { DRILL_ORDERS, ORDERS } from './orders';
+export { drillNotes, drillSequence, rootClass } from './sequence';
+export { rungNotes, rungSequence, type RungMotion, type RungOptions } from './climb';
+export { DRILL_ACCENTS, DRILL_RHYTHMS, drillTicks, loudNotes, RHYTHM_TICKS } from './rhythm';
+export { ARTICULATIONS } from './articulation';
+export { drillLick, drillLine, drillSeconds, MOST_DRILL_NOTES, type DrillManner } from './line';

@@ -1,0 +1,56 @@
+import { checkWhole, fail } from '../../errors';
+import type { ShapeNote } from '../../types';
+import type { Asked, OrderRule } from './rule';
+
+/** How many times as often a degree comes that is leaned on. */
+const LEAN = 4;
+export const MOST_RANDOM = 10_000;
+
+/** Jumps about, never to the pitch it stands on; the same seed plays the same notes. */
+export const random: OrderRule = {
+  options: ['seed', 'count', 'lean'],
+  play: ({ up, isRoot, o }) => {
+    const count = checkWhole('BAD_OPTION', 'count', o.count ?? 2 * up.length, 1, MOST_RANDOM);
+    const next = drawer(checkWhole('BAD_OPTION', 'seed', o.seed ?? 1, 0, 2 ** 32 - 1));
+    const line: ShapeNote[] = [];
+    for (let k = 0; k < count; k++) {
+      const last = k === count - 1 && !!o.endOnRoot;
+      // The note before a last root is none, or there would be nowhere to go.
+      const before = k === count - 2 && !!o.endOnRoot;
+      line.push(draw(next, candidates(up, line.at(-1), { isRoot, last, before }), o.lean));
+    }
+    return line;
+  },
+};
+
+interface Want {
+  isRoot: Asked['isRoot'];
+  last: boolean;
+  before: boolean;
+}
+
+function candidates(notes: readonly ShapeNote[], at: ShapeNote | undefined, { isRoot, last, before }: Want): ShapeNote[] {
+  const others = notes.filter((n) => n.midi !== at?.midi);
+  const roots = notes.filter(isRoot);
+  const lone = before && roots.every((r) => r.midi === roots[0].midi);
+  const fit = last ? others.filter(isRoot) : lone ? others.filter((n) => !isRoot(n)) : others;
+  if (!fit.length) fail('BAD_OPTION', 'order', 'order: there are too few notes here to jump about without playing one twice in a row.');
+  return fit;
+}
+
+function draw(next: () => number, notes: readonly ShapeNote[], lean: readonly string[] = []): ShapeNote {
+  const weight = (n: ShapeNote): number => (lean.includes(n.degree) ? LEAN : 1);
+  let left = next() * notes.reduce((sum, n) => sum + weight(n), 0);
+  return notes.find((n) => (left -= weight(n)) < 0) ?? notes[notes.length - 1];
+}
+
+/** Evenly spread numbers from 0 to 1 out of a seed: a counter mixed in 32 bits, as mulberry32 does it (public domain; from memory). */
+function drawer(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let t = Math.imul(state ^ (state >>> 15), state | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
+  };
+}

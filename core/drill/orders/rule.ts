@@ -1,0 +1,33 @@
+import type { ShapeNote } from '../../types';
+import type { DrillOptions } from '../types';
+
+/** What an order is given: the notes for the way up and for the way down, both rising, and home. */
+export interface Asked {
+  up: readonly ShapeNote[];
+  down: readonly ShapeNote[];
+  /** Whether a note is a root: the scale's own or the relative one. */
+  isRoot: (n: ShapeNote) => boolean;
+  /** Home, as an index of `up`; throws where there is none. */
+  home: () => number;
+  o: DrillOptions;
+}
+
+/** An order: what it plays, and which options it listens to beside the strings and the end. */
+export interface OrderRule {
+  play: (asked: Asked) => ShapeNote[];
+  options: readonly (keyof DrillOptions)[];
+}
+
+export const turned = <T>(notes: readonly T[]): T[] => [...notes].reverse();
+
+/** One run after another: a note that would stand twice where they meet stands there once, unless twice is asked. */
+export const meet = (turn: DrillOptions['turn'], ...runs: (readonly ShapeNote[])[]): ShapeNote[] =>
+  runs.reduce<ShapeNote[]>((all, run) => {
+    const last = all.at(-1);
+    const same = last && run.length > 0 && last.string === run[0].string && last.fret === run[0].fret;
+    return [...all, ...(same && turn !== 'twice' ? run.slice(1) : run)];
+  }, []);
+
+/** Pieces of a run, each beginning one note on: every one of the indices `picks` counts from there. */
+export const along = (notes: readonly ShapeNote[], picks: readonly number[]): ShapeNote[] =>
+  notes.flatMap((_, k) => (k + Math.max(...picks) < notes.length ? picks.map((p) => notes[k + p]) : []));
