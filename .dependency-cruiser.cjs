@@ -18,7 +18,7 @@ module.exports = {
       name: 'core-needs-no-framework',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(tonal|@tonaljs)' },
+      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(tonal|@tonaljs|ts-fsrs)' },
     },
     {
       name: 'neck-and-words-know-no-view',

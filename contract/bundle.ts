@@ -1,7 +1,10 @@
+import type { Schema } from 'yup';
 import type { Instrument } from '../core';
 import { instrumentSchema } from './instrument';
+import { ownDrillSchema, type OwnDrill } from './drill';
 import { ownScaleSchema, scalesOfStudies, type OwnScale } from './own-scale';
 import { ID } from './parts';
+import { passProblem, type Pass } from './pass';
 import { problemsOf, type Problem } from './record';
 import { studySchema, type StudyBody } from './study';
 import { upgradeStudy } from './formats';
@@ -15,7 +18,11 @@ export interface Bundle {
   instruments: { id: string; body: Instrument }[];
   /** Scales of the player's own; files written before there were any have none. */
   scales: { id: string; body: OwnScale }[];
+  /** Drills for all studies; older files have none. */
+  drills: { id: string; body: OwnDrill }[];
   studies: { id: string; body: StudyBody }[];
+  /** The log, in the order in which it was kept, where it was asked for. */
+  passes?: Pass[];
   /** Earlier states of the studies, where they were asked for. */
   versions?: BundleVersion[];
 }
@@ -34,14 +41,13 @@ const VERSION = 1;
 const MOST_RECORDS = 20_000;
 /** Versions that a bundle holds at most: those of the studies in it. */
 const MOST_VERSIONS = 50_000;
+const MOST_PASSES = 500_000;
 
-export const writeBundle = ({
-  studies,
-  instruments,
-  scales = [],
-  versions,
-}: Pick<Bundle, 'studies' | 'instruments' | 'versions'> & { scales?: Bundle['scales'] }): string =>
-  `${JSON.stringify({ kind: BUNDLE_KIND, version: VERSION, instruments, scales, studies, ...(versions ? { versions } : {}) } satisfies Bundle, null, 1)}\n`;
+type Written = Pick<Bundle, 'studies' | 'instruments' | 'versions' | 'passes'> & Partial<Pick<Bundle, 'scales' | 'drills'>>;
+export const writeBundle = ({ studies, instruments, scales = [], drills = [], versions, passes }: Written): string => {
+  const bundle: Bundle = { kind: BUNDLE_KIND, version: VERSION, instruments, scales, drills, studies };
+  return `${JSON.stringify({ ...bundle, ...(versions ? { versions } : {}), ...(passes ? { passes } : {}) }, null, 1)}\n`;
+};
 
 /** What came of reading a bundle: it whole, or why not and where. Studies of older formats are brought up to date. */
 export type ReadBundle = { bundle: Bundle } | { problem: string };
@@ -86,44 +92,53 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
         ? `This notebook is of version ${value.version}; this Crow Ladder reads version ${VERSION}.`
         : 'This notebook does not say its version.',
     );
-  const { instruments = [], scales: named = [], studies = [], versions } = value;
-  if (
-    !Array.isArray(instruments) ||
-    !Array.isArray(named) ||
-    !Array.isArray(studies) ||
-    (versions !== undefined && !Array.isArray(versions))
-  )
-    return say('This notebook is damaged: instruments, scales, studies and versions must be lists.');
-  const scales = [...(named as unknown[]), ...oldScales(studies)];
-  if (instruments.length + scales.length + studies.length > MOST_RECORDS) return say(`More than ${MOST_RECORDS} records in one file.`);
-  if (versions && versions.length > MOST_VERSIONS) return say(`More than ${MOST_VERSIONS} earlier versions in one file.`);
-  const total = instruments.length + scales.length + studies.length + (versions?.length ?? 0);
-  let seen = 0;
-  const counted = (check: (body: unknown) => Problem[]) => (body: unknown) => {
-    onDone(seen++ / Math.max(1, total));
-    return check(body);
+  const { instruments = [], scales: named = [], drills = [], studies = [], versions, passes } = value;
+  if (![instruments, named, drills, studies, versions ?? [], passes ?? []].every(Array.isArray))
+    return say('This notebook is damaged: instruments, scales, drills, studies, versions and passes must be lists.');
+  const lists = {
+    instruments: instruments as unknown[],
+    scales: [...(named as unknown[]), ...oldScales(studies as unknown[])],
+    drills: drills as unknown[],
+    studies: (studies as unknown[]).map(upToDate),
   };
-  const wrongInstrument = firstProblem(instruments, 'instruments', counted((b) => problemsOf(instrumentSchema, b))); // prettier-ignore
-  if (wrongInstrument) return say(wrongInstrument);
-  const wrongScale = firstProblem(scales, 'scales', counted((b) => problemsOf(ownScaleSchema, b))); // prettier-ignore
-  if (wrongScale) return say(wrongScale);
-  const upgraded = studies.map(upToDate);
-  const checkStudy = counted((b) => problemsOf(studySchema, b));
-  const wrongStudy = firstProblem(upgraded, 'studies', checkStudy);
-  if (wrongStudy) return say(wrongStudy);
-  const earlier = versions?.map(upToDate);
-  const wrongVersion = earlier && firstVersionProblem(earlier, new Set(upgraded.map((s) => (s as { id: string }).id)), checkStudy);
-  if (wrongVersion) return say(wrongVersion);
+  const earlier = (versions as unknown[] | undefined)?.map(upToDate);
+  const log = passes as unknown[] | undefined;
+  const records = Object.values(lists).reduce((sum, l) => sum + l.length, 0);
+  if (records > MOST_RECORDS) return say(`More than ${MOST_RECORDS} records in one file.`);
+  if ((earlier?.length ?? 0) > MOST_VERSIONS) return say(`More than ${MOST_VERSIONS} earlier versions in one file.`);
+  if ((log?.length ?? 0) > MOST_PASSES) return say(`More than ${MOST_PASSES} passes in one file.`);
+  const total = records + (earlier?.length ?? 0);
+  let seen = 0;
+  const counted = (schema: Schema) => (body: unknown) => {
+    onDone(seen++ / Math.max(1, total));
+    return problemsOf(schema, body);
+  };
+  for (const [kind, schema] of Object.entries(KIND_SCHEMAS)) {
+    const wrong = firstProblem(lists[kind as keyof typeof lists], kind, counted(schema));
+    if (wrong) return say(wrong);
+  }
+  const ids = new Set(lists.studies.map((s) => (s as { id: string }).id));
+  const wrong = (earlier && firstVersionProblem(earlier, ids, counted(studySchema))) ?? (log && firstPassProblem(log));
+  if (wrong) return say(wrong);
   return {
     bundle: {
       kind: BUNDLE_KIND,
       version: VERSION,
-      instruments: instruments as Bundle['instruments'],
-      scales: scales as Bundle['scales'],
-      studies: upgraded as Bundle['studies'],
+      ...(lists as Pick<Bundle, keyof typeof lists>),
       ...(earlier ? { versions: earlier as BundleVersion[] } : {}),
+      ...(log ? { passes: log as Pass[] } : {}),
     },
   };
+}
+
+const KIND_SCHEMAS = { instruments: instrumentSchema, scales: ownScaleSchema, drills: ownDrillSchema, studies: studySchema };
+
+function firstPassProblem(passes: unknown[]): string | null {
+  for (const [k, pass] of passes.entries()) {
+    const problem = passProblem(pass);
+    if (problem) return `passes[${k}]: ${problem}`;
+  }
+  return null;
 }
 
 /** Scales that older studies kept themselves. */

@@ -18,7 +18,11 @@ describe('studies of every format there was', () => {
   it('format 5 is brought up to what it became in format 6', () => {
     expect(upgradeBy(FORMATS[4], 6, read('format-5.json'))).toEqual(read('format-5.as-6.json'));
   });
-  it.each([1, 2, 3, 4, 5])('format %i holds today', (n) => {
+  it('format 6 gets what Practise added, empty', () => {
+    const old = read('format-6.json');
+    expect(upgradeBy(FORMATS[5], 7, old)).toEqual({ ...old, format: 7, practice: null, drills: [], plan: null });
+  });
+  it.each([1, 2, 3, 4, 5, 6])('format %i holds today', (n) => {
     expect(problemsOf(studySchema, upgradeStudy(read(`format-${n}.json`)))).toEqual([]);
   });
   it('scales that studies kept themselves are told once each, and only those that hold', () => {
@@ -28,7 +32,7 @@ describe('studies of every format there was', () => {
     ]);
   });
   it('the files themselves are never changed: a study once written looks so for ever', () => {
-    expect([1, 2, 3, 4, 5].map((n) => sum(file(`format-${n}.json`)))).toEqual(SUMS);
+    expect([1, 2, 3, 4, 5, 6].map((n) => sum(file(`format-${n}.json`)))).toEqual(SUMS);
   });
   it('each row adds what it always added: append only', () => {
     expect(FORMATS.slice(0, 4).map((f) => Object.keys(f.adds))).toEqual([
@@ -38,6 +42,7 @@ describe('studies of every format there was', () => {
       ['route'],
     ]);
     expect(FORMATS[4].adds).toEqual({});
+    expect(FORMATS[5].adds).toEqual({ practice: null, drills: [], plan: null });
     expect(FORMATS.slice(0, 4).map((f) => Object.values(f.adds))).toEqual([
       [null, null, [], [], null, []],
       [[], null, []],
@@ -70,4 +75,4 @@ describe('studies of every format there was', () => {
 });
 
 /** Written down when the files were made. */
-const SUMS = ['e73fef6b28f861c6', '4a7d7d0225f956c6', '9813391261e2d376', '036740e00338116d', 'b0353cd321abd04b'];
+const SUMS = ['e73fef6b28f861c6', '4a7d7d0225f956c6', '9813391261e2d376', '036740e00338116d', 'b0353cd321abd04b', 'bcd2214c8ef2ddeb'];

@@ -78,6 +78,7 @@ export const FORMATS: readonly Format[] = [
   { adds: { licks: [], lick: null, tags: [], practisedAt: null } },
   { adds: { route: null }, turns: toFormat5 },
   { adds: {}, turns: toFormat6 },
+  { adds: { practice: null, drills: [], plan: null } },
 ];
 
 /** The format of today. */

@@ -7,6 +7,8 @@ export { lickSchema, MOST_LICK_NOTES, MOST_LICKS, MOST_TAGS, type Lick } from '.
 export * from './bundle';
 export * from './connection';
 export * from './record';
+export * from './drill';
+export * from './pass';
 export * from './paths';
 export * from './facts';
 export { ID, type RungRef } from './parts';

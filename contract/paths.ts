@@ -7,6 +7,10 @@ export const API = Object.freeze({
   instruments: '/api/instruments',
   /** Scales of the player's own. */
   scales: '/api/scales',
+  /** Drills without key and shape, for all studies. */
+  drills: '/api/drills',
+  /** The log: POST keeps passes, GET lists them, …/charts, …/history and …/file; PUT …/:id corrects one, DELETE …/:id takes it out, POST …/:id/restore brings it back. */
+  passes: '/api/passes',
   /** The whole notebook as one file: GET writes it, POST adds one to what is here, PUT puts one in its place. */
   notebook: '/api/notebook',
   /** How far the notebook that is coming in is: { done: 0 to 1, or null }. */
@@ -42,4 +46,6 @@ export interface TakenIn {
   studies: number;
   instruments: number;
   scales: number;
+  drills: number;
+  passes: number;
 }

@@ -13,6 +13,7 @@ import {
 } from '../core';
 import { passes } from './checks';
 import { connectionSchema, routesSchema, type Connection, type KeptRoute } from './connection';
+import { drillsSchema, planSchema, practiceSchema, type Drill, type Plan, type Practice } from './drill';
 import { FORMAT, upgradeStudy } from './formats';
 import { handSchema, schoolSchema } from './hand';
 import { instrumentSchema } from './instrument';
@@ -72,6 +73,11 @@ export interface StudyBody {
   tags: string[];
   /** Milliseconds since 1970; null: not yet. */
   practisedAt: number | null;
+  /** What Practise was asked last; null: the chosen shape from its root. */
+  practice: Practice | null;
+  /** Drills that were named. */
+  drills: Drill[];
+  plan: Plan | null;
 }
 
 /** Fields that have a plain value: those that a format after the first one added. */
@@ -91,6 +97,9 @@ type Plain = Pick<
   | 'lick'
   | 'tags'
   | 'practisedAt'
+  | 'practice'
+  | 'drills'
+  | 'plan'
 >;
 
 /** A study of today's format without anything special; the result is the caller's own. */
@@ -138,6 +147,9 @@ export const studySchema = record<StudyBody>({
   lick: string().strict().nullable().defined().max(40),
   tags: tagList(),
   practisedAt: time(),
+  practice: practiceSchema.nullable().defined(),
+  drills: drillsSchema,
+  plan: planSchema,
 }).required();
 
 /** A study in a list. `problems` is not empty where the record no longer holds, such as a scale that is unknown here. */

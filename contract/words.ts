@@ -29,6 +29,9 @@ const MEMBERS: Readonly<Record<string, string>> = Object.freeze({
   degrees: 'degree',
   tags: 'tag',
   places: 'place',
+  drills: 'drill',
+  items: 'shape',
+  passes: 'pass',
 });
 
 const spaced = (name: string): string => name.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`);

@@ -59,3 +59,4 @@ export * from './route';
 export * from './lick';
 export * from './transpose';
 export * from './drill';
+export * from './practice';

@@ -15,3 +15,33 @@ export function shapesCsv(i: Instrument, ref: ScaleRef, shapes: readonly Shape[]
   );
   return `${Papa.unparse({ fields: [...SHAPE_COLUMNS], data: rows }, { newline: '\r\n', escapeFormulae: true })}\r\n`;
 }
+
+/** A pass of the log, as far as a table tells of it. */
+interface LoggedPass {
+  seq: number;
+  id: string;
+  at: number;
+  day: string;
+  studyName: string;
+  what: string;
+  shape: string;
+  order: string;
+  rhythm: string;
+  tempo: number;
+  goal: number | null;
+  verdict: string;
+  reached: boolean;
+  seconds: number;
+  by: string;
+}
+
+/** What a row of the log tells: in the order in which passes were kept; `at` in UTC by ISO 8601, `tempo` in beats a minute. */
+export const PASS_COLUMNS = ['seq', 'day', 'at', 'study', 'what', 'shape', 'order', 'rhythm', 'tempo', 'goal', 'verdict', 'goal held', 'seconds', 'rated by', 'id'] as const; // prettier-ignore
+
+/** The log as comma-separated values (RFC 4180): a header, then a row for every pass. */
+export function passesCsv(passes: readonly LoggedPass[]): string {
+  const data = passes.map((p) => [
+    p.seq, p.day, new Date(p.at).toISOString(), p.studyName, p.what, p.shape, p.order, p.rhythm, p.tempo, p.goal ?? '', p.verdict, p.reached ? 'yes' : 'no', Math.round(p.seconds * 10) / 10, p.by, p.id,
+  ]); // prettier-ignore
+  return `${Papa.unparse({ fields: [...PASS_COLUMNS], data }, { newline: '\r\n', escapeFormulae: true })}\r\n`;
+}

@@ -3,6 +3,7 @@ import { exclusively } from './exclusively';
 import { randomUUID } from 'node:crypto';
 import { checkBundle, readBundle, type Bundle, type ReadBundle, type TakenIn } from '../contract';
 import { isCheckedText, KIND_NAMES, prepared, problemsIn, type KindName, type Prepared } from './prepare';
+import { allPasses, insertPasses } from './passes';
 import { columnsOf, highestRevision, repository, type Meta } from './repository';
 import type { Row } from './row';
 import { allVersions, insertVersion, keepVersion, lowestVersion, packed } from './versions';
@@ -12,9 +13,12 @@ export type Mode = 'add' | 'replace';
 type Told = (share: number) => void;
 
 /** A clock that never shows the same time twice and is ahead of every record here, so that what comes in is the newest and keeps its order. */
-async function ticking(db: Knex, { studies, instruments, scales }: Bundle): Promise<() => number> {
+async function ticking(db: Knex, { studies, instruments, scales, drills }: Bundle): Promise<() => number> {
   const newest = await Promise.all(KIND_NAMES.map((table) => db<Row>(table).max({ at: 'updated_at' }).first()));
-  let time = Math.max(Date.now() - studies.length - instruments.length - scales.length, ...newest.map((row) => Number(row?.at ?? 0) + 1));
+  let time = Math.max(
+    Date.now() - studies.length - instruments.length - scales.length - drills.length,
+    ...newest.map((row) => Number(row?.at ?? 0) + 1),
+  );
   return () => time++;
 }
 
@@ -51,7 +55,7 @@ async function insertVersions(db: Knex, { versions = [] }: Bundle, idOf: (study:
 /** The records of a kind that are not here yet, as rows with ids of their own; and the id of each that came, here. */
 async function newOnes(
   trx: Knex,
-  kind: 'instruments' | 'scales',
+  kind: Exclude<KindName, 'studies'>,
   coming: readonly { id: string; body: object }[],
   now: () => number,
 ): Promise<[Row[], Map<string, string>]> {
@@ -73,6 +77,7 @@ const addBundle = (db: Knex, bundle: Bundle, told: Told): Promise<TakenIn> =>
     const now = await ticking(trx, bundle);
     const [instruments, ids] = await newOnes(trx, 'instruments', bundle.instruments, now);
     const [scales] = await newOnes(trx, 'scales', bundle.scales, now);
+    const [drills] = await newOnes(trx, 'drills', bundle.drills, now);
     const studyIds = new Map(bundle.studies.map((s) => [s.id, randomUUID() as string]));
     const studies = [...bundle.studies].reverse().map(({ id, body }) => {
       const own = { ...body, instrumentId: body.instrumentId === null ? null : (ids.get(body.instrumentId) ?? null) };
@@ -80,9 +85,12 @@ const addBundle = (db: Knex, bundle: Bundle, told: Told): Promise<TakenIn> =>
     });
     await insertAll(trx, 'instruments', instruments, () => undefined);
     await insertAll(trx, 'scales', scales, () => undefined);
+    await insertAll(trx, 'drills', drills, () => undefined);
     await insertAll(trx, 'studies', studies, told);
     await insertVersions(trx, bundle, (id) => studyIds.get(id) as string);
-    return { studies: bundle.studies.length, instruments: instruments.length, scales: scales.length };
+    const mine = (bundle.passes ?? []).map((p) => ({ ...p, study: p.study === null ? null : (studyIds.get(p.study) ?? p.study) }));
+    const passes = await insertPasses(trx, mine);
+    return { studies: bundle.studies.length, instruments: instruments.length, scales: scales.length, drills: drills.length, passes };
   });
 
 /** Puts a bundle in the place of everything that is here. Revisions go on from the highest there ever was, so that no stale save passes. All or nothing. */
@@ -96,7 +104,7 @@ const replaceWith = (db: Knex, bundle: Bundle, told: Told): Promise<TakenIn> =>
     const coming = new Set(bundle.studies.map((s) => s.id));
     const replaced = (await trx<Row>('studies').whereNull('deleted_at')).filter((row) => coming.has(row.id));
     for (const row of replaced) await keepVersion(trx, row, await packed(row.body), Date.now());
-    for (const table of KIND_NAMES) await trx(table).delete();
+    for (const table of [...KIND_NAMES, 'passes']) await trx(table).delete();
     const now = await ticking(trx, bundle);
     const here = new Set(bundle.instruments.map((i) => i.id));
     const instruments = [...bundle.instruments].reverse().map(({ id, body }) => rowOf(id, revision, now(), prepared('instruments', body)));
@@ -104,13 +112,18 @@ const replaceWith = (db: Knex, bundle: Bundle, told: Told): Promise<TakenIn> =>
       const instrumentId = body.instrumentId !== null && here.has(body.instrumentId) ? body.instrumentId : null;
       return rowOf(id, revision, now(), prepared('studies', { ...body, instrumentId }));
     });
-    const scales = [...bundle.scales].reverse().map(({ id, body }) => rowOf(id, revision, now(), prepared('scales', body)));
+    const rowsOf = (kind: 'scales' | 'drills') =>
+      [...bundle[kind]].reverse().map(({ id, body }) => rowOf(id, revision, now(), prepared(kind, body)));
+    const [scales, drills] = [rowsOf('scales'), rowsOf('drills')];
     await insertAll(trx, 'instruments', instruments, () => undefined);
     await insertAll(trx, 'scales', scales, () => undefined);
+    await insertAll(trx, 'drills', drills, () => undefined);
     await insertAll(trx, 'studies', studies, told);
+    const passes = await insertPasses(trx, bundle.passes ?? []);
     await trx('versions').whereNotIn('study', trx('studies').select('id')).delete();
     await insertVersions(trx, bundle, (id) => id);
-    return { studies: bundle.studies.length, instruments: bundle.instruments.length, scales: bundle.scales.length };
+    const { instruments: i, scales: s, drills: d } = bundle;
+    return { studies: bundle.studies.length, instruments: i.length, scales: s.length, drills: d.length, passes };
   });
 
 /** Share of the work that checking is; writing is the rest. */
@@ -161,6 +174,7 @@ export async function bundleText(db: Knex, versions: boolean): Promise<string> {
   parts.push(
     `"instruments":[${await listed('instruments')}]`,
     `"scales":[${await listed('scales')}]`,
+    `"drills":[${await listed('drills')}]`,
     `"studies":[${await listed('studies')}]`,
   );
   if (versions) {
@@ -169,6 +183,7 @@ export async function bundleText(db: Knex, versions: boolean): Promise<string> {
       texts.push(`{"study":${JSON.stringify(v.study)},"revision":${v.revision},"at":${v.at},"body":${v.text}}`);
     parts.push(`"versions":[${texts.join(',\n')}]`);
   }
+  parts.push(`"passes":[${(await allPasses(db)).map(({ seq: _, ...pass }) => JSON.stringify(pass)).join(',\n')}]`);
   if (damaged.length) parts.push(`"damaged":${JSON.stringify(damaged)}`);
   return `{${parts.join(',\n')}}\n`;
 }

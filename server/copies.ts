@@ -5,6 +5,7 @@ import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { BUNDLE_KIND, type DatedCopy } from '../contract';
 import { inspect, wordsOf } from './inspect';
+import { PASSES_SQL } from './passes';
 import { KIND_NAMES, type KindName } from './prepare';
 
 /** Copies kept; the oldest goes when one more is made. */
@@ -58,7 +59,8 @@ export function readCopy(file: string, name: string): { value: unknown } | { pro
     // A copy from before there were scales has no table of them.
     const tables = new Set((db.prepare(`select name from sqlite_master where type = 'table'`).all() as { name: string }[]).map((t) => t.name)); // prettier-ignore
     const kinds = KIND_NAMES.filter((kind) => tables.has(kind));
-    return { value: { kind: BUNDLE_KIND, version: 1, ...Object.fromEntries(kinds.map((kind) => [kind, rows(kind)])) } };
+    const passes = tables.has('passes') ? (db.prepare(PASSES_SQL).all() as { reached: number }[]).map((p) => ({ ...p, reached: !!p.reached })) : []; // prettier-ignore
+    return { value: { kind: BUNDLE_KIND, version: 1, ...Object.fromEntries(kinds.map((kind) => [kind, rows(kind)])), passes } };
   } catch (e) {
     return { problem: `This copy cannot be read: ${wordsOf(e)}.` };
   } finally {

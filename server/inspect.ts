@@ -14,7 +14,17 @@ export type Inspected =
   { kind: 'new' } | { kind: 'ours' } | { kind: 'damaged' | 'foreign' | 'newer' | 'unreachable'; why: string };
 
 /** Tables that a notebook may hold; SQLite's own aside. */
-const TABLES = new Set(['studies', 'instruments', 'scales', 'meta', 'versions', 'knex_migrations', 'knex_migrations_lock']);
+const TABLES = new Set([
+  'studies',
+  'instruments',
+  'scales',
+  'drills',
+  'passes',
+  'meta',
+  'versions',
+  'knex_migrations',
+  'knex_migrations_lock',
+]);
 const HEADER = 100;
 const MAGIC = 'SQLite format 3\0';
 

@@ -116,6 +116,38 @@ const MIGRATIONS: Migration[] = [
     down: noWayBack('007-scales'),
   },
   studiesGo(FORMATS[4], 4, '008'),
+  {
+    name: '009-log',
+    up: async (knex) => {
+      await recordTable(knex, 'drills');
+      await knex.schema.alterTable('drills', checkedColumns);
+      await touchedTrigger(knex, 'drills');
+      await knex.schema.createTable('passes', (t) => {
+        t.increments('seq');
+        t.string('id').notNullable().unique();
+        t.integer('at').notNullable();
+        t.string('day').notNullable();
+        t.string('study').nullable();
+        t.string('study_name').notNullable();
+        t.string('shape').notNullable();
+        t.string('what').notNullable();
+        t.string('ordering').notNullable();
+        t.string('rhythm').notNullable();
+        t.float('tempo').notNullable();
+        t.float('goal').nullable();
+        t.string('verdict').notNullable();
+        t.boolean('reached').notNullable();
+        t.float('seconds').notNullable();
+        t.string('rated_by').notNullable();
+        t.integer('deleted_at').nullable();
+        t.index(['deleted_at', 'study', 'shape', 'day']);
+        t.index(['deleted_at', 'day']);
+        t.index(['deleted_at', 'study', 'at']);
+      });
+    },
+    down: noWayBack('009-log'),
+  },
+  studiesGo(FORMATS[5], 5, '010'),
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

@@ -54,7 +54,7 @@ describe('the notebook as one file', () => {
       headers: { host: '127.0.0.1', 'content-type': 'application/json' },
       body: text,
     });
-    expect(await put.json()).toEqual({ studies: 4, instruments: 4, scales: 1 });
+    expect(await put.json()).toEqual({ studies: 4, instruments: 4, scales: 1, drills: 0, passes: 0 });
     const back = await app.request(`http://127.0.0.1${API.notebook}`, { headers: { host: '127.0.0.1' } });
     expect(JSON.parse(await back.text())).toEqual(JSON.parse(text));
     expect(before).toHaveLength(4);
@@ -66,7 +66,7 @@ describe('the notebook as one file', () => {
       instruments: [DEMO.instruments[0]],
       scales: [...DEMO.scales, { id: 's', body: { name: 'soot', degrees: ['1', 'b3', '#4', '5'] } }],
     });
-    expect(await json(call('POST', API.notebook, text))).toEqual({ studies: 1, instruments: 0, scales: 1 });
+    expect(await json(call('POST', API.notebook, text))).toEqual({ studies: 1, instruments: 0, scales: 1, drills: 0, passes: 0 });
     const [first] = await json<StudySummary[]>(call('GET', API.studies));
     expect(first).toMatchObject({ name: 'Brought', licks: [{ name: 'Latch', notes: 1, tags: ['bend'] }], problems: [] });
     expect(first.id).not.toBe('x');
@@ -98,7 +98,7 @@ describe('the notebook as one file', () => {
     const old = frozen(`format-${format}`);
     expect(old).toMatchObject({ format });
     const text = JSON.stringify({ kind: 'crow-ladder notebook', version: 1, instruments: [], studies: [{ id: 'o', body: old }] });
-    const now = format === 5 ? frozen('format-5.as-6') : upgradeStudy(frozen(`format-${format}.as-5`) as object);
+    const now = upgradeStudy(frozen(format === 5 ? 'format-5.as-6' : `format-${format}.as-5`) as object);
     const scales = format === 5 ? [{ body: { name: 'rust' } }] : [];
     expect(readBundle(text)).toMatchObject({ bundle: { scales, studies: [{ body: now }] } });
   });
@@ -111,7 +111,7 @@ describe('the notebook as one file', () => {
       fc.property(fc.oneof(mutated, fc.string(), fc.json()), (text) => {
         const read = readBundle(text);
         if ('problem' in read) expect(read.problem.length).toBeGreaterThan(10);
-        else expect(read.bundle.studies.every((s) => s.body.format === 6)).toBe(true);
+        else expect(read.bundle.studies.every((s) => s.body.format === 7)).toBe(true);
       }),
       { numRuns: 300 },
     );
@@ -156,6 +156,8 @@ describe('dated copies', () => {
       studies: 4,
       instruments: 4,
       scales: 1,
+      drills: 0,
+      passes: 0,
     });
     expect(await names()).toEqual(before);
     expect(listCopies(file)).toHaveLength(2);

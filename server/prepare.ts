@@ -5,6 +5,7 @@ import {
   instrumentSchema,
   MOST_NESTED,
   nestingOf,
+  ownDrillSchema,
   ownScaleSchema,
   problemsOf,
   studySchema,
@@ -14,7 +15,7 @@ import {
 } from '../contract';
 
 /** What a notebook is made of. */
-export const KIND_NAMES = ['studies', 'instruments', 'scales'] as const;
+export const KIND_NAMES = ['studies', 'instruments', 'scales', 'drills'] as const;
 export type KindName = (typeof KIND_NAMES)[number];
 
 /** A body that was passed, in the forms in which it is kept. */
@@ -30,7 +31,7 @@ export interface Prepared {
   instrumentId: string | null;
 }
 
-const SCHEMAS = { studies: studySchema, instruments: instrumentSchema, scales: ownScaleSchema };
+const SCHEMAS = { studies: studySchema, instruments: instrumentSchema, scales: ownScaleSchema, drills: ownDrillSchema };
 
 /** Every way a body of a kind breaks its schema. */
 export const problemsIn = (kind: KindName, body: unknown): Problem[] => problemsOf(SCHEMAS[kind], body);

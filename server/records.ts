@@ -3,6 +3,7 @@ import type { Knex } from 'knex';
 import { ID, type Problem } from '../contract';
 import { refuse } from './guards';
 import { answerBadRequest, bodyText, jsonBody } from './json-body';
+import { lastPractised } from './passes';
 import { isChecked, isCheckedText, isRefused, prepared, problemsIn, type KindName } from './prepare';
 import { repository, type Done, type Kept, type Listed } from './repository';
 import { listVersions, readVersion } from './versions';
@@ -79,7 +80,9 @@ export function recordRoutes(db: Knex, { name, word, summary }: Kind, shop: Work
     const rows = await repo.list();
     const lines: object[] = [];
     for (const row of rows) lines.push(await line(row));
-    return c.json(lines);
+    if (name !== 'studies') return c.json(lines);
+    const played = await lastPractised(db);
+    return c.json(lines.map((l, k) => (played.has(rows[k].id) ? { ...l, practisedAt: played.get(rows[k].id) } : l)));
   });
   app.get('/:id', async (c) => {
     const row = await repo.get(c.req.param('id'));

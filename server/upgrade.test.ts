@@ -77,6 +77,8 @@ describe('an older notebook', () => {
       '006-versions',
       '007-scales',
       '008-study-format-6',
+      '009-log',
+      '010-study-format-7',
     ]);
     await db.destroy();
   });

@@ -1,4 +1,4 @@
-import { checkOneOf, fail } from '../errors';
+import { checkOneOf, fail, shown } from '../errors';
 import { samePlace } from '../place';
 import { mod12, semitonesOf } from '../scale';
 import type { Place, Shape, ShapeNote } from '../types';
@@ -18,7 +18,7 @@ function checkOptions(o: DrillOptions): void {
   checkOneOf('BAD_OPTION', 'order', o.order, DRILL_ORDERS);
   for (const [field, choices] of Object.entries(CHOICES)) {
     const value = o[field as keyof DrillOptions];
-    if (value !== undefined && !choices.includes(value)) fail('BAD_OPTION', field, `${field}: ${String(value)} is none of ${choices.join(', ')}.`); // prettier-ignore
+    if (value !== undefined && !choices.includes(value)) fail('BAD_OPTION', field, `${field}: ${shown(value)} is none of ${choices.join(', ')}.`); // prettier-ignore
   }
 }
 

@@ -1,0 +1,29 @@
+import { createEmptyCard, fsrs, Rating as Grade, type Grade as AnyGrade } from 'ts-fsrs';
+
+/** How a day of practice on a learnt shape went. */
+export type DayRating = 'again' | 'hard' | 'good' | 'easy';
+/** One day on which a shape was played: when its first pass ended (ms since 1970), and how it went. */
+export interface DayOf {
+  at: number;
+  rating: DayRating;
+}
+
+const GRADES: Record<DayRating, AnyGrade> = { again: Grade.Again, hard: Grade.Hard, good: Grade.Good, easy: Grade.Easy };
+/** The library's own defaults, whole days only, nothing by chance. */
+const SCHEDULER = fsrs({ enable_fuzz: false, enable_short_term: false });
+
+/** When a shape comes back, in ms since 1970, and in how many days from its last one; by the spaced schedule FSRS of ts-fsrs with its published defaults. */
+export function comesBack(days: readonly DayOf[]): { due: number; inDays: number } {
+  const [first] = days;
+  let card = createEmptyCard(new Date(first.at));
+  let latest = first.at;
+  for (const { at, rating } of days) {
+    latest = Math.max(latest, at); // a clock that was put back does not go backwards here
+    card = SCHEDULER.next(card, new Date(latest), GRADES[rating]).card;
+  }
+  return { due: card.due.getTime(), inDays: card.scheduled_days };
+}
+
+/** What the passes of one day say: the goal held without a miss, held, something clean, nothing clean. */
+export const dayRating = ({ clean, misses, reached }: { clean: number; misses: number; reached: boolean }): DayRating =>
+  reached ? (misses ? 'good' : 'easy') : clean ? 'hard' : 'again';

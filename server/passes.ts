@@ -1,0 +1,172 @@
+import type { Knex } from 'knex';
+import type { Correction, KeptPass, Pass, PassCharts, PassFilter, PassHistory, PassPage } from '../contract';
+import { exclusively } from './exclusively';
+
+interface PassRow {
+  seq: number;
+  id: string;
+  at: number;
+  day: string;
+  study: string | null;
+  study_name: string;
+  shape: string;
+  what: string;
+  ordering: Pass['order'];
+  rhythm: Pass['rhythm'];
+  tempo: number;
+  goal: number | null;
+  verdict: Pass['verdict'];
+  reached: number | boolean;
+  seconds: number;
+  rated_by: Pass['by'];
+  deleted_at: number | null;
+}
+
+const rowOf = ({ studyName, order, by, ...rest }: Pass): Omit<PassRow, 'seq'> => ({
+  ...rest,
+  study_name: studyName,
+  ordering: order,
+  rated_by: by,
+  deleted_at: null,
+});
+const passOf = ({ study_name, ordering, rated_by, reached, deleted_at: _, ...rest }: PassRow): KeptPass => ({
+  ...rest,
+  studyName: study_name,
+  order: ordering,
+  by: rated_by,
+  reached: !!reached,
+});
+
+/** All passes of a notebook as JSON has them, in the order in which they were kept; `reached` as 0 or 1. */
+export const PASSES_SQL = `select id, at, day, study, study_name as studyName, shape, what, ordering as "order", rhythm, tempo, goal, verdict,
+  reached, seconds, rated_by as "by" from passes where deleted_at is null order by seq`;
+
+/** Rows written at once; SQLite takes so many values in a statement. */
+const CHUNK = 50;
+
+/** Keeps passes in the order given; one whose id is here already is not taken twice. Tells how many were new. */
+export async function insertPasses(on: Knex, passes: readonly Pass[]): Promise<number> {
+  const before = await count(on);
+  for (let k = 0; k < passes.length; k += CHUNK)
+    await on('passes').insert(passes.slice(k, k + CHUNK).map(rowOf)).onConflict('id').ignore(); // prettier-ignore
+  return (await count(on)) - before;
+}
+const count = async (on: Knex): Promise<number> => Number(((await on('passes').count({ n: '*' }).first()) as { n: number }).n);
+
+export const keepPasses = (db: Knex, passes: readonly Pass[]): Promise<number> => exclusively(db, (trx) => insertPasses(trx, passes));
+
+/** What stands under a filter. */
+function under(db: Knex, { study, shape, order, verdict, from, to }: PassFilter): Knex.QueryBuilder {
+  const query = db<PassRow>('passes').whereNull('deleted_at');
+  if (study === '-') void query.whereNull('study');
+  else if (study !== undefined) void query.where({ study });
+  if (shape !== undefined) void query.where({ shape });
+  if (order !== undefined) void query.where({ ordering: order as Pass['order'] });
+  if (verdict !== undefined) void query.where({ verdict: verdict as Pass['verdict'] });
+  if (from !== undefined) void query.where('day', '>=', from);
+  if (to !== undefined) void query.where('day', '<=', to);
+  return query as Knex.QueryBuilder;
+}
+
+/** A page of the log, newest first, and what it can be filtered by. */
+export async function listPasses(db: Knex, filter: PassFilter, offset: number, limit: number): Promise<PassPage> {
+  const rows = (await under(db, filter).clone().orderBy('seq', 'desc').offset(offset).limit(limit)) as PassRow[];
+  const { total } = (await under(db, filter).count({ total: '*' }).first()) as { total: number };
+  const studies = (await db('passes')
+    .whereNull('deleted_at')
+    .groupBy('study')
+    .select('study', db.raw('max(study_name) as name'), db.raw('count(*) as passes'))
+    .orderBy('passes', 'desc')) as PassPage['studies'];
+  const shapes = (await under(db, { study: filter.study })
+    .groupBy('shape')
+    .select('shape', db.raw('max(what) as what'), db.raw('count(*) as passes'))
+    .orderBy('shape')) as PassPage['shapes'];
+  return { passes: rows.map(passOf), total, studies, shapes };
+}
+
+/** Every pass under a filter, oldest first: for files. */
+export const allPasses = async (db: Knex, filter: PassFilter = {}): Promise<KeptPass[]> =>
+  ((await under(db, filter).orderBy('seq')) as PassRow[]).map(passOf);
+
+const TOP = `max(case when verdict = 'clean' then tempo end)`;
+
+export async function chartsOf(db: Knex, filter: PassFilter): Promise<PassCharts> {
+  const days = (await under(db, filter)
+    .groupBy('day')
+    .select('day', db.raw(`${TOP} as top`), db.raw('max(goal) as goal'), db.raw('count(*) as passes'), db.raw('sum(seconds) as seconds'))
+    .orderBy('day')) as PassCharts['days'];
+  const shapes = (await under(db, filter)
+    .groupBy('study', 'shape')
+    .select(
+      'study',
+      'shape',
+      db.raw(`${TOP} as top`),
+      db.raw('max(case when reached then tempo end) as held'),
+      db.raw('count(*) as passes'),
+    )
+    .orderBy(['study', 'shape'])) as PassCharts['shapes'];
+  return { days, shapes };
+}
+
+/** Rated passes of each shape that are told: more than any ladder counts. */
+const LAST = 24;
+
+/** What was played of each shape of some studies. `since`: passes of a shape that ended before do not count. */
+export async function historyOf(
+  db: Knex,
+  studies: readonly string[],
+  since: readonly { study: string; shape: string; at: number }[],
+): Promise<PassHistory> {
+  const counted = (): Knex.QueryBuilder => {
+    const query = db('passes').whereNull('deleted_at').whereIn('study', studies);
+    for (const { study, shape, at } of since) void query.whereNot((q) => void q.where({ study, shape }).where('at', '<', at));
+    return query;
+  };
+  const days = (await counted()
+    .groupBy('study', 'shape', 'day')
+    .select(
+      'study',
+      'shape',
+      'day',
+      db.raw('min(at) as at'),
+      db.raw(`sum(verdict = 'clean') as clean`),
+      db.raw(`sum(verdict = 'miss') as misses`),
+      db.raw('max(reached) as reached'),
+      db.raw('sum(seconds) as seconds'),
+    )
+    .orderByRaw('min(seq)')) as (Omit<PassHistory['days'][number], 'reached'> & { reached: number })[];
+  const ranked = counted()
+    .whereIn('verdict', ['clean', 'miss'])
+    .select('study', 'shape', 'tempo', 'seq', db.raw('verdict as rating'), db.raw('row_number() over (partition by study, shape order by seq desc) as back')); // prettier-ignore
+  const last = (await db.from(ranked.as('ranked')).where('back', '<=', LAST).orderBy('seq').select('study', 'shape', 'tempo', 'rating')) as PassHistory['last']; // prettier-ignore
+  return { days: days.map((d) => ({ ...d, reached: !!d.reached })), last };
+}
+
+/** When each study was practised last, ms since 1970. */
+export async function lastPractised(db: Knex): Promise<Map<string, number>> {
+  const rows = (await db('passes').whereNull('deleted_at').whereNotNull('study').groupBy('study').select('study', db.raw('max(at) as at'))) as { study: string; at: number }[]; // prettier-ignore
+  return new Map(rows.map((r) => [r.study, r.at]));
+}
+
+const one = async (db: Knex, id: string): Promise<KeptPass | null> => {
+  const row = await db<PassRow>('passes').where({ id }).whereNull('deleted_at').first();
+  return row ? passOf(row) : null;
+};
+
+/** A pass put right; one that is no clean pass any more did not hold its goal. Null where there is none. */
+export async function correctPass(db: Knex, id: string, { verdict, tempo }: Correction): Promise<KeptPass | null> {
+  const stands = await one(db, id);
+  if (!stands) return null;
+  const reached = stands.reached && verdict === 'clean' && stands.goal !== null && tempo >= stands.goal;
+  await db<PassRow>('passes').where({ id }).update({ verdict, tempo, reached });
+  return one(db, id);
+}
+
+/** Tells whether there was one. */
+export const removePass = async (db: Knex, id: string, now: number): Promise<boolean> =>
+  (await db<PassRow>('passes').where({ id }).whereNull('deleted_at').update({ deleted_at: now })) > 0;
+
+export async function restorePass(db: Knex, id: string): Promise<KeptPass | null> {
+  await db<PassRow>('passes').where({ id }).update({ deleted_at: null });
+  return one(db, id);
+}
