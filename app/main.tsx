@@ -7,11 +7,13 @@ import { Shell } from './shell/Shell';
 import { ViewBoundary, ViewBroke } from './shell/ViewBoundary';
 import { applyTheme } from './shell/theme';
 import { store } from './store';
+import { startLog } from './store/practice/start';
 import './styles.css';
 import { BringInProvider } from './views/BringIn';
 import { MapView } from './views/map/MapView';
 
 applyTheme();
+startLog();
 
 /** The views on a study: the same under a study's own address and, for the loose leaf, alone. The Map is there at once; the others load when they are first gone to. */
 const STUDY_ROUTES: RouteObject[] = [
@@ -19,6 +21,8 @@ const STUDY_ROUTES: RouteObject[] = [
   { path: 'map', element: <MapView /> },
   { path: 'connect', lazy: async () => ({ Component: (await import('./views/connect/ConnectView')).ConnectView }) },
   { path: 'transpose', lazy: async () => ({ Component: (await import('./views/transpose/TransposeView')).TransposeView }) },
+  { path: 'practise', lazy: async () => ({ Component: (await import('./views/practise/PractiseView')).PractiseView }) },
+  { path: 'plan', lazy: async () => ({ Component: (await import('./views/practise/PlanView')).PlanView }) },
   { path: 'licks', lazy: async () => ({ Component: (await import('./views/licks/LicksView')).LicksView }) },
 ];
 
@@ -42,6 +46,7 @@ const router = createBrowserRouter([
             path: '/instruments',
             lazy: async () => ({ Component: (await import('./views/instruments/InstrumentsView')).InstrumentsView }),
           },
+          { path: '/log', lazy: async () => ({ Component: (await import('./views/log/LogView')).LogView }) },
           { path: '/notebook', lazy: async () => ({ Component: (await import('./views/notebook/NotebookView')).NotebookView }) },
           { path: '/versions/:id', lazy: async () => ({ Component: (await import('./views/versions/VersionsView')).VersionsView }) },
           { path: '*', element: <Navigate to="/map" replace /> },

@@ -101,10 +101,11 @@ export interface PassesKept {
 }
 
 /** What of a pass can be corrected afterwards. */
-export type Correction = Pick<Pass, 'verdict' | 'tempo'>;
+export type Correction = Pick<Pass, 'verdict' | 'tempo' | 'reached'>;
 export const correctionSchema = record<Correction>({
   verdict: oneOf(VERDICTS),
   tempo: number().strict().required().min(10).max(400),
+  reached: boolean().strict().required(),
 }).required();
 
 /** Which passes: by study, shape, order, verdict, and days (both included); all may be left out. */

@@ -166,6 +166,7 @@ export interface StudySummary {
   tags: string[];
   practisedAt: number | null;
   licks: LickSummary[];
+  plan: Plan | null;
   problems: { field: string; message: string }[];
   /** True where the record's text cannot be read at all: it can be exported as it is, and deleted. */
   damaged?: boolean;
@@ -186,7 +187,7 @@ const listOf = (value: unknown): object[] =>
 
 /** What a list shows of a study. What a damaged record lacks is left empty; `problems` says why. */
 export function studySummary(body: unknown): Omit<StudySummary, 'id' | 'revision' | 'createdAt' | 'updatedAt' | 'problems'> {
-  const { name, set, scale, instrument, layout, tags, practisedAt, licks } = (
+  const { name, set, scale, instrument, layout, tags, practisedAt, licks, plan } = (
     typeof body === 'object' && body !== null ? body : {}
   ) as Partial<StudyBody>;
   return {
@@ -197,6 +198,7 @@ export function studySummary(body: unknown): Omit<StudySummary, 'id' | 'revision
     layout: layout as Layout,
     tags: Array.isArray(tags) ? tags.filter((t) => typeof t === 'string') : [],
     practisedAt: typeof practisedAt === 'number' ? practisedAt : null,
+    plan: plan ?? null,
     licks: (listOf(licks) as Partial<Lick>[]).map((l) => ({
       id: textOf(l.id),
       name: textOf(l.name),

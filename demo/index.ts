@@ -1,6 +1,8 @@
-import { plainStudy, type Bundle, type StudyBody } from '../contract';
+import { PLAIN_CLIMB, PLAIN_DRILL, plainStudy, type Bundle, type StudyBody } from '../contract';
 import { parseTuning, type Instrument, type LickNote } from '../core';
 import { LATCH, MOORING, RAILS, TILT } from './licks';
+
+export { demoPasses } from './passes';
 
 /** The "Tin Lantern" set: an invented instrumental trio with tunes in awkward keys and tunings. */
 const SET = 'Tin Lantern set';
@@ -68,6 +70,19 @@ export const DEMO: Pick<Bundle, 'instruments' | 'scales' | 'studies'> = {
         layout: { kind: 'box', numbering: 'minor-root' },
         tags: ['slow start'],
         ...licks([LATCH]),
+        plan: {
+          items: [1, 2, 3, 4, 5].map((number) => ({ rung: { number, fret: [2, 4, 7, 9, 11][number - 1] }, said: null, since: null })),
+          scale: { tonic: 'F#', scale: 'dorian' },
+          layout: { kind: 'box', numbering: 'minor-root' },
+        },
+        drills: [
+          {
+            id: 'demo-gusts',
+            name: 'Gusts: groups of three, hammered',
+            form: { ...PLAIN_DRILL, order: 'groups', group: 3, articulation: 'hammered' },
+            climb: { ...PLAIN_CLIMB, start: 54, goal: 88 },
+          },
+        ],
       }),
     },
     {

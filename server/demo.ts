@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { exclusively } from './exclusively';
-import { DEMO } from '../demo';
+import { DEMO, demoPasses } from '../demo';
+import { insertPasses } from './passes';
 import { prepared } from './prepare';
 import { repository, type Meta } from './repository';
 
@@ -15,6 +16,8 @@ export const resetDemo = (db: Knex): Promise<void> =>
     for (const { id, body } of DEMO.scales) await scales.put(id, prepared('scales', body));
     for (const { id, body } of DEMO.instruments) await instruments.put(id, prepared('instruments', body));
     for (const { id, body } of [...DEMO.studies].reverse()) await studies.put(id, prepared('studies', body));
+    await trx('passes').where('id', 'like', 'demo-pass-%').delete();
+    await insertPasses(trx, demoPasses(Date.now()));
     await trx<Meta>('meta').insert({ key: 'demo', value: 'loaded' }).onConflict('key').merge();
   });
 

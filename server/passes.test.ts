@@ -118,13 +118,13 @@ describe('reading the log', () => {
     expect(list.find((s) => s.id === 'demo-slow-tram')?.practisedAt).toBeNull();
   });
   it('a pass put right, taken out and brought back', async () => {
-    const wrong = await call('PUT', `${API.passes}/c`, { verdict: 'great', tempo: 100 });
+    const wrong = await call('PUT', `${API.passes}/c`, { verdict: 'great', tempo: 100, reached: true });
     expect(wrong.status).toBe(422);
-    expect(await json<KeptPass>(call('PUT', `${API.passes}/c`, { verdict: 'miss', tempo: 100 }))).toMatchObject({ verdict: 'miss', reached: false }); // prettier-ignore
+    expect(await json<KeptPass>(call('PUT', `${API.passes}/c`, { verdict: 'miss', tempo: 100, reached: true }))).toMatchObject({ verdict: 'miss', reached: false }); // prettier-ignore
     expect((await call('DELETE', `${API.passes}/a`)).status).toBe(204);
     expect(await ids('?study=demo-weathervane')).toEqual(['c', 'b']);
     expect((await call('DELETE', `${API.passes}/a`)).status).toBe(404);
-    expect((await call('PUT', `${API.passes}/nope`, { verdict: 'miss', tempo: 100 })).status).toBe(404);
+    expect((await call('PUT', `${API.passes}/nope`, { verdict: 'miss', tempo: 100, reached: true })).status).toBe(404);
     await call('POST', `${API.passes}/a/restore`, {});
     expect(await ids('?study=demo-weathervane')).toEqual(['c', 'b', 'a']); // at its old place
   });

@@ -153,12 +153,12 @@ const one = async (db: Knex, id: string): Promise<KeptPass | null> => {
   return row ? passOf(row) : null;
 };
 
-/** A pass put right; one that is no clean pass any more did not hold its goal. Null where there is none. */
-export async function correctPass(db: Knex, id: string, { verdict, tempo }: Correction): Promise<KeptPass | null> {
-  const stands = await one(db, id);
-  if (!stands) return null;
-  const reached = stands.reached && verdict === 'clean' && stands.goal !== null && tempo >= stands.goal;
-  await db<PassRow>('passes').where({ id }).update({ verdict, tempo, reached });
+/** A pass put right; only a clean one can have held its goal. Null where there is none. */
+export async function correctPass(db: Knex, id: string, { verdict, tempo, reached }: Correction): Promise<KeptPass | null> {
+  if (!(await one(db, id))) return null;
+  await db<PassRow>('passes')
+    .where({ id })
+    .update({ verdict, tempo, reached: reached && verdict === 'clean' });
   return one(db, id);
 }
 

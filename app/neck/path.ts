@@ -17,7 +17,7 @@ const lookOf = (n: NeckNote | undefined): MarkLook => {
 };
 
 /** Some places in full, each with its text; the rest of the scale as studs. A place off the scale looks so. */
-function placesMarked(notes: readonly NeckNote[], texts: Map<number, string>): NeckMark[] {
+export function placesMarked(notes: readonly NeckNote[], texts: Map<number, string>): NeckMark[] {
   const known = new Map(notes.map((n) => [placeIndex(n), n]));
   const rest = notes.filter((n) => !texts.has(placeIndex(n)));
   const studs = rest.map((n): NeckMark => ({ string: n.string, fret: n.fret, look: n.role === 'root' ? 'root-stud' : 'stud', text: '' }));

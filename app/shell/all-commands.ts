@@ -2,6 +2,7 @@ import { CONNECT_COMMANDS } from '../views/connect/connect-commands';
 import { LICK_COMMANDS } from '../views/licks/lick-commands';
 import { MAP_COMMANDS } from '../views/map/map-commands';
 import { NOTEBOOK_COMMANDS } from '../views/notebook/notebook-commands';
+import { PRACTISE_COMMANDS } from '../views/practise/practise-commands';
 import { TRANSPOSE_COMMANDS } from '../views/transpose/transpose-commands';
 import { SHELL, type CommandInfo } from './keys';
 import { SHELL_COMMANDS } from './shell-commands';
@@ -12,6 +13,7 @@ export const ALL_COMMANDS: readonly { view: string; infos: readonly CommandInfo[
   { view: 'connect', infos: CONNECT_COMMANDS },
   { view: 'transpose', infos: TRANSPOSE_COMMANDS },
   { view: 'licks', infos: LICK_COMMANDS },
+  { view: 'practise', infos: PRACTISE_COMMANDS },
   { view: 'notebook', infos: NOTEBOOK_COMMANDS },
   { view: SHELL, infos: SHELL_COMMANDS },
 ];

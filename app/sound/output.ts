@@ -1,20 +1,7 @@
-import { keptValue } from '../store/kept-value';
-import { CLICKS, type Click } from './click';
 import { openAhead } from './ahead/output';
 import type { FromEngine, ToEngine } from './engine/messages';
+import { soundPrefs } from './output-prefs';
 import workletUrl from './engine/transport.worklet.ts?worker&url';
-
-/** How loud, 0 to 1, and what the click is. */
-export interface SoundPrefs {
-  notes: number;
-  clicks: number;
-  click: Click;
-}
-const level = (value: unknown): number => (typeof value === 'number' && value >= 0 && value <= 1 ? value : 0.7);
-export const soundPrefs = keptValue('sound', (value): SoundPrefs => {
-  const { notes, clicks, click } = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
-  return { notes: level(notes), clicks: level(clicks), click: CLICKS.find((c) => c === click) ?? 'wood' };
-});
 
 /** The engine that sounds, wherever it runs. */
 export interface Engine {

@@ -117,6 +117,17 @@ function Column({ g, s, c, x, stroke, instrument }: ColumnProps) {
           </text>
         </>
       )}
+      {c.beat !== undefined && (
+        <text
+          transform={`translate(${x - 13} ${strokeY(s) + 4})`}
+          textAnchor="middle"
+          fontSize={11.5}
+          fontWeight={700}
+          fill="var(--brass-deep)"
+        >
+          {c.beat}
+        </text>
+      )}
       {c.length ? <Length c={c} x={x} y={strokeY(s)} /> : stroke && <StrokeSign stroke={stroke} x={x} y={strokeY(s)} />}
       {c.string > 0 && (
         <>
@@ -126,7 +137,7 @@ function Column({ g, s, c, x, stroke, instrument }: ColumnProps) {
             textAnchor="middle"
             fontSize={text.length > 3 ? 13 : 16.5}
             fontWeight={700}
-            fill="var(--ink)"
+            fill={c.past ? 'var(--soft)' : 'var(--ink)'}
           >
             {text}
           </text>

@@ -19,6 +19,12 @@ export interface TabColumn {
   /** The sign of its length, in the music font, and whether it is a triplet's. */
   length?: string;
   triplet?: boolean;
+  /** The beat of the bar that it stands on. */
+  beat?: number;
+  /** Louder than the rest. */
+  loud?: boolean;
+  /** Played already: paler. */
+  past?: boolean;
 }
 
 export interface TabSystem {

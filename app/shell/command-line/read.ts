@@ -267,7 +267,7 @@ function byName(text: string, { studies }: Where): Offer[] {
     .map((s) => ({ key: `study ${s.id}`, title: `Open “${isolated(s.name)}”`, detail: 'study', action: { open: s.id } }));
 }
 
-const VIEWS: Offer[] = ['map', 'connect', 'transpose', 'licks', 'notebook', 'instruments'].map((view) => ({
+const VIEWS: Offer[] = ['map', 'connect', 'transpose', 'licks', 'practise', 'plan', 'log', 'notebook', 'instruments'].map((view) => ({
   key: `go ${view}`,
   title: `Go to ${VIEW_NAMES[view]}`,
   detail: 'view',

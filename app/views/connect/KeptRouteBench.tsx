@@ -13,6 +13,7 @@ import { Signs } from '../../ui/Signs';
 import { counted } from '../../words/count-text';
 import { keptOnWords, keptSettingWords } from '../../words/kept-text';
 import { LineFiles } from '../LineFiles';
+import { PractiseIt } from '../PractiseIt';
 import { HearButton, HearProblem, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
 import { KEPT_COMMANDS } from './connect-commands';
@@ -66,6 +67,7 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
         </Button>
         <Button onClick={() => dispatch(edited({ route: null }))}>{CONNECT.backToWhatIsAsked}</Button>
         <MakeLick line={line} />
+        <PractiseIt asked={{ of: 'route', line: kept.id, order: 'up' }} />
         <LineFiles what="route" body={body} line={exportOfRoute(line, body.tempo)} />
         <button type="button" className="chip text-[0.78125rem]" aria-pressed={staff} onClick={() => setStaff(!staff)}>
           {CONNECT.staff}

@@ -20,6 +20,7 @@ import { InstrumentFiles } from './InstrumentFiles';
 import { InstrumentForm } from './InstrumentForm';
 import { isolated } from '../../words/name-text';
 import { INSTRUMENTS } from '../../words/views/instruments';
+import { DRAWING } from '../../words/views/drawing';
 
 const PLAIN: Instrument = {
   name: 'New six string',
@@ -124,7 +125,13 @@ export function InstrumentsView() {
         )}
       </div>
       <p className="mt-4 text-xs text-soft">{INSTRUMENTS.tensionIsMersennesLawWith}</p>
-      {deleted && <UndoBar name={isolated(deleted.name)} onUndo={() => void onUndo(deleted.id)} onClose={() => setDeleted(null)} />}
+      {deleted && (
+        <UndoBar
+          words={DRAWING.wasDeleted(isolated(deleted.name))}
+          onUndo={() => void onUndo(deleted.id)}
+          onClose={() => setDeleted(null)}
+        />
+      )}
     </>
   );
 }

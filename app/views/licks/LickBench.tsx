@@ -7,6 +7,7 @@ import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
 import { lickColumns, lickLength, lickNoteWords } from '../../words/lick-text';
 import { LineFiles } from '../LineFiles';
+import { PractiseIt } from '../PractiseIt';
 import { HandPart } from '../HandPart';
 import { HearButton, HearProblem, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
@@ -71,6 +72,7 @@ export function LickBench({ body, lick, neck }: Props) {
       <LickSentence body={body} lick={lick} neck={neck} />
       <div className="no-print after-neck my-3 flex flex-wrap items-center gap-2">
         <NewLickTools body={body} />
+        {notes.length > 0 && <PractiseIt asked={{ of: 'lick', line: lick.id, order: 'up' }} />}
         <LineFiles what="lick" body={body} line={{ ...lick, instrument: neck, scale: lick.stayed ?? body.scale }} />
         <HandPart layout={body.layout} school={body.school} hand={body.hand} onHand={(fields) => dispatch(edited(fields))} />
         <span className="grow" />

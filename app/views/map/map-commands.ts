@@ -10,6 +10,7 @@ export const MAP_COMMANDS = [
   { id: 'key-down', keys: ['['], shown: '[', does: 'key down a half step' },
   { id: 'labels', keys: ['l'], shown: 'L', does: 'labels: degrees, notes, fingers, frets, blank' },
   { id: 'hear', keys: [' '], shown: 'Space', does: 'hear it up and down, or stop' },
+  { id: 'practise', keys: ['x'], shown: 'X', does: 'practise this shape' },
   { id: 'stand', keys: ['z'], shown: 'Z', does: 'music stand: the shape across the whole screen' },
   { id: 'build', keys: ['b'], shown: 'B', does: 'grown layout: build it up, one string more' },
   { id: 'scale', keys: ['s'], shown: 'S', does: 'choose tonic and scale' },

@@ -5,6 +5,7 @@ import { useAppDispatch } from '../../store';
 import { change, type Now } from '../../store/change';
 import { buildNext, changeKey, leadRoot, stepRung, toRoot } from '../../store/moves';
 import { MAP_COMMANDS } from './map-commands';
+import { THE_SHAPE, usePractise } from '../PractiseIt';
 
 /** The root on the next string that a rung has one on, thinner (-1) or thicker (1). */
 function rootStep({ body, shapes, current, shape }: Now, by: 1 | -1): Partial<StudyBody> | null {
@@ -25,8 +26,10 @@ const nextLabels = ({ body }: Now): Partial<StudyBody> => ({ labels: LABELS[(LAB
 export function useMapCommands({ hear, stand }: { hear: () => void; stand: () => void }): void {
   const dispatch = useAppDispatch();
   const on = (make: Parameters<typeof change>[0]) => () => void dispatch(change(make));
+  const practise = usePractise();
   const part = (name: string) => () => void openPart(name);
   useCommands('map', MAP_COMMANDS, {
+    practise: () => practise(THE_SHAPE),
     right: on((n) => stepRung(n.shapes, n.current, rightward(n))),
     left: on((n) => stepRung(n.shapes, n.current, rightward(n) === 1 ? -1 : 1)),
     thinner: on((n) => rootStep(n, -1)),

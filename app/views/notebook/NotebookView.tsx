@@ -23,6 +23,7 @@ import { NewStudy } from './NewStudy';
 import { NOTEBOOK_COMMANDS } from './notebook-commands';
 import { NotebookFiles } from './NotebookFiles';
 import { NOTEBOOK } from '../../words/views/notebook';
+import { DRAWING } from '../../words/views/drawing';
 
 interface Deleted {
   id: string;
@@ -131,7 +132,7 @@ export function NotebookView() {
         </>
       )}
       <p className="mt-4 text-xs text-soft">{NOTEBOOK.studiesAreKeptOnThis}</p>
-      {deleted && <UndoBar name={isolated(deleted.name)} onUndo={() => void onUndo()} onClose={forget} />}
+      {deleted && <UndoBar words={DRAWING.wasDeleted(isolated(deleted.name))} onUndo={() => void onUndo()} onClose={forget} />}
     </>
   );
 }

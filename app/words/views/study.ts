@@ -39,6 +39,7 @@ export const STUDY = {
   withHeadphonesBeginQuietlyAnd: 'With headphones, begin quietly and turn up.',
   stop: 'Stop',
   hearIt: 'Hear it',
+  practiseIt: 'Practise it',
   playHere: 'Stop it there and play here',
   wasChangedSinceThisStudy: (name: Said, join: Said) => `${name} was changed since this study was made on it: ${join}.`,
   takeTheChange: 'Take the change',

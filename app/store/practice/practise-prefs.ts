@@ -1,0 +1,26 @@
+import type { Sounds } from '../../sound/drill-score';
+import { keptValue } from '../kept-value';
+
+/** How this player likes to practise, kept in the browser for all studies. */
+export interface PractisePrefs {
+  sounds: Sounds;
+  countIn: boolean;
+  /** No scoring, minutes only. */
+  dry: boolean;
+  /** Minutes a day. */
+  minutes: number;
+}
+const SOUNDS: readonly Sounds[] = ['both', 'clicks', 'notes'];
+export const MINUTES = Object.freeze({ min: 5, max: 180, usual: 22 });
+
+export const practisePrefs = keptValue('practise', (value): PractisePrefs => {
+  const { sounds, countIn, dry, minutes } = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
+  const whole = typeof minutes === 'number' && Number.isInteger(minutes) && minutes >= MINUTES.min && minutes <= MINUTES.max;
+  return {
+    sounds: SOUNDS.find((s) => s === sounds) ?? 'both',
+    countIn: countIn !== false,
+    dry: dry === true,
+    minutes: whole ? minutes : MINUTES.usual,
+  };
+});
+export const setPractisePrefs = (fields: Partial<PractisePrefs>): boolean => practisePrefs.set({ ...practisePrefs.get(), ...fields });

@@ -1,0 +1,138 @@
+import { useState } from 'react';
+import { VERDICTS, type KeptPass, type Verdict } from '../../../contract';
+import { glyphs } from '../../../core';
+import { useCorrectPassMutation, useDeletePassMutation, useRestorePassMutation } from '../../store/practice/log-api';
+import { Button } from '../../ui/Button';
+import { NumberField } from '../../ui/NumberField';
+import { Select } from '../../ui/Select';
+import { Signs } from '../../ui/Signs';
+import { UndoBar } from '../../ui/UndoBar';
+import { ORDER_WORDS, RHYTHM_WORDS, timeWords, VERDICT_WORDS } from '../../words/drill-text';
+import { LOG } from '../../words/views/log';
+
+interface Undo {
+  words: string;
+  undo: () => Promise<unknown>;
+}
+
+const CELL = 'py-2 pr-3 align-top';
+
+/** The passes of the log. Each can be corrected or deleted, and that undone. */
+export function PassTable({ passes }: { passes: KeptPass[] }) {
+  const [correct] = useCorrectPassMutation();
+  const [remove] = useDeletePassMutation();
+  const [restore] = useRestorePassMutation();
+  const [editing, setEditing] = useState<string | null>(null);
+  const [undo, setUndo] = useState<Undo | null>(null);
+  const [failed, setFailed] = useState(false);
+  const tried = async (work: Promise<unknown>, then: () => void): Promise<void> => {
+    setFailed(false);
+    await work.then(then, () => setFailed(true));
+  };
+  const onRemove = (p: KeptPass): void =>
+    void tried(remove(p.id).unwrap(), () => setUndo({ words: LOG.removed(p.what), undo: () => restore(p.id).unwrap() }));
+  const onCorrect = (p: KeptPass, fields: { verdict: Verdict; tempo: number }): void => {
+    const held = p.reached && fields.verdict === 'clean' && p.goal !== null && fields.tempo >= p.goal;
+    void tried(correct({ id: p.id, ...fields, reached: held }).unwrap(), () => {
+      setEditing(null);
+      const { id, verdict, tempo, reached } = p;
+      setUndo({ words: LOG.corrected(p.what), undo: () => correct({ id, verdict, tempo, reached }).unwrap() });
+    });
+  };
+  return (
+    <section className="min-w-0 overflow-x-auto rounded-[10px] border border-line bg-sheet p-4">
+      {failed && (
+        <p role="alert" className="mb-2 text-clay">
+          {LOG.notDone}
+        </p>
+      )}
+      {undo && (
+        <UndoBar
+          words={glyphs(undo.words)}
+          undo={LOG.undo}
+          onUndo={() => void tried(undo.undo(), () => setUndo(null))}
+          onClose={() => setUndo(null)}
+        />
+      )}
+      <table className="w-full border-collapse text-left text-[0.84375rem]">
+        <caption className="mb-1 text-left text-[0.875rem] font-semibold">{LOG.table}</caption>
+        <thead>
+          <tr className="text-xs text-soft">
+            {[LOG.date, LOG.what, LOG.tempo, LOG.verdict, LOG.seconds].map((h) => (
+              <th key={h} scope="col" className="py-1 pr-3 font-normal">
+                {h}
+              </th>
+            ))}
+            <th scope="col" className="no-print">
+              <span className="sr-only">{LOG.correct}</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {passes.map((p) => (
+            <tr key={p.id} className="border-t border-line">
+              <td className={`num whitespace-nowrap ${CELL}`}>{p.day}</td>
+              <td className={`min-w-40 ${CELL}`}>
+                <Signs>{glyphs(p.what)}</Signs>
+                <span className="block text-xs text-soft">
+                  <Signs>{`${ORDER_WORDS[p.order].title.toLowerCase()}, ${RHYTHM_WORDS[p.rhythm]} · ${glyphs(p.studyName)}`}</Signs>
+                </span>
+              </td>
+              {editing === p.id ? (
+                <td colSpan={4} className={CELL}>
+                  <Correcting pass={p} onSave={(fields) => onCorrect(p, fields)} onCancel={() => setEditing(null)} />
+                </td>
+              ) : (
+                <>
+                  <td className={`num ${CELL}`}>{p.tempo}</td>
+                  <td className={CELL}>
+                    {VERDICT_WORDS[p.verdict]}
+                    {p.reached ? `, ${LOG.held}` : ''}
+                  </td>
+                  <td className={`num whitespace-nowrap ${CELL}`}>{timeWords(p.seconds)}</td>
+                  <td className="no-print flex gap-1 py-1">
+                    <Button look="quiet" onClick={() => setEditing(p.id)}>
+                      {LOG.correct}
+                    </Button>
+                    <Button look="quiet" onClick={() => onRemove(p)}>
+                      {LOG.remove}
+                    </Button>
+                  </td>
+                </>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+const OPTIONS = VERDICTS.map((value) => ({ value, label: VERDICT_WORDS[value] }));
+
+function Correcting({
+  pass,
+  onSave,
+  onCancel,
+}: {
+  pass: KeptPass;
+  onSave: (f: { verdict: Verdict; tempo: number }) => void;
+  onCancel: () => void;
+}) {
+  const [verdict, setVerdict] = useState(pass.verdict);
+  const [tempo, setTempo] = useState(pass.tempo);
+  return (
+    <div className="flex flex-wrap items-end gap-2">
+      <div className="w-24">
+        <NumberField label={LOG.tempo} value={tempo} min={10} max={400} onChange={setTempo} />
+      </div>
+      <div className="w-32">
+        <Select label={LOG.verdict} value={verdict} options={OPTIONS} onChange={setVerdict} />
+      </div>
+      <Button look="brass" onClick={() => onSave({ verdict, tempo })}>
+        {LOG.save}
+      </Button>
+      <Button onClick={onCancel}>{LOG.cancel}</Button>
+    </div>
+  );
+}

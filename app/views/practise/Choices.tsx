@@ -1,0 +1,51 @@
+import { RadioGroup } from 'radix-ui';
+import { Signs } from '../../ui/Signs';
+
+interface Option<T extends string> {
+  value: T;
+  label: string;
+  /** What it does, small. */
+  does?: string;
+}
+
+/** One of several in a list, each with what it does. */
+export function Chooser<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: T;
+  options: readonly Option<T>[];
+  onChange: (value: T) => void;
+}) {
+  return (
+    <RadioGroup.Root aria-label={label} value={value} onValueChange={(v) => onChange(v as T)} className="flex flex-col" data-own-keys>
+      {options.map((o) => (
+        <RadioGroup.Item
+          key={o.value}
+          value={o.value}
+          className="min-h-9 cursor-pointer rounded px-2 py-1 text-left hover:bg-feather-wash data-[state=checked]:bg-feather-wash data-[state=checked]:font-semibold"
+        >
+          <Signs>{o.label}</Signs>
+          {o.does && (
+            <span className="block text-xs font-normal text-soft">
+              <Signs>{o.does}</Signs>
+            </span>
+          )}
+        </RadioGroup.Item>
+      ))}
+    </RadioGroup.Root>
+  );
+}
+
+/** Yes or no. */
+export function Check({ label, checked, onChange }: { label: string; checked: boolean; onChange: (checked: boolean) => void }) {
+  return (
+    <label className="flex min-h-8 items-center gap-2">
+      <input type="checkbox" checked={checked} onChange={(e) => onChange(e.target.checked)} className="accent-brass" />
+      <Signs>{label}</Signs>
+    </label>
+  );
+}

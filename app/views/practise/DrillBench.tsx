@@ -1,0 +1,168 @@
+import { Play, Square } from 'lucide-react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { DrillForm, StudyBody } from '../../../contract';
+import { drillSeconds, glyphs, TICKS, type Climb, type Shape, type Standing } from '../../../core';
+import { Legend } from '../../neck/Legend';
+import { say } from '../../shell/say';
+import type { DrillHeard } from '../../sound/drill-score';
+import { useAppSelector } from '../../store';
+import type { DrillResult, Drilled } from '../../store/practice/drilled';
+import { aboutOf } from '../../store/practice/pass';
+import { askWarmUp } from '../../store/practice/wish';
+import { practisePrefs } from '../../store/practice/practise-prefs';
+import { Button } from '../../ui/Button';
+import { drillFacts, drillName, LONG_PASS, timeWords, whatWords } from '../../words/drill-text';
+import { PRACTISE } from '../../words/views/practise';
+import { HearProblem } from '../HearTools';
+import { StudyFooter } from '../StudyFooter';
+import { DrillFiles } from './DrillFiles';
+import { DrillNeck, useDrillMarks } from './DrillNeck';
+import { RateBar } from './RateBar';
+import { DrillsPart } from './DrillsPart';
+import { LadderCard } from './LadderCard';
+import { OutboxNote } from './OutboxNote';
+import { PractiseNav } from './PractiseNav';
+import { PractiseSentence } from './PractiseSentence';
+import { RunningLine } from './RunningLine';
+import { SayCard } from './SayCard';
+import { CountInChip, SayPart, SoundsPart } from './SoundsPart';
+import { TodayCard } from './TodayCard';
+import { underOf } from './under';
+import { usePractiseCommands } from './usePractiseCommands';
+import { useRun } from './useRun';
+import { useStanding } from './useStanding';
+import { useWarmUp } from './useWarmUp';
+
+interface Props {
+  body: StudyBody;
+  shapes: Shape[];
+  current: number;
+  form: DrillForm;
+  climb: Climb;
+  made: DrillResult;
+}
+
+const NOTHING: DrillHeard = { sounds: [], ticks: [], loud: [], slurred: [], beats: 0, returns: [], under: [] };
+const NO_STARTS: number[] = [];
+
+const heardOf = (d: Drilled, body: StudyBody): DrillHeard => ({
+  sounds: d.notes,
+  ticks: d.line.ticks,
+  loud: d.line.loud,
+  slurred: d.line.joins.map((j) => j === 'hammer' || j === 'pull' || j === 'slide'),
+  beats: d.line.beats,
+  returns: d.form.under === 'none' ? [] : d.returns,
+  under: underOf(d, body.scale),
+});
+
+export function DrillBench({ body, shapes, current, form, climb, made }: Props) {
+  const drill = 'drill' in made ? made.drill : null;
+  const id = useAppSelector((s) => s.editor.id);
+  const prefs = practisePrefs.use();
+  const shape = shapes[current] ?? null;
+  const marks = useDrillMarks(body, drill);
+  const what = whatWords(form, body, shape, shapes.length);
+  const heard = useMemo(() => (drill ? heardOf(drill, body) : NOTHING), [drill]); // eslint-disable-line react-hooks/exhaustive-deps
+  const starts = useMemo(() => drill?.starts.map((t) => t / TICKS) ?? NO_STARTS, [drill]);
+  const [standing, setStanding] = useStanding(id, drill?.key ?? null, climb);
+  const warm = useWarmUp(id, drill?.key ?? null, climb);
+  const dry = prefs.dry || warm !== null;
+  const at = warm ?? standing;
+  const [half, setHalf] = useState(false);
+  const about = useMemo(() => (drill ? aboutOf(id, body, drill, what, climb.goal) : null), [id, body, drill, what, climb.goal]);
+  const long = drill !== null && drillSeconds(drill.line, at.tempo) > LONG_PASS;
+  const run = useRun({
+    heard,
+    starts,
+    climb,
+    standing: at,
+    onStanding: setStanding,
+    about: about ?? { study: null, studyName: '-', shape: '-', what: '-', order: form.order, rhythm: form.rhythm, goal: null },
+    sounds: prefs.sounds,
+    countIn: prefs.countIn,
+    dry,
+    half,
+  });
+  const [standingUp, setStandingUp] = useState(false);
+  const canStart = drill !== null && !long;
+  const toggle = useCallback(() => (run.on ? run.stop() : canStart && run.start()), [run, canStart]);
+  const tempo = useCallback(
+    (next: number) => {
+      askWarmUp(null);
+      setStanding({ tempo: next, clean: 0, misses: 0 });
+    },
+    [setStanding],
+  );
+  usePractiseCommands({ run, canStart, body, form, climb, standing: at, onTempo: tempo, half: () => setHalf((h) => !h), stand: () => setStandingUp((s) => !s) }); // prettier-ignore
+  useTold(run.moved, at, run.run?.held ?? false);
+  const problem = 'problem' in made ? made.problem : long && drill ? PRACTISE.longPass(timeWords(drillSeconds(drill.line, at.tempo))) : null; // prettier-ignore
+  return (
+    <div className="view-column">
+      <PractiseSentence
+        body={body}
+        shapes={shapes}
+        current={current}
+        form={form}
+        climb={climb}
+        what={what}
+        tempo={at.tempo}
+        onTempo={tempo}
+      />
+      <p className="num mt-1 min-h-5 text-[0.84375rem] text-soft">{drill && glyphs(drillFacts(drill, at.tempo))}</p>
+      <div className="no-print after-neck my-3 flex flex-wrap items-center gap-2">
+        <PractiseNav page="drill" />
+        <DrillsPart body={body} form={form} climb={climb} name={drillName(form, what)} />
+        <SoundsPart half={half} onHalf={setHalf} />
+        <SayPart form={form} />
+        <CountInChip />
+        <span className="grow" />
+        <span className="num min-w-16 text-right text-[1.125rem]">
+          {run.counting ? PRACTISE.countingIn : run.run && run.run.pass > 0 ? PRACTISE.pass(run.run.pass) : ''}
+        </span>
+        <Button
+          look="brass"
+          disabled={!canStart && !run.on}
+          className="min-h-9 text-[0.9375rem]"
+          icon={run.on ? <Square size={14} fill="currentColor" aria-hidden /> : <Play size={14} fill="currentColor" aria-hidden />}
+          onClick={toggle}
+        >
+          {run.on ? PRACTISE.stop : PRACTISE.start}
+        </Button>
+      </div>
+      <HearProblem hear={run} />
+      {problem && (
+        <p role="alert" className="mb-2 text-clay">
+          {glyphs(problem)}
+        </p>
+      )}
+      <OutboxNote />
+      {drill && <DrillNeck drill={drill} now={run.now} on={run.on} what={what} marks={marks} />}
+      {drill && (
+        <div className="after-neck mt-3 grid grid-cols-1 items-stretch gap-3 sm:grid-cols-[minmax(0,1fr)_13rem] lg:grid-cols-[minmax(0,1fr)_15rem]">
+          <RunningLine drill={drill} now={run.now} title={what} standing={standingUp} onStand={() => setStandingUp((s) => !s)} />
+          <SayCard drill={drill} scale={body.scale} now={run.now} counting={run.counting} tempo={at.tempo * (half ? 0.5 : 1)} />
+        </div>
+      )}
+      <div className="after-tools mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]">
+        <LadderCard climb={climb} standing={at} run={run} warm={warm !== null} dry={dry} half={half} onTempo={tempo} />
+        <TodayCard body={body} shapes={shapes} />
+      </div>
+      <RateBar run={run} dry={dry} />
+      {drill && <Legend marks={marks} />}
+      {drill && <DrillFiles body={body} drill={drill} tempo={standing.tempo} name={drillName(form, what)} />}
+      <StudyFooter hint={PRACTISE.hint} />
+    </div>
+  );
+}
+
+/** What the ladder did is said, for those who do not look. */
+function useTold(moved: -1 | 0 | 1, standing: Standing, held: boolean): void {
+  const before = useRef(standing.tempo);
+  useEffect(() => {
+    if (moved && before.current !== standing.tempo) say(moved > 0 ? PRACTISE.climbed(standing.tempo) : PRACTISE.fell(standing.tempo));
+    before.current = standing.tempo;
+  }, [moved, standing.tempo]);
+  useEffect(() => {
+    if (held) say(PRACTISE.goalHeld);
+  }, [held]);
+}

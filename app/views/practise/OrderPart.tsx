@@ -1,0 +1,154 @@
+import type { ReactNode } from 'react';
+import { DRILL_UNDER, type DrillForm, type StudyBody } from '../../../contract';
+import { ARTICULATIONS, DRILL_ACCENTS, DRILL_ORDERS, ORDERS, type DrillOptions, type DrillOrder, type Shape } from '../../../core';
+import { homesOf } from '../../store/practice/drilled';
+import { Button } from '../../ui/Button';
+import { NumberField } from '../../ui/NumberField';
+import { Segmented } from '../../ui/Segmented';
+import { Select } from '../../ui/Select';
+import { SentencePart } from '../../ui/SentencePart';
+import { ACCENT_WORDS, ARTICULATION_WORDS, ORDER_WORDS, UNDER_WORDS } from '../../words/drill-text';
+import { scaleName } from '../../words/scale-text';
+import { PRACTISE } from '../../words/views/practise';
+import { Check } from './Choices';
+
+interface Props {
+  body: StudyBody;
+  shape: Shape | null;
+  form: DrillForm;
+  text: ReactNode;
+  onForm: (fields: Partial<DrillForm>) => void;
+}
+
+const ORDER_OPTIONS = DRILL_ORDERS.map((value) => ({ value, label: `${ORDER_WORDS[value].title}: ${ORDER_WORDS[value].plays}` }));
+const numbers = <T extends number>(from: T, to: number, words: (n: number) => string) =>
+  Array.from({ length: to - from + 1 }, (_, k) => ({ value: String(from + k), label: words(from + k) }));
+
+/** In which order, with the options that this order listens to; accents, slurs, and what lies under it. */
+export function OrderPart({ body, shape, form, text, onForm }: Props) {
+  return (
+    <SentencePart name={PRACTISE.order} shortcut="o" wide text={text}>
+      {() => (
+        <>
+          <Select<DrillOrder> label={PRACTISE.order} value={form.order} options={ORDER_OPTIONS} onChange={(order) => onForm({ order })} />
+          <Options body={body} shape={shape} form={form} onForm={onForm} />
+          <Check label={PRACTISE.endOnRoot} checked={form.endOnRoot} onChange={(endOnRoot) => onForm({ endOnRoot })} />
+          <div className="grid grid-cols-1 gap-3 sm:grid-cols-3">
+            <Select<DrillForm['accent']>
+              label={PRACTISE.accents}
+              value={form.accent}
+              options={DRILL_ACCENTS.map((value) => ({ value, label: ACCENT_WORDS[value] }))}
+              onChange={(accent) => onForm({ accent })}
+            />
+            <Select<DrillForm['articulation']>
+              label={PRACTISE.articulation}
+              value={form.articulation}
+              options={ARTICULATIONS.map((value) => ({ value, label: ARTICULATION_WORDS[value] }))}
+              onChange={(articulation) => onForm({ articulation })}
+            />
+            <Select<DrillForm['under']>
+              label={PRACTISE.under}
+              value={form.under}
+              options={DRILL_UNDER.map((value) => ({ value, label: UNDER_WORDS[value] }))}
+              onChange={(under) => onForm({ under })}
+            />
+          </div>
+        </>
+      )}
+    </SentencePart>
+  );
+}
+
+function Options({ body, shape, form, onForm }: Omit<Props, 'text'>) {
+  const { options } = ORDERS[form.order];
+  const has = (o: keyof DrillOptions): boolean => options.includes(o);
+  const homes = shape ? homesOf(shape, form) : [];
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      {has('turn') && (
+        <Segmented<DrillForm['turn']>
+          label={PRACTISE.turn}
+          value={form.turn}
+          options={[
+            { value: 'once', label: `${PRACTISE.turn}: ${PRACTISE.once}` },
+            { value: 'twice', label: PRACTISE.twice },
+          ]}
+          onChange={(turn) => onForm({ turn })}
+        />
+      )}
+      {has('root') && (
+        <Segmented<DrillForm['root']>
+          label={PRACTISE.root}
+          value={form.root}
+          options={[
+            { value: 'own', label: `${PRACTISE.root}: ${PRACTISE.own}` },
+            { value: 'relative', label: PRACTISE.relative },
+          ]}
+          onChange={(root) => onForm({ root, home: 0 })}
+        />
+      )}
+      {has('start') && homes.length > 1 && !form.everyRoot && form.of === 'shape' && (
+        <Select
+          label={PRACTISE.home}
+          value={String(Math.min(form.home, homes.length - 1))}
+          options={homes.map((_, k) => ({ value: String(k), label: PRACTISE.nthRoot(k + 1) }))}
+          onChange={(k) => onForm({ home: Number(k) })}
+        />
+      )}
+      {has('everyRoot') && <Check label={PRACTISE.everyRoot} checked={form.everyRoot} onChange={(everyRoot) => onForm({ everyRoot })} />}
+      {has('group') && (
+        <Select
+          label={PRACTISE.group}
+          value={String(form.group)}
+          options={numbers(3, 6, String)}
+          onChange={(v) => onForm({ group: Number(v) as DrillForm['group'] })}
+        />
+      )}
+      {has('interval') && (
+        <Select
+          label={PRACTISE.interval}
+          value={String(form.interval)}
+          options={numbers(3, 8, (n) => PRACTISE.intervals[n - 3])}
+          onChange={(v) => onForm({ interval: Number(v) as DrillForm['interval'] })}
+        />
+      )}
+      {has('size') && (
+        <Select
+          label={PRACTISE.size}
+          value={String(form.size)}
+          options={[
+            { value: '3', label: PRACTISE.triads },
+            { value: '4', label: PRACTISE.sevenths },
+          ]}
+          onChange={(v) => onForm({ size: Number(v) as DrillForm['size'] })}
+        />
+      )}
+      {has('back') && <Check label={PRACTISE.back} checked={form.back} onChange={(back) => onForm({ back })} />}
+      {has('scaleFirst') && (
+        <Check label={PRACTISE.scaleFirst} checked={form.scaleFirst} onChange={(scaleFirst) => onForm({ scaleFirst })} />
+      )}
+      {has('down') && body.over && form.of === 'shape' && (
+        <Check label={PRACTISE.downOver(scaleName(body.over))} checked={form.downOver} onChange={(downOver) => onForm({ downOver })} />
+      )}
+      {has('count') && (
+        <NumberField label={PRACTISE.count} value={form.count} min={1} max={10_000} onChange={(count) => onForm({ count })} />
+      )}
+      {has('lean') && shape && <Lean shape={shape} lean={form.lean} onLean={(lean) => onForm({ lean })} />}
+      {has('seed') && <Button onClick={() => onForm({ seed: (form.seed * 48271 + 1) % 2147483647 })}>{PRACTISE.seed}</Button>}
+    </div>
+  );
+}
+
+function Lean({ shape, lean, onLean }: { shape: Shape; lean: string[]; onLean: (lean: string[]) => void }) {
+  const degrees = [...new Set(shape.notes.map((n) => n.degree))];
+  return (
+    <fieldset className="w-full">
+      <legend className="text-xs text-soft">{PRACTISE.lean}</legend>
+      <div className="flex flex-wrap gap-x-3">
+        {degrees.map((d) => (
+          <Check key={d} label={d} checked={lean.includes(d)} onChange={(on) => onLean(on ? [...lean, d] : lean.filter((x) => x !== d))} />
+        ))}
+      </div>
+    </fieldset>
+  );
+}

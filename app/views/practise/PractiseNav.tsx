@@ -1,0 +1,22 @@
+import { useNavigate } from 'react-router';
+import { store } from '../../store';
+import { viewPath } from '../../store/paths';
+import { Segmented } from '../../ui/Segmented';
+import { PRACTISE } from '../../words/views/practise';
+
+type Page = 'drill' | 'plan' | 'log';
+const PAGES: { value: Page; label: string }[] = [
+  { value: 'drill', label: PRACTISE.drill },
+  { value: 'plan', label: PRACTISE.plan },
+  { value: 'log', label: PRACTISE.log },
+];
+
+/** The pages of Practise, each with an address of its own. */
+export function PractiseNav({ page }: { page: Page }) {
+  const navigate = useNavigate();
+  const go = (to: Page): void => {
+    const { id } = store.getState().editor;
+    void navigate(to === 'log' ? '/log' : viewPath(id, to === 'plan' ? 'plan' : 'practise'));
+  };
+  return <Segmented label={PRACTISE.pages} value={page} options={PAGES} onChange={go} />;
+}

@@ -1,0 +1,33 @@
+import { useMemo } from 'react';
+import type { StudyBody } from '../../../contract';
+import { useAppSelector } from '../../store';
+import { drilled, practiceOf } from '../../store/practice/drilled';
+import { selectRung, type Laid } from '../../store/study';
+import { InstrumentBar } from '../InstrumentBar';
+import { Problem } from '../Problem';
+import { StudyGate } from '../StudyGate';
+import { DrillBench } from './DrillBench';
+
+/** A drill in time: the neck, the line, what to say, and the tempo ladder. */
+export function PractiseView() {
+  return <StudyGate view="practise">{(body, laid) => <Open body={body} laid={laid} />}</StudyGate>;
+}
+
+function Open({ body, laid }: { body: StudyBody; laid: Laid }) {
+  const current = useAppSelector(selectRung);
+  const { form, climb } = practiceOf(body);
+  const { instrument, scale, layout, school, hand, over, routes, licks } = body;
+  const made = useMemo(
+    () => drilled(form, { body: { ...body, instrument, scale, layout, school, hand, over, routes, licks }, shapes: laid.shapes, current }),
+    // A drill hangs on these fields alone.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [form, instrument, scale, layout, school, hand, over, routes, licks, laid.shapes, current],
+  );
+  return (
+    <>
+      <InstrumentBar body={body} />
+      {laid.error && <Problem error={laid.error} body={body} />}
+      <DrillBench body={body} shapes={laid.shapes} current={current} form={form} climb={climb} made={made} />
+    </>
+  );
+}

@@ -1,0 +1,90 @@
+import { useMemo, useRef } from 'react';
+import { glyphs, TICKS, type Join } from '../../../core';
+import { useMarkScale } from '../../neck/useNeckGeometry';
+import { useWidth } from '../../neck/useWidth';
+import { COLUMN, tabGeometry, type TabColumn } from '../../tab/layout';
+import { TabStaff } from '../../tab/TabStaff';
+import type { Drilled } from '../../store/practice/drilled';
+import { stepWords } from '../../words/route-text';
+import { PRACTISE } from '../../words/views/practise';
+import { TabStand } from '../TabStand';
+
+interface Props {
+  drill: Drilled;
+  now: number;
+  title: string;
+  standing: boolean;
+  onStand: () => void;
+}
+
+/** Columns before the note that sounds. */
+const BEFORE = 2;
+const BAR = 4; // beats
+const JOINS: Partial<Record<Join, TabColumn['join']>> = { hammer: 'h', pull: 'p', tap: 't' };
+const nothing = (): void => undefined;
+
+/** Every note of a drill as a column of tab; the beats are numbered, bars begin every four. */
+function columnsOf({ line, starts }: Drilled): TabColumn[] {
+  return line.steps.map((s, k) => {
+    const beat = starts[k] / TICKS;
+    const join = line.joins[k];
+    return {
+      string: s.string,
+      fret: s.fret,
+      finger: String(s.finger),
+      shift: k > 0 ? s.handFret - line.steps[k - 1].handFret : 0,
+      join: join === 'slide' ? (s.fret > line.steps[k - 1].fret ? '/' : '\\') : join ? JOINS[join] : undefined,
+      bar: k === 0 || beat % BAR === 0,
+      beat: Number.isInteger(beat) ? (beat % BAR) + 1 : undefined,
+      loud: line.loud[k],
+    };
+  });
+}
+
+/** The line runs: the note that sounds stays in its place near the left, what comes lies to its right, and after the last note the first again. */
+export function RunningLine({ drill, now, title, standing, onStand }: Props) {
+  const holder = useRef<HTMLDivElement>(null);
+  const width = useWidth(holder);
+  const scale = useMarkScale();
+  const all = useMemo(() => columnsOf(drill), [drill]);
+  const words = useMemo(() => drill.line.steps.map((s, k) => glyphs(stepWords(s, k, drill.notes[k].name, drill.line.strokes[k]))), [drill]);
+  const { strokes } = drill.line;
+  const strings = drill.instrument.strings.length;
+  const fit = Math.max(4, Math.floor((width / scale - 34) / COLUMN));
+  const loops = now >= 0;
+  const from = loops ? now - BEFORE : 0;
+  const count = loops ? fit : Math.min(fit, all.length);
+  const at = Array.from({ length: count }, (_, k) => (((from + k) % all.length) + all.length) % all.length);
+  const g = useMemo(() => tabGeometry(count, strings, count * COLUMN + 34), [count, strings]);
+  return (
+    <section className="min-w-0 overflow-hidden rounded-[10px] border border-line bg-sheet px-3 pt-2">
+      <h2 className="sr-only">{PRACTISE.line}</h2>
+      <div ref={holder} className="-mb-3 overflow-hidden" data-running={now}>
+        {width > 0 && (
+          <TabStaff
+            g={g}
+            scale={scale}
+            instrument={drill.instrument}
+            columns={at.map((k, place) => (loops && place < BEFORE ? { ...all[k], past: true } : all[k]))}
+            strokes={at.map((k) => strokes[k])}
+            words={at.map((k) => words[k])}
+            label={PRACTISE.notesOfDrill}
+            chosen={-1}
+            sounding={loops ? BEFORE : -1}
+            onChoose={nothing}
+          />
+        )}
+      </div>
+      <TabStand
+        open={standing}
+        onClose={onStand}
+        title={title}
+        instrument={drill.instrument}
+        columns={all}
+        strokes={strokes}
+        words={words}
+        sounding={now}
+      />
+    </section>
+  );
+}

@@ -1,0 +1,97 @@
+import { useNavigate } from 'react-router';
+import type { StudyBody } from '../../../contract';
+import { glyphs, type Shape, type TodayItem } from '../../../core';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { change } from '../../store/change';
+import { LOOSE } from '../../store/editor';
+import { viewPath } from '../../store/paths';
+import { dayOf, now } from '../../store/practice/clock';
+import { daysOf, makePlan } from '../../store/practice/plans';
+import { askWarmUp } from '../../store/practice/wish';
+import { Button } from '../../ui/Button';
+import { Signs } from '../../ui/Signs';
+import { isolated } from '../../words/name-text';
+import { minutesWords, todayWords } from '../../words/plan-text';
+import { PRACTISE } from '../../words/views/practise';
+import { useToday, type Today } from './useToday';
+
+/** What there is to do today, over all plans: in which order, for how many minutes. A press goes to it. */
+export function TodayCard({ body, shapes }: { body: StudyBody; shapes: Shape[] }) {
+  const today = useToday(body, shapes);
+  return (
+    <section aria-labelledby="today" className="rounded-[10px] border border-line bg-sheet p-4">
+      <h2 id="today" className="mb-2 text-[0.875rem] font-semibold">
+        {today.items.length ? PRACTISE.todayMinutes(today.items.reduce((sum, i) => sum + i.minutes, 0)) : PRACTISE.today}
+      </h2>
+      {today.items.length > 0 ? <TodayList today={today} /> : <NoPlan body={body} ready={today.ready} />}
+      <p className="mt-2 text-xs text-clay">{PRACTISE.care}</p>
+    </section>
+  );
+}
+
+function NoPlan({ body, ready }: { body: StudyBody; ready: boolean }) {
+  const dispatch = useAppDispatch();
+  const loose = useAppSelector((s) => s.editor.id === LOOSE);
+  if (body.plan && ready) return <p className="text-soft">{PRACTISE.allDone}</p>;
+  return (
+    <>
+      <p className="mb-2 text-soft">{loose ? PRACTISE.planNeedsStudy : PRACTISE.noPlan}</p>
+      {!loose && (
+        <Button look="link" onClick={() => dispatch(change((n) => makePlan(n.body, n.shapes, n.current)))}>
+          {PRACTISE.makePlan}
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** The day's list; what is done of each by today's log stands beside it. */
+export function TodayList({ today }: { today: Today }) {
+  const navigate = useNavigate();
+  const id = useAppSelector((s) => s.editor.id);
+  const day = dayOf(now());
+  const doneOf = (item: TodayItem): number => {
+    if (item.kind === 'rest') return 0;
+    const planned = today.shapes.get(item.shape);
+    const seconds = planned ? daysOf(today.history, planned.study, planned.key).find((d) => d.day === day)?.seconds : 0;
+    return Math.round((seconds ?? 0) / 60);
+  };
+  const go = (item: TodayItem): void => {
+    if (item.kind === 'rest') return;
+    const planned = today.shapes.get(item.shape);
+    if (!planned?.shape) return;
+    const { rung } = planned.item;
+    askWarmUp(item.kind === 'warm-up' ? planned.id : null);
+    void navigate(`${viewPath(planned.study, 'practise')}?rung=${rung.number}.${planned.shape.handFret}`);
+  };
+  return (
+    <ol className="flex flex-col gap-0.5">
+      {today.items.map((item, k) => {
+        const planned = item.kind === 'rest' ? undefined : today.shapes.get(item.shape);
+        const study = planned && planned.study !== id ? `, ${isolated(today.names.get(planned.study) ?? '')}` : '';
+        const label = `${planned?.shape?.label ?? ''}${study}`;
+        const done = item.kind === 'warm-up' ? 0 : doneOf(item);
+        const words = todayWords(item, label.charAt(0).toUpperCase() + label.slice(1));
+        return (
+          <li key={k} className="flex items-center gap-2">
+            <span aria-hidden className="w-4 text-brass-deep">
+              {done >= item.minutes ? '✓' : item.kind === 'learn' ? '▶' : item.kind === 'review' ? '↻' : '·'}
+            </span>
+            {item.kind === 'rest' ? (
+              <span className="min-h-8 grow py-1 text-soft">{words}</span>
+            ) : (
+              <button
+                type="button"
+                onClick={() => go(item)}
+                className={`min-h-8 grow cursor-pointer rounded px-1 text-left hover:bg-feather-wash ${item.kind === 'learn' ? 'font-semibold' : ''}`}
+              >
+                <Signs>{glyphs(words)}</Signs>
+              </button>
+            )}
+            <span className="num whitespace-nowrap text-soft">{minutesWords(done, item.minutes)}</span>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

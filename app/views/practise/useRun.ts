@@ -1,0 +1,198 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { Climb, Rating, Standing } from '../../../core';
+import { soundPrefs } from '../../sound/output-prefs';
+import { countIn, drillScore, type DrillHeard, type Sounds } from '../../sound/drill-score';
+import type { Seam } from '../../sound/engine/score';
+import type { NoSound, Playing } from '../../sound/player';
+import { logPass } from '../../store/practice/outbox';
+import { leavePasses, passOf, type About } from '../../store/practice/pass';
+import { beginRun, nextTempo, passBegan, rate as rated, runEnded, type Run, type Step } from '../../store/practice/run';
+
+/** What runs, and how. */
+export interface RunAsked {
+  heard: DrillHeard;
+  /** Starts of the notes in beats. */
+  starts: readonly number[];
+  climb: Climb;
+  /** Where the player stands on the ladder. */
+  standing: Standing;
+  onStanding: (standing: Standing) => void;
+  about: About;
+  sounds: Sounds;
+  countIn: boolean;
+  dry: boolean;
+  half: boolean;
+}
+
+export interface Running {
+  on: boolean;
+  /** The note that is heard, -1 for none; and the beat of the count-in, 1 to 4, 0 outside it. */
+  now: number;
+  counting: number;
+  run: Run | null;
+  /** Which way the ladder moved last. */
+  moved: -1 | 0 | 1;
+  error: NoSound | null;
+  start: () => void;
+  stop: () => void;
+  takeOver: () => void;
+  rate: (rating: Rating) => void;
+}
+
+const HALF = 0.5;
+
+/** A drill that runs: sound, picture, rating and log. The picture follows the clock of the sound. */
+export function useRun(asked: RunAsked): Running {
+  const latest = useRef(asked);
+  latest.current = asked;
+  const [on, setOn] = useState(false);
+  const [place, setPlace] = useState({ now: -1, counting: 0 });
+  const [run, setRun] = useState<Run | null>(null);
+  const [moved, setMoved] = useState<-1 | 0 | 1>(0);
+  const [error, setError] = useState<NoSound | null>(null);
+  const running = useRef<Run | null>(null);
+  const playing = useRef<Playing | null>(null);
+  const turn = useRef(0);
+
+  const tempoOf = (r: Run): number => nextTempo(r) * (latest.current.half ? HALF : 1);
+
+  const apply = useCallback((step: Step) => {
+    const before = running.current?.standing;
+    running.current = step.run;
+    setRun(step.run);
+    if (step.moved) setMoved(step.moved);
+    for (const outcome of step.log) void logPass(passOf(latest.current.about, outcome));
+    if (step.run.standing !== before) latest.current.onStanding(step.run.standing);
+    playing.current?.change({ tempo: tempoOf(step.run) });
+  }, []);
+
+  const stop = useCallback(() => {
+    turn.current++;
+    playing.current?.stop();
+    playing.current = null;
+    for (const outcome of running.current ? runEnded(running.current) : []) void logPass(passOf(latest.current.about, outcome));
+    running.current = null;
+    setRun(null);
+    setOn(false);
+    setPlace({ now: -1, counting: 0 });
+  }, []);
+
+  const begin = useCallback(
+    (over: boolean) => {
+      stop();
+      const mine = turn.current;
+      const { climb, standing, dry, heard, sounds, half } = latest.current;
+      const first = beginRun(climb, standing, dry);
+      running.current = first;
+      setRun(first);
+      setMoved(0);
+      setError(null);
+      setOn(true);
+      const onSeam = (seam: Seam): void => {
+        if (turn.current !== mine || seam.pass === 0 || !running.current) return;
+        apply(passBegan(running.current, seam.pass, seam.tempo, (seam.beats * 60) / seam.tempo));
+      };
+      const onEnd = (): void => {
+        if (turn.current === mine) stop();
+      };
+      const { click } = soundPrefs.get();
+      const take = {
+        lead: latest.current.countIn ? countIn(click) : null,
+        score: drillScore(heard, sounds, click),
+        loop: true,
+        tempo: standing.tempo * (half ? HALF : 1),
+      };
+      void import('../../sound/player')
+        .then(({ play }) => play(take, { onSeam, onEnd }, over))
+        .then((p) => {
+          if (turn.current !== mine) return p.stop();
+          playing.current = p;
+          follow(p, () => turn.current === mine, () => latest.current.starts, setPlace); // prettier-ignore
+        })
+        .catch((e: unknown) => {
+          if (turn.current !== mine) return;
+          running.current = null;
+          stop();
+          setError((e as { why?: NoSound }).why ?? 'broken');
+        });
+    },
+    [apply, stop],
+  );
+  const start = useCallback(() => begin(false), [begin]);
+  const takeOver = useCallback(() => begin(true), [begin]);
+  const rate = useCallback(
+    (rating: Rating) => {
+      if (running.current) apply(rated(running.current, rating));
+    },
+    [apply],
+  );
+
+  // What sounds changes at the next seam; another line cannot, or the picture would show one and the ear hear the other.
+  const { heard, sounds, half } = asked;
+  const { click } = soundPrefs.use();
+  const line = useRef(heard);
+  useEffect(() => {
+    if (line.current !== heard) stop();
+    line.current = heard;
+  }, [heard, stop]);
+  useEffect(() => {
+    playing.current?.change({ score: drillScore(line.current, sounds, click) });
+  }, [sounds, click]);
+  const standingTempo = asked.standing.tempo;
+  useEffect(() => {
+    const now = running.current;
+    if (!now) return;
+    if (now.standing.tempo !== standingTempo) running.current = { ...now, standing: latest.current.standing, early: null };
+    playing.current?.change({ tempo: tempoOf(running.current ?? now) });
+  }, [standingTempo, half]);
+
+  useEffect(() => {
+    const leave = (): void => {
+      const now = running.current;
+      if (now) leavePasses(runEnded(now).map((o) => passOf(latest.current.about, o)));
+      if (now) running.current = { ...now, waiting: null };
+    };
+    addEventListener('pagehide', leave);
+    return () => {
+      removeEventListener('pagehide', leave);
+      stop();
+    };
+  }, [stop]);
+
+  return useMemo(
+    () => ({ on, ...place, run, moved, error, start, stop, takeOver, rate }),
+    [on, place, run, moved, error, start, stop, takeOver, rate],
+  );
+}
+
+/** Tells which note is heard, frame by frame, for as long as it is asked for. */
+function follow(
+  p: Playing,
+  asked: () => boolean,
+  starts: () => readonly number[],
+  tell: (place: { now: number; counting: number }) => void,
+): void {
+  let shown = '';
+  const look = (): void => {
+    if (!asked()) return;
+    const at = p.where();
+    const counting = at?.pass === 0 ? Math.floor(at.beat) + 1 : 0;
+    const now = at && at.pass > 0 ? lastAt(starts(), at.beat) : -1;
+    const key = `${now}/${counting}`;
+    if (key !== shown) tell({ now, counting });
+    shown = key;
+    requestAnimationFrame(look);
+  };
+  look();
+}
+
+/** The last of ascending starts that is not after a beat. */
+function lastAt(starts: readonly number[], beat: number): number {
+  let [low, high] = [0, starts.length];
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if (starts[mid] <= beat) low = mid + 1;
+    else high = mid;
+  }
+  return low - 1;
+}
