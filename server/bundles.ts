@@ -183,7 +183,7 @@ export async function bundleText(db: Knex, versions: boolean): Promise<string> {
       texts.push(`{"study":${JSON.stringify(v.study)},"revision":${v.revision},"at":${v.at},"body":${v.text}}`);
     parts.push(`"versions":[${texts.join(',\n')}]`);
   }
-  parts.push(`"passes":[${(await allPasses(db)).map(({ seq: _, ...pass }) => JSON.stringify(pass)).join(',\n')}]`);
+  parts.push(`"passes":[${(await allPasses(db)).map((pass) => JSON.stringify({ ...pass, seq: undefined })).join(',\n')}]`);
   if (damaged.length) parts.push(`"damaged":${JSON.stringify(damaged)}`);
   return `{${parts.join(',\n')}}\n`;
 }

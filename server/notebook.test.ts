@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import type { Knex } from 'knex';
 import fc from 'fast-check';
 import { API, readBundle, upgradeStudy, writeBundle, type Bundle, type DatedCopy, type Lick, type StudySummary } from '../contract';
-import { DEMO } from '../demo';
+import { DEMO, demoPasses } from '../demo';
 import { createApp } from './app';
 import { copiesFolder, listCopies, makeCopy, MOST_COPIES } from './copies';
 import { openDatabase } from './database';
@@ -54,7 +54,7 @@ describe('the notebook as one file', () => {
       headers: { host: '127.0.0.1', 'content-type': 'application/json' },
       body: text,
     });
-    expect(await put.json()).toEqual({ studies: 4, instruments: 4, scales: 1, drills: 0, passes: 0 });
+    expect(await put.json()).toEqual({ studies: 4, instruments: 4, scales: 1, drills: 0, passes: demoPasses(0).length });
     const back = await app.request(`http://127.0.0.1${API.notebook}`, { headers: { host: '127.0.0.1' } });
     expect(JSON.parse(await back.text())).toEqual(JSON.parse(text));
     expect(before).toHaveLength(4);
@@ -157,7 +157,7 @@ describe('dated copies', () => {
       instruments: 4,
       scales: 1,
       drills: 0,
-      passes: 0,
+      passes: demoPasses(0).length,
     });
     expect(await names()).toEqual(before);
     expect(listCopies(file)).toHaveLength(2);

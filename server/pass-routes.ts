@@ -1,4 +1,4 @@
-import { Hono, type Context } from 'hono';
+import { Hono, type Context, type MiddlewareHandler } from 'hono';
 import type { Knex } from 'knex';
 import { correctionSchema, FILTER_FIELDS, ID, MOST_SENT, passProblem, problemsOf, type Correction, type Pass, type PassesKept, type PassFilter } from '../contract'; // prettier-ignore
 import { passesCsv } from '../formats/csv';
@@ -21,7 +21,8 @@ export function passRoutes(db: Knex): Hono {
   const app = new Hono();
   const missing = (c: Context) => refuse(c, 404, 'NOT_FOUND', 'There is no such pass in the log; it may have been deleted.');
   app.onError(answerBadRequest);
-  app.use('/:id', async (c, next) => (ID.test(c.req.param('id')) ? next() : missing(c)));
+  const soundId: MiddlewareHandler = async (c, next) => (ID.test(c.req.param('id') ?? '') ? next() : missing(c));
+  app.use('/:id', soundId);
 
   app.post('/', async (c) => {
     const { passes } = await jsonBody(c);

@@ -23,6 +23,7 @@ beforeEach(async () => {
   file = join(mkdtempSync(join(tmpdir(), 'crow-log-')), 'notebook.sqlite');
   db = await openDatabase(file);
   await resetDemo(db);
+  await db('passes').delete(); // the demo's own
   const app = createApp(db, undefined, file);
   call = async (method, path, payload) =>
     app.request(`http://127.0.0.1${path}`, {

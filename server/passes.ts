@@ -29,12 +29,23 @@ const rowOf = ({ studyName, order, by, ...rest }: Pass): Omit<PassRow, 'seq'> =>
   rated_by: by,
   deleted_at: null,
 });
-const passOf = ({ study_name, ordering, rated_by, reached, deleted_at: _, ...rest }: PassRow): KeptPass => ({
-  ...rest,
-  studyName: study_name,
-  order: ordering,
-  by: rated_by,
-  reached: !!reached,
+const passOf = (r: PassRow): KeptPass => ({
+  seq: r.seq,
+  id: r.id,
+  at: r.at,
+  day: r.day,
+  study: r.study,
+  studyName: r.study_name,
+  shape: r.shape,
+  what: r.what,
+  order: r.ordering,
+  rhythm: r.rhythm,
+  tempo: r.tempo,
+  goal: r.goal,
+  verdict: r.verdict,
+  reached: !!r.reached,
+  seconds: r.seconds,
+  by: r.rated_by,
 });
 
 /** All passes of a notebook as JSON has them, in the order in which they were kept; `reached` as 0 or 1. */

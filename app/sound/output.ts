@@ -1,13 +1,7 @@
 import { openAhead } from './ahead/output';
-import type { FromEngine, ToEngine } from './engine/messages';
+import type { Engine, FromEngine } from './engine/messages';
 import { soundPrefs } from './output-prefs';
 import workletUrl from './engine/transport.worklet.ts?worker&url';
-
-/** The engine that sounds, wherever it runs. */
-export interface Engine {
-  send: (message: ToEngine, transfer?: Transferable[]) => void;
-  listen: (told: (message: FromEngine) => void) => void;
-}
 
 /** The one audio context of this window, with its engine; it rests while nothing sounds. */
 export interface Output {

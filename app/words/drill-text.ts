@@ -1,4 +1,4 @@
-import type { DrillForm, DrillWords, Pass, StudyBody, Verdict } from '../../contract';
+import type { DrillForm, DrillWords, StudyBody, Verdict } from '../../contract';
 import { capital, countWord, degreeOfNote, drillSeconds, glyphs, noteOnDegree, syllableOf, type DrillArticulation, type DrillNote, type DrillOrder, type DrillRhythm, type FingeredStep, type ScaleRef, type Shape } from '../../core'; // prettier-ignore
 import { noteText, type Naming } from '../neck/marks';
 import type { Drilled } from '../store/practice/drilled';
@@ -161,4 +161,3 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = Object.freeze({
   unrated: 'not rated',
   dry: 'minutes only',
 });
-export const BY_WORDS: Readonly<Record<Pass['by'], string>> = Object.freeze({ player: 'by you', listening: 'heard', nobody: '' });

@@ -15,11 +15,11 @@ const SCHEDULER = fsrs({ enable_fuzz: false, enable_short_term: false });
 /** When a shape comes back, in ms since 1970, and in how many days from its last one; by the spaced schedule FSRS of ts-fsrs with its published defaults. */
 export function comesBack(days: readonly DayOf[]): { due: number; inDays: number } {
   const [first] = days;
-  let card = createEmptyCard(new Date(first.at));
+  let card = createEmptyCard(first.at);
   let latest = first.at;
   for (const { at, rating } of days) {
     latest = Math.max(latest, at); // a clock that was put back does not go backwards here
-    card = SCHEDULER.next(card, new Date(latest), GRADES[rating]).card;
+    card = SCHEDULER.next(card, latest, GRADES[rating]).card;
   }
   return { due: card.due.getTime(), inDays: card.scheduled_days };
 }

@@ -3,7 +3,18 @@ import type { Page } from '@playwright/test';
 import { expect, openMap, test } from './support';
 
 const STUDY = '/study/demo-weathervane';
-const VIEWS = ['/map', `${STUDY}/map`, `${STUDY}/connect`, `${STUDY}/transpose`, `${STUDY}/licks`, '/notebook', '/instruments'];
+const VIEWS = [
+  '/map',
+  `${STUDY}/map`,
+  `${STUDY}/connect`,
+  `${STUDY}/transpose`,
+  `${STUDY}/licks`,
+  `${STUDY}/practise`,
+  `${STUDY}/plan`,
+  '/log',
+  '/notebook',
+  '/instruments',
+];
 const SIZES = [
   { width: 1280, height: 800 },
   { width: 360, height: 740 },

@@ -1,5 +1,4 @@
-import type { FromEngine } from '../engine/messages';
-import type { Engine } from '../output';
+import type { Engine, FromEngine } from '../engine/messages';
 import type { Clock, FromAhead, ToAhead } from './messages';
 
 /** Fade of a stop, in seconds. */

@@ -10,3 +10,9 @@ export type ToEngine =
 
 /** What the engine tells the page. */
 export type FromEngine = { seam: Seam } | { end: number };
+
+/** The engine that sounds, wherever it runs. */
+export interface Engine {
+  send: (message: ToEngine, transfer?: Transferable[]) => void;
+  listen: (told: (message: FromEngine) => void) => void;
+}

@@ -173,7 +173,7 @@ function ofLine(
 ): Drilled {
   if (!places.length) return refuse('drill', 'This line has no notes to play.');
   const line = lineShape(named(instrument, scale, places));
-  const { start: _, down: __, ...options } = optionsOf(form, line, { body, shapes: [line], current: 0 });
+  const options = optionsOf({ ...form, downOver: false }, line, { body, shapes: [line], current: 0 });
   return whole(form, body, { instrument, notes: drillNotes(line, options), key, shape: null, root: rootClass(line, form.root) });
 }
 

@@ -1,4 +1,4 @@
-import { createStore, del, delMany, entries, set, type UseStore } from 'idb-keyval';
+import { createStore, delMany, entries, set, type UseStore } from 'idb-keyval';
 import { API, MOST_SENT, type Pass, type PassesKept } from '../../../contract';
 import { keptValue } from '../kept-value';
 
@@ -37,22 +37,32 @@ function nextKey(id: string): string {
   return `${String(n).padStart(12, '0')}/${id}`;
 }
 
+/** Storage may be full or forbidden: a box that cannot be opened is no box. */
+async function attempt<T>(action: () => Promise<T>, otherwise: T): Promise<T> {
+  try {
+    return await action();
+  } catch {
+    return otherwise;
+  }
+}
+
 async function all(): Promise<[string, Pass][]> {
-  const kept = await entries<string, Pass>(box()).catch(() => []);
+  const kept = await attempt(() => entries<string, Pass>(box()), []);
   return [...kept, ...held].sort(([a], [b]) => (a < b ? -1 : 1));
 }
 
 /** Keeps a pass and sends what there is. */
 export async function logPass(pass: Pass): Promise<void> {
   const key = nextKey(pass.id);
-  await set(key, pass, box()).catch(() => held.set(key, pass));
+  if (!(await attempt(() => set(key, pass, box()).then(() => true), false))) held.set(key, pass);
   void sendPasses();
 }
 
-/** One window sends at a time. */
-const alone = (work: () => Promise<void>): Promise<void> => {
-  const locks = (navigator as Partial<Navigator>).locks;
-  return locks ? locks.request('crow-ladder:outbox', work).then(() => undefined) : work();
+/** One window sends at a time, and one thing at a time in it. */
+let sending: Promise<unknown> = Promise.resolve();
+const alone = (work: () => Promise<void>): Promise<unknown> => {
+  const locks = typeof navigator === 'undefined' ? undefined : (navigator as Partial<Navigator>).locks;
+  return (sending = sending.then(() => (locks ? locks.request('crow-ladder:outbox', work) : work())).catch(() => undefined));
 };
 
 let onKept: () => void = () => undefined;
@@ -60,7 +70,7 @@ let onKept: () => void = () => undefined;
 export const whenKept = (then: () => void): void => void (onKept = then);
 
 /** Sends all that waits, oldest first; what the server does not answer for stays. */
-export const sendPasses = (): Promise<void> =>
+export const sendPasses = (): Promise<unknown> =>
   alone(async () => {
     for (;;) {
       const some = (await all()).slice(0, MOST_SENT);
@@ -75,11 +85,11 @@ export const sendPasses = (): Promise<void> =>
       tell({ waiting: some.length - gone.length, refused: [...state.refused, ...answer.refused.map((r) => r.message)] });
       onKept();
     }
-  }).catch(() => undefined);
+  });
 
 async function drop(keys: string[]): Promise<void> {
   keys.forEach((k) => held.delete(k));
-  await delMany(keys, box()).catch(() => Promise.all(keys.map((k) => del(k, box()).catch(() => undefined))));
+  await attempt(() => delMany(keys, box()), undefined);
 }
 
 /** The server's answer, or null where it gave none that counts. */

@@ -2,7 +2,6 @@ import { Play, Square } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { DrillForm, StudyBody } from '../../../contract';
 import { drillSeconds, glyphs, TICKS, type Climb, type Shape, type Standing } from '../../../core';
-import { Legend } from '../../neck/Legend';
 import { say } from '../../shell/say';
 import type { DrillHeard } from '../../sound/drill-score';
 import { useAppSelector } from '../../store';
@@ -15,7 +14,7 @@ import { drillFacts, drillName, LONG_PASS, timeWords, whatWords } from '../../wo
 import { PRACTISE } from '../../words/views/practise';
 import { HearProblem } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
-import { DrillFiles } from './DrillFiles';
+import { DrillFiles, useDrillLick } from './DrillFiles';
 import { DrillNeck, useDrillMarks } from './DrillNeck';
 import { RateBar } from './RateBar';
 import { DrillsPart } from './DrillsPart';
@@ -70,6 +69,8 @@ export function DrillBench({ body, shapes, current, form, climb, made }: Props) 
   const at = warm ?? standing;
   const [half, setHalf] = useState(false);
   const about = useMemo(() => (drill ? aboutOf(id, body, drill, what, climb.goal) : null), [id, body, drill, what, climb.goal]);
+  const name = drillName(form, what);
+  const lick = useDrillLick({ body, drill, tempo: at.tempo, name });
   const long = drill !== null && drillSeconds(drill.line, at.tempo) > LONG_PASS;
   const run = useRun({
     heard,
@@ -93,7 +94,16 @@ export function DrillBench({ body, shapes, current, form, climb, made }: Props) 
     },
     [setStanding],
   );
-  usePractiseCommands({ run, canStart, body, form, climb, standing: at, onTempo: tempo, half: () => setHalf((h) => !h), stand: () => setStandingUp((s) => !s) }); // prettier-ignore
+  usePractiseCommands({
+    run,
+    canStart,
+    climb,
+    standing: at,
+    onTempo: tempo,
+    half: () => setHalf((h) => !h),
+    stand: () => setStandingUp((s) => !s),
+    lick: lick.make,
+  });
   useTold(run.moved, at, run.run?.held ?? false);
   const problem = 'problem' in made ? made.problem : long && drill ? PRACTISE.longPass(timeWords(drillSeconds(drill.line, at.tempo))) : null; // prettier-ignore
   return (
@@ -111,7 +121,7 @@ export function DrillBench({ body, shapes, current, form, climb, made }: Props) 
       <p className="num mt-1 min-h-5 text-[0.84375rem] text-soft">{drill && glyphs(drillFacts(drill, at.tempo))}</p>
       <div className="no-print after-neck my-3 flex flex-wrap items-center gap-2">
         <PractiseNav page="drill" />
-        <DrillsPart body={body} form={form} climb={climb} name={drillName(form, what)} />
+        <DrillsPart body={body} form={form} climb={climb} name={name} />
         <SoundsPart half={half} onHalf={setHalf} />
         <SayPart form={form} />
         <CountInChip />
@@ -148,8 +158,7 @@ export function DrillBench({ body, shapes, current, form, climb, made }: Props) 
         <TodayCard body={body} shapes={shapes} />
       </div>
       <RateBar run={run} dry={dry} />
-      {drill && <Legend marks={marks} />}
-      {drill && <DrillFiles body={body} drill={drill} tempo={standing.tempo} name={drillName(form, what)} />}
+      <DrillFiles body={body} drill={drill} tempo={at.tempo} name={name} marks={marks} />
       <StudyFooter hint={PRACTISE.hint} />
     </div>
   );

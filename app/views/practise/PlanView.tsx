@@ -171,7 +171,7 @@ function Item({ p, index, last, stands, waitsFor }: ItemProps) {
   const set = (to: typeof said): void => void dispatch(change((n) => sayOfShape(n.body, index, to)));
   const move = (by: -1 | 1): void => void dispatch(change((n) => moveItem(n.body, index, by)));
   return (
-    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 py-2" data-state={stands.state}>
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 py-2" data-plan-state={stands.state}>
       <span aria-hidden className="w-4 text-brass-deep">
         {STATE_SIGNS[stands.state]}
       </span>

@@ -1,5 +1,5 @@
 import { useRef } from 'react';
-import { DRILL_WORDS, TEMPO, type DrillForm, type StudyBody } from '../../../contract';
+import { DRILL_WORDS, TEMPO, type DrillForm } from '../../../contract';
 import type { Climb, Standing } from '../../../core';
 import { useCommands } from '../../shell/keys';
 import { openPart } from '../../shell/open-part';
@@ -15,20 +15,19 @@ import type { Running } from './useRun';
 interface On {
   run: Running;
   canStart: boolean;
-  body: StudyBody;
-  form: DrillForm;
   climb: Climb;
   standing: Standing;
   onTempo: (tempo: number) => void;
   half: () => void;
   stand: () => void;
+  lick: () => void;
 }
 
 const next = <T>(all: readonly T[], now: T): T => all[(all.indexOf(now) + 1) % all.length];
 const inRange = (tempo: number): number => Math.max(TEMPO.min, Math.min(TEMPO.max, tempo));
 
 /** Runs the commands of Practise. */
-export function usePractiseCommands({ run, canStart, climb, standing, onTempo, half, stand }: On): void {
+export function usePractiseCommands({ run, canStart, climb, standing, onTempo, half, stand, lick }: On): void {
   const dispatch = useAppDispatch();
   const tap = useTap(onTempo);
   const latest = useRef({ climb, standing });
@@ -57,6 +56,6 @@ export function usePractiseCommands({ run, canStart, climb, standing, onTempo, h
     'count-in': () => setPractisePrefs({ countIn: !practisePrefs.get().countIn }),
     dry: () => setPractisePrefs({ dry: !practisePrefs.get().dry }),
     stand,
-    lick: part('drill as a lick'),
+    lick,
   });
 }
