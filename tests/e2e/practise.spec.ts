@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { KeptPass, PassPage, StudyBody } from '../../contract';
 import { PLAIN_DRILL, type DrillForm } from '../../contract';
 import type { Climb } from '../../core';
-import { expect, kill, openMap, part, saved, startServer, test, type Running } from './support';
+import { expect, kill, openMap, part, saved, startServer, test, typeInto, type Running } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const asked = (page: Page) => page.locator('[data-asked]');
@@ -172,8 +172,8 @@ test('a week of a plan: made in two presses, one position at a time, and what ho
   await saved(page);
   await page.goto(`${server.url}/study/demo-weathervane/map`);
   await expect(heading(page)).toContainText('Dorian');
-  await page.keyboard.press('l');
-  await given(page, server.url, 'demo-weathervane', () => ({ scale: { tonic: 'G', scale: 'dorian' } }));
+  await typeInto(page, 'tonic and scale', 'G dorian');
+  await saved(page);
   await page.goto(`${server.url}/study/demo-weathervane/plan`);
   await expect(page.getByText(/This plan was made in F♯ Dorian; the study is in G Dorian now/)).toBeVisible();
   await page.getByRole('button', { name: 'It counts' }).click();
