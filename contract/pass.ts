@@ -138,7 +138,7 @@ export interface PassCharts {
   shapes: { study: string | null; shape: string; top: number | null; held: number | null; passes: number }[];
 }
 
-/** What was played of each shape of some studies, day by day, for a plan; and the last rated passes of it, oldest first. */
+/** What was played of each shape of some studies, day by day, for a plan; and the last rated passes of it in each order and rhythm, oldest first. */
 export interface PassHistory {
   days: {
     study: string;
@@ -150,5 +150,5 @@ export interface PassHistory {
     reached: boolean;
     seconds: number;
   }[];
-  last: { study: string; shape: string; tempo: number; rating: 'clean' | 'miss' }[];
+  last: { study: string; shape: string; order: DrillOrder; rhythm: DrillRhythm; tempo: number; rating: 'clean' | 'miss' }[];
 }

@@ -32,7 +32,14 @@ const way = async (page, name) => {
   await page.getByRole('radio', { name, exact: true }).click();
   await page.waitForTimeout(500);
 };
+const running = async (page) => {
+  await page.keyboard.press(' ');
+  await page.waitForFunction(() => Number(document.querySelector('[data-running]')?.dataset.running) >= 13, null, { timeout: 30_000 });
+};
 const SHOTS = [
+  ['practise', '/study/demo-weathervane/practise?rung=2.4', 'light', running],
+  ['plan', '/study/demo-weathervane/plan', 'light'],
+  ['log', '/log', 'light'],
   ['first-leaf', '/', 'light', (p) => p.keyboard.press('i')],
   [
     'stand',

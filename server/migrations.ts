@@ -140,9 +140,12 @@ const MIGRATIONS: Migration[] = [
         t.float('seconds').notNullable();
         t.string('rated_by').notNullable();
         t.integer('deleted_at').nullable();
-        t.index(['deleted_at', 'study', 'shape', 'day']);
-        t.index(['deleted_at', 'day']);
-        t.index(['deleted_at', 'study', 'at']);
+        // What the charts and plans add up stands in an index each, so that the rows themselves are not read.
+        t.index(['deleted_at', 'study', 'shape', 'day', 'at', 'verdict', 'reached', 'seconds', 'tempo'], 'passes_by_shape');
+        t.index(['deleted_at', 'day', 'verdict', 'tempo', 'goal', 'seconds'], 'passes_by_day');
+        t.index(['study', 'shape', 'ordering', 'rhythm'], 'passes_by_drill');
+        t.index(['deleted_at', 'study', 'at'], 'passes_by_study');
+        t.index(['deleted_at', 'shape'], 'passes_of_shape');
       });
     },
     down: noWayBack('009-log'),

@@ -109,7 +109,7 @@ describe('reading the log', () => {
       ['box/2', '2026-11-03', 1, 0, true],
       ['box/1', '2026-11-04', 1, 0, false],
     ]);
-    expect(all.last.map((p) => [p.study, p.tempo, p.rating])).toEqual([['demo-weathervane', 84, 'clean'], ['demo-weathervane', 90, 'miss'], ['demo-weathervane', 100, 'clean'], ['demo-cold-forge', 84, 'clean']]); // prettier-ignore
+    expect(all.last.map((p) => [p.order, p.rhythm, p.tempo, p.rating])).toEqual([['from-root', 'triplets', 84, 'clean'], ['from-root', 'triplets', 90, 'miss'], ['from-root', 'triplets', 100, 'clean'], ['groups', 'triplets', 84, 'clean']]); // prettier-ignore
     const since = await json<PassHistory>(call('GET', `${API.passes}/history?studies=demo-weathervane&since=demo-weathervane/box/1/${MONDAY + 1}`)); // prettier-ignore
     expect(since.days.map((d) => [d.shape, d.day])).toEqual([['box/1', '2026-11-03'], ['box/2', '2026-11-03']]); // prettier-ignore
   });
@@ -117,6 +117,11 @@ describe('reading the log', () => {
     const list = await json<StudySummary[]>(call('GET', API.studies));
     expect(list.find((s) => s.id === 'demo-weathervane')?.practisedAt).toBe(pass('b', 1).at);
     expect(list.find((s) => s.id === 'demo-slow-tram')?.practisedAt).toBeNull();
+    const [lick] = list.find((s) => s.id === 'demo-cold-forge')?.licks ?? [];
+    expect(lick.practisedAt).toBeNull();
+    await send(pass('f', 4, { study: 'demo-cold-forge', shape: `lick/${lick.id}` }));
+    const later = await json<StudySummary[]>(call('GET', API.studies));
+    expect(later.find((s) => s.id === 'demo-cold-forge')?.licks[0].practisedAt).toBe(pass('f', 4).at);
   });
   it('a pass put right, taken out and brought back', async () => {
     const wrong = await call('PUT', `${API.passes}/c`, { verdict: 'great', tempo: 100, reached: true });

@@ -52,6 +52,9 @@ const passOf = (r: PassRow): KeptPass => ({
 export const PASSES_SQL = `select id, at, day, study, study_name as studyName, shape, what, ordering as "order", rhythm, tempo, goal, verdict,
   reached, seconds, rated_by as "by" from passes where deleted_at is null order by seq`;
 
+/** The rows of a query, as its columns are named in it. */
+const rowsIn = async <T>(query: Knex.QueryBuilder): Promise<T[]> => (await query) as T[];
+
 /** Rows written at once; SQLite takes so many values in a statement. */
 const CHUNK = 50;
 
@@ -81,41 +84,55 @@ function under(db: Knex, { study, shape, order, verdict, from, to }: PassFilter)
 
 /** A page of the log, newest first, and what it can be filtered by. */
 export async function listPasses(db: Knex, filter: PassFilter, offset: number, limit: number): Promise<PassPage> {
-  const rows = (await under(db, filter).clone().orderBy('seq', 'desc').offset(offset).limit(limit)) as PassRow[];
+  const rows = await rowsIn<PassRow>(under(db, filter).orderBy('seq', 'desc').offset(offset).limit(limit));
   const { total } = (await under(db, filter).count({ total: '*' }).first()) as { total: number };
-  const studies = (await db('passes')
-    .whereNull('deleted_at')
-    .groupBy('study')
-    .select('study', db.raw('max(study_name) as name'), db.raw('count(*) as passes'))
-    .orderBy('passes', 'desc')) as PassPage['studies'];
-  const shapes = (await under(db, { study: filter.study })
-    .groupBy('shape')
-    .select('shape', db.raw('max(what) as what'), db.raw('count(*) as passes'))
-    .orderBy('shape')) as PassPage['shapes'];
-  return { passes: rows.map(passOf), total, studies, shapes };
+  const studies = await newestOf(db, db('passes').whereNull('deleted_at'), 'study', 'study_name');
+  const shapes = await newestOf(db, under(db, { study: filter.study }), 'shape', 'what');
+  return {
+    passes: rows.map(passOf),
+    total,
+    studies: studies.map(({ key, name, passes }) => ({ study: key, name, passes })).sort((x, y) => y.passes - x.passes),
+    shapes: shapes.map(({ key, name, passes }) => ({ shape: key ?? '', what: name, passes })),
+  };
+}
+
+/** The values of a column with how often each is there and what the newest pass calls it. Counted from an index alone; the names are looked up. */
+async function newestOf(db: Knex, among: Knex.QueryBuilder, column: 'study' | 'shape', named: 'study_name' | 'what') {
+  const groups = await rowsIn<{ key: string | null; passes: number; seq: number }>(among.groupBy(column).select(`${column} as key`, db.raw('count(*) as passes'), db.raw('max(seq) as seq')).orderBy(column)); // prettier-ignore
+  const names = new Map<number, string>();
+  for (let k = 0; k < groups.length; k += CHUNK * 10) {
+    const some = groups.slice(k, k + CHUNK * 10).map((g) => g.seq);
+    const rows = await rowsIn<{ seq: number; name: string }>(db('passes').whereIn('seq', some).select('seq', `${named} as name`));
+    for (const r of rows) names.set(r.seq, r.name);
+  }
+  return groups.map(({ key, passes, seq }) => ({ key, passes, name: names.get(seq) ?? '' }));
 }
 
 /** Every pass under a filter, oldest first: for files. */
 export const allPasses = async (db: Knex, filter: PassFilter = {}): Promise<KeptPass[]> =>
-  ((await under(db, filter).orderBy('seq')) as PassRow[]).map(passOf);
+  (await rowsIn<PassRow>(under(db, filter).orderBy('seq'))).map(passOf);
 
 const TOP = `max(case when verdict = 'clean' then tempo end)`;
 
 export async function chartsOf(db: Knex, filter: PassFilter): Promise<PassCharts> {
-  const days = (await under(db, filter)
-    .groupBy('day')
-    .select('day', db.raw(`${TOP} as top`), db.raw('max(goal) as goal'), db.raw('count(*) as passes'), db.raw('sum(seconds) as seconds'))
-    .orderBy('day')) as PassCharts['days'];
-  const shapes = (await under(db, filter)
-    .groupBy('study', 'shape')
-    .select(
-      'study',
-      'shape',
-      db.raw(`${TOP} as top`),
-      db.raw('max(case when reached then tempo end) as held'),
-      db.raw('count(*) as passes'),
-    )
-    .orderBy(['study', 'shape'])) as PassCharts['shapes'];
+  const days = await rowsIn<PassCharts['days'][number]>(
+    under(db, filter)
+      .groupBy('day')
+      .select('day', db.raw(`${TOP} as top`), db.raw('max(goal) as goal'), db.raw('count(*) as passes'), db.raw('sum(seconds) as seconds'))
+      .orderBy('day'),
+  );
+  const shapes = await rowsIn<PassCharts['shapes'][number]>(
+    under(db, filter)
+      .groupBy('study', 'shape')
+      .select(
+        'study',
+        'shape',
+        db.raw(`${TOP} as top`),
+        db.raw('max(case when reached then tempo end) as held'),
+        db.raw('count(*) as passes'),
+      )
+      .orderBy(['study', 'shape']),
+  );
   return { days, shapes };
 }
 
@@ -133,30 +150,50 @@ export async function historyOf(
     for (const { study, shape, at } of since) void query.whereNot((q) => void q.where({ study, shape }).where('at', '<', at));
     return query;
   };
-  const days = (await counted()
-    .groupBy('study', 'shape', 'day')
-    .select(
-      'study',
-      'shape',
-      'day',
-      db.raw('min(at) as at'),
-      db.raw(`sum(verdict = 'clean') as clean`),
-      db.raw(`sum(verdict = 'miss') as misses`),
-      db.raw('max(reached) as reached'),
-      db.raw('sum(seconds) as seconds'),
-    )
-    .orderByRaw('min(seq)')) as (Omit<PassHistory['days'][number], 'reached'> & { reached: number })[];
-  const ranked = counted()
-    .whereIn('verdict', ['clean', 'miss'])
-    .select('study', 'shape', 'tempo', 'seq', db.raw('verdict as rating'), db.raw('row_number() over (partition by study, shape order by seq desc) as back')); // prettier-ignore
-  const last = (await db.from(ranked.as('ranked')).where('back', '<=', LAST).orderBy('seq').select('study', 'shape', 'tempo', 'rating')) as PassHistory['last']; // prettier-ignore
-  return { days: days.map((d) => ({ ...d, reached: !!d.reached })), last };
+  const days = await rowsIn<Omit<PassHistory['days'][number], 'reached'> & { reached: number }>(
+    counted()
+      .groupBy('study', 'shape', 'day')
+      .select(
+        'study',
+        'shape',
+        'day',
+        db.raw('min(at) as at'),
+        db.raw(`sum(verdict = 'clean') as clean`),
+        db.raw(`sum(verdict = 'miss') as misses`),
+        db.raw('max(reached) as reached'),
+        db.raw('sum(seconds) as seconds'),
+      )
+      .orderByRaw('min(seq)'),
+  );
+  return { days: days.map((d) => ({ ...d, reached: !!d.reached })), last: await lastRated(counted) };
 }
 
-/** When each study was practised last, ms since 1970. */
+/** The last rated passes of each shape in each order and rhythm: a look into the index for each, however long the log. */
+async function lastRated(counted: () => Knex.QueryBuilder): Promise<PassHistory['last']> {
+  const groups = await rowsIn<Pick<PassRow, 'study' | 'shape' | 'ordering' | 'rhythm'>>(
+    counted().distinct('study', 'shape', 'ordering', 'rhythm'),
+  );
+  const last: (PassHistory['last'][number] & { seq: number })[] = [];
+  for (const { study, shape, ordering, rhythm } of groups)
+    last.push(
+      ...(await rowsIn<(typeof last)[number]>(
+        counted()
+          .where({ study, shape, ordering, rhythm })
+          .whereIn('verdict', ['clean', 'miss'])
+          .orderBy('seq', 'desc')
+          .limit(LAST)
+          .select('seq', 'study', 'shape', 'ordering as order', 'rhythm', 'tempo', 'verdict as rating'),
+      )),
+    );
+  return last.sort((x, y) => x.seq - y.seq).map(({ study, shape, order, rhythm, tempo, rating }) => ({ study, shape, order, rhythm, tempo, rating })); // prettier-ignore
+}
+
+/** When each study and each lick (`study/lick-id`) was practised last, ms since 1970. */
 export async function lastPractised(db: Knex): Promise<Map<string, number>> {
-  const rows = (await db('passes').whereNull('deleted_at').whereNotNull('study').groupBy('study').select('study', db.raw('max(at) as at'))) as { study: string; at: number }[]; // prettier-ignore
-  return new Map(rows.map((r) => [r.study, r.at]));
+  const live = () => db('passes').whereNull('deleted_at').whereNotNull('study');
+  const studies = await rowsIn<{ of: string; at: number }>(live().groupBy('study').select('study as of', db.raw('max(at) as at')));
+  const licks = await rowsIn<{ of: string; at: number }>(live().where('shape', 'like', 'lick/%').groupBy('study', 'shape').select(db.raw(`study || '/' || substr(shape, 6) as "of"`), db.raw('max(at) as at'))); // prettier-ignore
+  return new Map([...studies, ...licks].map((r) => [r.of, r.at]));
 }
 
 const one = async (db: Knex, id: string): Promise<KeptPass | null> => {

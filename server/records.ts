@@ -1,6 +1,6 @@
 import { Hono, type Context, type MiddlewareHandler } from 'hono';
 import type { Knex } from 'knex';
-import { ID, type Problem } from '../contract';
+import { ID, type Problem, type StudySummary } from '../contract';
 import { refuse } from './guards';
 import { answerBadRequest, bodyText, jsonBody } from './json-body';
 import { lastPractised } from './passes';
@@ -82,7 +82,7 @@ export function recordRoutes(db: Knex, { name, word, summary }: Kind, shop: Work
     for (const row of rows) lines.push(await line(row));
     if (name !== 'studies') return c.json(lines);
     const played = await lastPractised(db);
-    return c.json(lines.map((l, k) => (played.has(rows[k].id) ? { ...l, practisedAt: played.get(rows[k].id) } : l)));
+    return c.json(lines.map((l, k) => withPlayed(l, rows[k].id, played)));
   });
   app.get('/:id', async (c) => {
     const row = await repo.get(c.req.param('id'));
@@ -122,6 +122,18 @@ export function recordRoutes(db: Knex, { name, word, summary }: Kind, shop: Work
   });
   if (name === 'studies') versionRoutes(app, db);
   return app;
+}
+
+/** A line of the list of studies with what the log knows of it and of its licks, where that is later than what was said by hand. */
+function withPlayed(line: object, id: string, played: ReadonlyMap<string, number>): object {
+  if (!played.has(id)) return line;
+  const { practisedAt, licks } = line as Pick<StudySummary, 'practisedAt' | 'licks'>;
+  const later = (said: number | null, key: string): number | null => Math.max(said ?? 0, played.get(key) ?? 0) || null;
+  return {
+    ...line,
+    practisedAt: later(practisedAt, id),
+    licks: licks.map((l) => ({ ...l, practisedAt: later(l.practisedAt, `${id}/${l.id}`) })),
+  };
 }
 
 const refusedWith = (

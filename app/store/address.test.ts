@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { problemsOf, studySchema, type StudyBody } from '../../contract';
+import { PLAIN_CLIMB, PLAIN_DRILL, problemsOf, studySchema, type DrillForm, type StudyBody } from '../../contract';
 import { layOut, listScales, ruleOf, LAYOUT_KINDS, rootPlaces, spellTuning, TUNINGS } from '../../core';
 import { DEMO } from '../../demo';
 import { retuned } from '../words/tuning-text';
@@ -117,3 +117,28 @@ function layOutOrNot({ instrument, scale, layout }: StudyBody): number {
     return -1;
   }
 }
+
+describe('a drill in the address of a loose leaf', () => {
+  const forms: Partial<DrillForm>[] = [
+    {},
+    { order: 'groups', group: 3, strings: [1, 2], rhythm: 'swing' },
+    { order: 'random', seed: 7, count: 12, lean: ['1', 'b3'], hidden: true, under: 'chord' },
+  ];
+  it.each(forms)('%j goes out and comes back', (fields) => {
+    const form = { ...PLAIN_DRILL, ...fields };
+    const query = writeAddress({ ...leaf, practice: { form, climb: PLAIN_CLIMB } }, 'practise', true);
+    const read = readAddress(query, leaf, 'practise', true);
+    expect(read.problems).toEqual([]);
+    expect(read.fields.practice?.form ?? PLAIN_DRILL).toEqual(form);
+  });
+  it('a study keeps its drill itself', () => {
+    expect(
+      writeAddress({ ...leaf, practice: { form: { ...PLAIN_DRILL, order: 'up' }, climb: PLAIN_CLIMB } }, 'practise', false),
+    ).not.toContain('drill');
+  });
+  it.each(['drill=order:sideways', 'drill=tempo:9', 'drill=group:9', 'drill=strings:1,99'])('%s is told and not taken', (query) => {
+    const read = readAddress(query, leaf, 'practise', true);
+    expect(read.problems).toHaveLength(1);
+    expect(read.fields.practice).toBeUndefined();
+  });
+});

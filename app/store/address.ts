@@ -7,6 +7,8 @@ import { SHAPE, type Transposing } from './transposing';
 import { matchScales, splitScaleText } from '../words/scale-text';
 import { readTuning, retuned } from '../words/tuning-text';
 import type { StudyView } from './paths';
+import { drillText, readDrill } from './address-drill';
+import { practiceOf } from './practice/drilled';
 
 /** A choice in the address: how it is written, null where it is as on a blank leaf, and how it is read into a leaf; a string says what is wrong. */
 interface Choice {
@@ -189,6 +191,16 @@ const CONNECT: Choice[] = [
   },
 ];
 
+/** What is drilled, as far as it is not what everybody begins with: "order:groups group:3". */
+const DRILL: Choice = {
+  name: 'drill',
+  write: (b) => b.practice && drillText(b.practice.form),
+  read: (text, b) => {
+    const form = readDrill(text);
+    return typeof form === 'string' ? form : { practice: { ...practiceOf(b), form } };
+  },
+};
+
 const ROUTE: Choice = { name: 'route', write: (b) => b.route, read: (text) => ({ route: text }) };
 const LICK: Choice = { name: 'lick', write: (b) => b.lick, read: (text) => ({ lick: text }) };
 
@@ -198,6 +210,7 @@ const choicesIn = (view: StudyView, loose: boolean): Choice[] => [
   ...(view === 'licks' ? [] : [RUNG_CHOICE]),
   ...(view === 'connect' ? [...(loose ? CONNECT : []), ROUTE] : []),
   ...(view === 'licks' ? [LICK] : []),
+  ...(view === 'practise' && loose ? [DRILL] : []),
 ];
 
 /** The choices of a view as the query of its address; on Transpose also what is tried out. */

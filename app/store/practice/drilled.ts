@@ -24,10 +24,9 @@ import {
   type Shape,
   type ShapeNote,
 } from '../../../core';
-import { neckOf } from '../licks';
 
 /** What Practise is asked: what was asked last, or what everybody begins with. */
-export const practiceOf = (body: StudyBody): Practice => body.practice ?? { form: PLAIN_DRILL, climb: PLAIN_CLIMB };
+export const practiceOf = (body: Pick<StudyBody, 'practice'>): Practice => body.practice ?? { form: PLAIN_DRILL, climb: PLAIN_CLIMB };
 
 /** A drill with everything that is played, shown and said of it. */
 export interface Drilled {
@@ -46,8 +45,11 @@ export interface Drilled {
 }
 export type DrillResult = { drill: Drilled } | { problem: string };
 
+/** What of a study a drill hangs on. */
+export type DrillStudy = Pick<StudyBody, 'instrument' | 'scale' | 'layout' | 'school' | 'hand' | 'over' | 'routes' | 'licks'>;
+
 interface From {
-  body: StudyBody;
+  body: DrillStudy;
   shapes: readonly Shape[];
   current: number;
 }
@@ -118,7 +120,7 @@ function optionsOf(form: DrillForm, shape: Shape, { body, shapes, current }: Fro
 }
 
 /** The shape of the scale laid over that lies nearest to a shape. */
-function overShape(body: StudyBody, over: ScaleRef, at: Shape): Shape {
+function overShape(body: DrillStudy, over: ScaleRef, at: Shape): Shape {
   const shapes = layOut(body.instrument, over, body.layout, { hand: body.hand });
   const far = (s: Shape): number => Math.abs(s.handFret - at.handFret) + Math.abs(s.lowFret - at.lowFret) / 10;
   return shapes.reduce((a, b) => (far(b) < far(a) ? b : a));
@@ -132,9 +134,9 @@ interface Made {
   root: number;
 }
 
-const schoolOf = (body: StudyBody) => body.school ?? defaultSchool(body.layout);
+const schoolOf = (body: DrillStudy) => body.school ?? defaultSchool(body.layout);
 
-function whole(form: DrillForm, body: StudyBody, { instrument, notes, key, shape, root }: Made): Drilled {
+function whole(form: DrillForm, body: DrillStudy, { instrument, notes, key, shape, root }: Made): Drilled {
   const { rhythm, accent, articulation } = form;
   const line = drillLine(instrument, notes, { rhythm, accent, articulation, school: schoolOf(body), hand: body.hand });
   return withStarts({ form, instrument, notes: notes.map(plainNote), line, key, shape }, root);
@@ -165,7 +167,7 @@ const lineShape = (notes: ShapeNote[]): Shape => ({ id: 'line', number: 0, label
 
 function ofLine(
   form: DrillForm,
-  body: StudyBody,
+  body: DrillStudy,
   instrument: Instrument,
   scale: ScaleRef,
   places: readonly { string: number; fret: number; finger?: number }[],
@@ -178,10 +180,10 @@ function ofLine(
 }
 
 /** A lick: straight through with its own lengths, or its notes in another order and rhythm. */
-function ofLick(form: DrillForm, body: StudyBody): Drilled {
+function ofLick(form: DrillForm, body: DrillStudy): Drilled {
   const lick = body.licks.find((l) => l.id === form.line) ?? body.licks.at(0);
   if (!lick) return refuse('drill', 'There is no lick in this study: write one in Licks.');
-  const instrument = neckOf(body, lick);
+  const instrument = lick.instrument ?? body.instrument;
   const key = `lick/${lick.id}`;
   const struck = struckNotes(lick.notes);
   if (!struck.length) return refuse('drill', `The lick “${lick.name}” has no notes to play.`);
@@ -189,7 +191,7 @@ function ofLick(form: DrillForm, body: StudyBody): Drilled {
   return asWritten(form, body, lick, instrument, key);
 }
 
-function asWritten(form: DrillForm, body: StudyBody, lick: Lick, instrument: Instrument, key: string): Drilled {
+function asWritten(form: DrillForm, body: DrillStudy, lick: Lick, instrument: Instrument, key: string): Drilled {
   const steps = fingerLick(instrument, lick.notes, { school: schoolOf(body), hand: body.hand }).filter((s) => s !== null);
   const notes = named(instrument, body.scale, steps);
   const { joins, ticks } = lickTiming(lick.notes);

@@ -139,13 +139,13 @@ function Filters({
 }
 
 const DateField = ({ label, value, onChange }: { label: string; value: string; onChange: (value: string) => void }) => (
-  <label className="flex flex-col gap-1 text-xs text-soft">
+  <label className="flex min-w-0 flex-col gap-1 text-xs text-soft">
     {label}
     <input
       type="date"
       value={value}
       onChange={(e) => onChange(e.target.value)}
-      className="w-full rounded-md border border-line bg-paper px-2 py-1.5 text-[0.84375rem] text-ink"
+      className="w-full min-w-0 rounded-md border border-line bg-paper px-2 py-1.5 text-[0.84375rem] text-ink"
     />
   </label>
 );

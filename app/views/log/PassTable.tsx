@@ -40,7 +40,7 @@ export function PassTable({ passes }: { passes: KeptPass[] }) {
     });
   };
   return (
-    <section className="min-w-0 overflow-x-auto rounded-[10px] border border-line bg-sheet p-4">
+    <section className="relative min-w-0 overflow-x-auto rounded-[10px] border border-line bg-sheet p-4">
       {failed && (
         <p role="alert" className="mb-2 text-clay">
           {LOG.notDone}

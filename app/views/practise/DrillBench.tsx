@@ -1,7 +1,7 @@
 import { Play, Square } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { DrillForm, StudyBody } from '../../../contract';
-import { drillSeconds, glyphs, TICKS, type Climb, type Shape, type Standing } from '../../../core';
+import { drillSeconds, glyphs, TICKS, type Climb, type ScaleRef, type Shape, type Standing } from '../../../core';
 import { say } from '../../shell/say';
 import type { DrillHeard } from '../../sound/drill-score';
 import { useAppSelector } from '../../store';
@@ -44,14 +44,14 @@ interface Props {
 const NOTHING: DrillHeard = { sounds: [], ticks: [], loud: [], slurred: [], beats: 0, returns: [], under: [] };
 const NO_STARTS: number[] = [];
 
-const heardOf = (d: Drilled, body: StudyBody): DrillHeard => ({
+const heardOf = (d: Drilled, scale: ScaleRef): DrillHeard => ({
   sounds: d.notes,
   ticks: d.line.ticks,
   loud: d.line.loud,
   slurred: d.line.joins.map((j) => j === 'hammer' || j === 'pull' || j === 'slide'),
   beats: d.line.beats,
   returns: d.form.under === 'none' ? [] : d.returns,
-  under: underOf(d, body.scale),
+  under: underOf(d, scale),
 });
 
 export function DrillBench({ body, shapes, current, form, climb, made }: Props) {
@@ -61,9 +61,10 @@ export function DrillBench({ body, shapes, current, form, climb, made }: Props) 
   const shape = shapes[current] ?? null;
   const marks = useDrillMarks(body, drill);
   const what = whatWords(form, body, shape, shapes.length);
-  const heard = useMemo(() => (drill ? heardOf(drill, body) : NOTHING), [drill]); // eslint-disable-line react-hooks/exhaustive-deps
+  const { scale } = body;
+  const heard = useMemo(() => (drill ? heardOf(drill, scale) : NOTHING), [drill, scale]);
   const starts = useMemo(() => drill?.starts.map((t) => t / TICKS) ?? NO_STARTS, [drill]);
-  const [standing, setStanding] = useStanding(id, drill?.key ?? null, climb);
+  const [standing, setStanding] = useStanding(id, drill?.key ?? null, form, climb);
   const warm = useWarmUp(id, drill?.key ?? null, climb);
   const dry = prefs.dry || warm !== null;
   const at = warm ?? standing;

@@ -18,9 +18,7 @@ function Open({ body, laid }: { body: StudyBody; laid: Laid }) {
   const { form, climb } = practiceOf(body);
   const { instrument, scale, layout, school, hand, over, routes, licks } = body;
   const made = useMemo(
-    () => drilled(form, { body: { ...body, instrument, scale, layout, school, hand, over, routes, licks }, shapes: laid.shapes, current }),
-    // A drill hangs on these fields alone.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    () => drilled(form, { body: { instrument, scale, layout, school, hand, over, routes, licks }, shapes: laid.shapes, current }),
     [form, instrument, scale, layout, school, hand, over, routes, licks, laid.shapes, current],
   );
   return (
