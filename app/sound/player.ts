@@ -117,7 +117,20 @@ async function holdSound(takeOver: boolean, lost: () => void): Promise<(() => vo
   });
 }
 
+/** Sounds that the engine knows, the one used last at the end; of so many (some 80 MB) the oldest are forgotten. */
 const known = new Set<string>();
+const MOST_KNOWN = 110;
+
+/** The names a score needs, moved to the end; the oldest beyond the limit go, never one that is needed now. */
+function used(engine: Output['engine'], names: ReadonlySet<string>): void {
+  for (const n of names) {
+    known.delete(n);
+    known.add(n);
+  }
+  const gone = [...known].slice(0, Math.max(0, known.size - Math.max(MOST_KNOWN, names.size)));
+  gone.forEach((n) => known.delete(n));
+  if (gone.length) engine.send({ forget: gone });
+}
 let renderer: Worker | null = null;
 let orders = 0;
 const waiting = new Map<number, (sounds: Rendered['sounds']) => void>();
@@ -126,7 +139,7 @@ const waiting = new Map<number, (sounds: Rendered['sounds']) => void>();
 async function prepare({ context, engine }: Output, scores: readonly (Score | null)[]): Promise<void> {
   const names = new Set(scores.flatMap((s) => s?.events.map((e) => e.sound) ?? []));
   const sounds = [...names].filter((n) => !known.has(n));
-  if (!sounds.length) return;
+  if (!sounds.length) return used(engine, names);
   if (!renderer) {
     renderer = new Worker(new URL('./render.worker.ts', import.meta.url), { type: 'module' });
     renderer.onmessage = ({ data }: MessageEvent<Rendered>) => {
@@ -139,5 +152,5 @@ async function prepare({ context, engine }: Output, scores: readonly (Score | nu
   renderer.postMessage({ id, sounds, sampleRate: context.sampleRate } satisfies RenderOrder);
   const rendered = await done;
   engine.send({ sounds: rendered }, rendered.map(([, samples]) => samples.buffer)); // prettier-ignore
-  sounds.forEach((n) => known.add(n));
+  used(engine, names);
 }

@@ -1,5 +1,6 @@
 import { isDigest, type Facts, type StudyBody } from '../../contract';
 import { isScale, type ScaleRef } from '../../core';
+import { orderWords, RHYTHM_WORDS } from './drill-text';
 import { layoutWords } from './layout-text';
 import { scaleName } from './scale-text';
 import { SCHOOL_WORDS } from './school-text';
@@ -27,8 +28,16 @@ function scaleChange(after: ScaleRef, before: ScaleRef | undefined): string {
   return sameKind ? `key to ${after.tonic}` : `scale to ${scaleName(after)}`;
 }
 
+/** What is drilled, by what of it changed most. */
+function drillChange(after: StudyBody['practice'], before: StudyBody['practice']): string {
+  if (!after || isDigest(after)) return 'what is drilled';
+  const was = before && !isDigest(before) ? before : null;
+  if (was && JSON.stringify(was.form) === JSON.stringify(after.form)) return `ladder from ${after.climb.start} to ${after.climb.goal}`;
+  return `drill to ${orderWords(after.form)}, ${RHYTHM_WORDS[after.form.rhythm]}`;
+}
+
 /** How a change of each field is said, in the order in which they are told. */
-const SAY: { [K in keyof StudyBody]?: Says<StudyBody[K]> } = {
+const SAY: { [K in Exclude<keyof StudyBody, 'format' | 'instrumentId'>]: Says<StudyBody[K]> } = {
   scale: scaleChange,
   instrument: (i, before) =>
     before && i.capo !== before.capo && i.strings === before.strings
@@ -56,6 +65,9 @@ const SAY: { [K in keyof StudyBody]?: Says<StudyBody[K]> } = {
   tags: () => 'tags',
   practisedAt: () => 'practised',
   built: () => 'strings shown',
+  practice: (p, before) => drillChange(p, before ?? null),
+  drills: listed('kept drill'),
+  plan: (p) => (p ? 'the plan' : 'no plan'),
 };
 
 /** Fields that change along with others and say nothing of their own then. */
@@ -70,7 +82,7 @@ export function changeWords(before: Facts, after: Facts): string {
   const loud = fields.filter((k) => !QUIET.includes(k));
   const told = loud.length ? loud : fields;
   if (!told.length) return 'nothing that shows';
-  const say = (k: keyof StudyBody): string => (SAY[k] as Says<unknown>)(after[k], k in before ? before[k] : undefined);
+  const say = (k: keyof StudyBody): string => (SAY[k as keyof typeof SAY] as Says<unknown>)(after[k], k in before ? before[k] : undefined);
   const more = told.length - MOST_SAID;
   return [...told.slice(0, MOST_SAID).map(say), ...(more > 0 ? [`${more} more`] : [])].join(', ');
 }

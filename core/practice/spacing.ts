@@ -8,9 +8,10 @@ export interface DayOf {
   rating: DayRating;
 }
 
-const GRADES: Record<DayRating, AnyGrade> = { again: Grade.Again, hard: Grade.Hard, good: Grade.Good, easy: Grade.Easy };
-/** The library's own defaults, whole days only, nothing by chance. */
-const SCHEDULER = fsrs({ enable_fuzz: false, enable_short_term: false });
+const gradeOf = (rating: DayRating): AnyGrade => ({ again: Grade.Again, hard: Grade.Hard, good: Grade.Good, easy: Grade.Easy })[rating];
+/** The library's own defaults, whole days only, nothing by chance. Made when it is first asked, so that views that need none do not load it. */
+let scheduler: ReturnType<typeof fsrs> | null = null;
+const schedulerNow = () => (scheduler ??= fsrs({ enable_fuzz: false, enable_short_term: false }));
 
 /** When a shape comes back, in ms since 1970, and in how many days from its last one; by the spaced schedule FSRS of ts-fsrs with its published defaults. */
 export function comesBack(days: readonly DayOf[]): { due: number; inDays: number } {
@@ -19,7 +20,7 @@ export function comesBack(days: readonly DayOf[]): { due: number; inDays: number
   let latest = first.at;
   for (const { at, rating } of days) {
     latest = Math.max(latest, at); // a clock that was put back does not go backwards here
-    card = SCHEDULER.next(card, latest, GRADES[rating]).card;
+    card = schedulerNow().next(card, latest, gradeOf(rating)).card;
   }
   return { due: card.due.getTime(), inDays: card.scheduled_days };
 }

@@ -290,3 +290,37 @@ test('a drill longer than an hour, a shape without what an order needs: each in 
   await page.getByRole('radio', { name: 'A kept route' }).click();
   await expect(page.getByRole('alert').first()).toContainText('no kept route');
 });
+
+test('a page that stalls again and again loses no pass: the clock is the sound’s own', async ({ page, server }) => {
+  await page.addInitScript(() => {
+    localStorage.setItem('crow-ladder:practise', JSON.stringify({ dry: true, countIn: false }));
+    const Real = AudioContext;
+    globalThis.AudioContext = class extends Real {
+      constructor(o?: AudioContextOptions) {
+        super(o);
+        Object.assign(globalThis, { soundOfTest: this });
+      }
+    };
+  });
+  await given(page, server.url, 'demo-weathervane', quick());
+  await forget(page, server.url);
+  await open(page, server.url);
+  const time = (): Promise<number> => page.evaluate(() => (globalThis as unknown as { soundOfTest: AudioContext }).soundOfTest.currentTime);
+  await page.keyboard.press(' ');
+  await expect(page.locator('[data-ring]')).toBeVisible({ timeout: 15_000 });
+  const from = await time();
+  for (let k = 0; k < 8; k++) {
+    await page.evaluate(() => {
+      const until = performance.now() + 500;
+      while (performance.now() < until);
+    });
+    await page.waitForTimeout(100);
+  }
+  const played = (await time()) - from;
+  await page.keyboard.press('Escape');
+  await expect.poll(async () => (await logged(page, server.url)).length).toBeGreaterThan(3);
+  const passes = await logged(page, server.url);
+  const length = passes[0].seconds;
+  expect(passes.every((p) => p.verdict === 'dry' && p.seconds === length)).toBe(true);
+  expect(Math.abs(passes.length - played / length)).toBeLessThan(2); // the first one had begun, the last one was broken off
+});

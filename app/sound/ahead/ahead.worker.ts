@@ -20,6 +20,7 @@ const now = (): number => clock.frame + ((wall() - clock.at) / 1000) * rate;
 
 function obey(t: Transport, message: ToEngine): void {
   if ('sounds' in message) for (const [name, samples] of message.sounds) t.learn(name, samples);
+  else if ('forget' in message) t.forget(message.forget);
   else if ('play' in message) {
     next = Math.ceil(now());
     t.play(message.play, next, next + message.inFrames);

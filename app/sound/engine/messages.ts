@@ -3,6 +3,7 @@ import type { AtSeam, Seam, Take } from './score';
 /** What the page tells the engine. */
 export type ToEngine =
   | { sounds: [name: string, samples: Float32Array][] }
+  | { forget: string[] }
   | { play: Take; inFrames: number }
   | { change: AtSeam }
   | { level: { notes: number; clicks: number } }

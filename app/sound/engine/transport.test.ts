@@ -137,3 +137,14 @@ it('clicks and notes have volumes of their own', () => {
   expect(out[0]).toBe(0);
   expect(out[24000]).toBe(0.25);
 });
+
+it('a sound that was forgotten is silent, and what it began sounds on', () => {
+  const { t, run } = engine({ hum: HUM });
+  t.play(take({ beats: 4, events: [held(1, 0, 1), held(2, 2, 1)] }, 120), 0, 0);
+  const before = run(10_000);
+  t.forget(['hum']);
+  const after = run(RATE * 1.4);
+  expect(Math.max(...before.map(Math.abs))).toBeGreaterThan(0.4);
+  expect(Math.max(...after.slice(0, 5000).map(Math.abs))).toBeGreaterThan(0.4);
+  expect(Math.max(...after.slice(38_000, 50_000).map(Math.abs))).toBe(0);
+});

@@ -52,6 +52,10 @@ export class Transport {
     this.sounds.set(sound, samples);
   }
 
+  forget(sounds: readonly string[]): void {
+    sounds.forEach((s) => this.sounds.delete(s));
+  }
+
   /** Begins at a frame of the audio clock; what sounds at `now` is faded out. */
   play(take: Take, now: number, frame: number): void {
     this.hush(now);

@@ -20,6 +20,7 @@ class Engine extends AudioWorkletProcessor {
     super();
     this.port.onmessage = ({ data }: MessageEvent<ToEngine>) => {
       if ('sounds' in data) for (const [name, samples] of data.sounds) this.transport.learn(name, samples);
+      else if ('forget' in data) this.transport.forget(data.forget);
       else if ('play' in data) this.transport.play(data.play, currentFrame, currentFrame + data.inFrames);
       else if ('change' in data) this.transport.change(data.change);
       else if ('level' in data) this.transport.level(data.level);
