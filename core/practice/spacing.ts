@@ -8,7 +8,10 @@ export interface DayOf {
   rating: DayRating;
 }
 
-const gradeOf = (rating: DayRating): AnyGrade => ({ again: Grade.Again, hard: Grade.Hard, good: Grade.Good, easy: Grade.Easy })[rating];
+function gradeOf(rating: DayRating): AnyGrade {
+  const grades: Record<DayRating, AnyGrade> = { again: Grade.Again, hard: Grade.Hard, good: Grade.Good, easy: Grade.Easy };
+  return grades[rating];
+}
 /** The library's own defaults, whole days only, nothing by chance. Made when it is first asked, so that views that need none do not load it. */
 let scheduler: ReturnType<typeof fsrs> | null = null;
 const schedulerNow = () => (scheduler ??= fsrs({ enable_fuzz: false, enable_short_term: false }));
