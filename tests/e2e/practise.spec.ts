@@ -184,6 +184,11 @@ test('a week of a plan: made in two presses, one position at a time, and what ho
 test('the log: charts, filters, a pass corrected and deleted with undo, as CSV', async ({ page, server }) => {
   await page.goto(`${server.url}/log`);
   await expect(page.getByText(/^76 passes/)).toBeVisible();
+  await page.getByRole('button', { name: 'Older' }).click();
+  await expect(page.getByText('51 to 76 of 76')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Older' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Newer' }).click();
+  await expect(page.getByText('1 to 50 of 76')).toBeVisible();
   await expect(page.getByRole('img', { name: /: 78$/ })).toBeVisible(); // the line of box 2, played last, ends at 78
   await page.getByLabel('What', { exact: true }).selectOption({ label: 'box 1 of F♯ Dorian' });
   await expect(page.getByText(/^[0-9]+ passes/)).not.toContainText('76');

@@ -21,8 +21,8 @@ const LEAVES = '-';
 /** What was practised, when, at which tempo: charts and the passes themselves. */
 export function LogView() {
   const [filter, setFilter] = useState<PassFilter>({});
-  const [limit, setLimit] = useState(PAGE);
-  const page = usePassesQuery({ ...filter, offset: 0, limit });
+  const [offset, setOffset] = useState(0);
+  const page = usePassesQuery({ ...filter, offset, limit: PAGE });
   const charts = usePassChartsQuery(filter);
   // A line of one drill: of the filtered one, else of the one played last.
   const newest = page.data?.passes.at(0);
@@ -31,7 +31,7 @@ export function LogView() {
   usePageTitle('log', '');
   const set = (fields: PassFilter): void => {
     setFilter((f) => clean({ ...f, ...fields }));
-    setLimit(PAGE);
+    setOffset(0);
   };
   const { data } = page;
   const { days, shapes } = charts.data ?? { days: [], shapes: [] };
@@ -61,7 +61,15 @@ export function LogView() {
           {LOG.cannot} <Button onClick={() => void page.refetch()}>{LOG.again}</Button>
         </p>
       )}
-      <Filters filter={filter} data={data} onFilter={set} onClear={() => setFilter({})} />
+      <Filters
+        filter={filter}
+        data={data}
+        onFilter={set}
+        onClear={() => {
+          setFilter({});
+          setOffset(0);
+        }}
+      />
       {data && !data.total ? (
         <p className="py-8 text-center text-lg text-soft">{data.studies.length ? LOG.noneHere : LOG.none}</p>
       ) : (
@@ -78,10 +86,16 @@ export function LogView() {
             <RungChart rungs={rungs} />
             <div className="min-w-0">
               {data && <PassTable passes={data.passes} />}
-              {data && data.total > data.passes.length && (
-                <Button className="mt-2" onClick={() => setLimit((l) => l + PAGE)}>
-                  {LOG.more}
-                </Button>
+              {data && data.total > PAGE && (
+                <nav aria-label={LOG.pages} className="no-print mt-2 flex flex-wrap items-center gap-2">
+                  <Button disabled={offset === 0} onClick={() => setOffset((o) => Math.max(0, o - PAGE))}>
+                    {LOG.newer}
+                  </Button>
+                  <Button disabled={offset + PAGE >= data.total} onClick={() => setOffset((o) => o + PAGE)}>
+                    {LOG.older}
+                  </Button>
+                  <span className="num text-soft">{LOG.fromTo(offset + 1, Math.min(data.total, offset + PAGE), data.total)}</span>
+                </nav>
               )}
             </div>
           </div>
