@@ -1,6 +1,6 @@
 import './words';
 import { boolean, number, string } from 'yup';
-import { DRILL_ORDERS, DRILL_RHYTHMS, type DrillOrder, type DrillRhythm } from '../core';
+import { DRILL_ORDERS, DRILL_RHYTHMS, type DrillOrder, type DrillRhythm, type PlayedDay } from '../core';
 import { hasOnly, isWhole } from './lick';
 import { ID, id, isPlainName, name, oneOf, record, whole } from './parts';
 import { problemsOf } from './record';
@@ -38,6 +38,12 @@ export interface Pass {
 /** A pass as it is kept: `seq` counts up in the order in which passes came in, whatever the clock says. */
 export interface KeptPass extends Pass {
   seq: number;
+}
+
+/** The local date of a time, YYYY-MM-DD. */
+export function dayOf(ms: number): string {
+  const d = new Date(ms);
+  return [d.getFullYear(), d.getMonth() + 1, d.getDate()].map((n) => String(n).padStart(2, '0')).join('-');
 }
 
 const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
@@ -140,15 +146,6 @@ export interface PassCharts {
 
 /** What was played of each shape of some studies, day by day, for a plan; and the last rated passes of it in each order and rhythm, oldest first. */
 export interface PassHistory {
-  days: {
-    study: string;
-    shape: string;
-    day: string;
-    at: number;
-    clean: number;
-    misses: number;
-    reached: boolean;
-    seconds: number;
-  }[];
+  days: (PlayedDay & { study: string; shape: string })[];
   last: { study: string; shape: string; order: DrillOrder; rhythm: DrillRhythm; tempo: number; rating: 'clean' | 'miss' }[];
 }

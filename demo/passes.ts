@@ -1,4 +1,4 @@
-import type { Pass } from '../contract';
+import { dayOf, type Pass } from '../contract';
 
 const MINUTE = 60_000;
 const DAY = 86_400_000;
@@ -22,11 +22,6 @@ const BEATS = { 1: 11, 2: 13 };
 const GOAL = 96;
 const TO_HOLD = 3;
 
-const dateOf = (ms: number): string => {
-  const d = new Date(ms);
-  return [d.getFullYear(), d.getMonth() + 1, d.getDate()].map((n) => String(n).padStart(2, '0')).join('-');
-};
-
 /** The trio's guitarist at the first two boxes of "Weathervane", on evenings before a time. */
 export function demoPasses(now: number): Pass[] {
   const all: Pass[] = [];
@@ -42,7 +37,7 @@ export function demoPasses(now: number): Pass[] {
         all.push({
           id: `demo-pass-${all.length + 1}`,
           at: Math.round(at),
-          day: dateOf(at),
+          day: dayOf(at),
           study: 'demo-weathervane',
           studyName: 'Weathervane, F♯ Dorian',
           shape: `box/${box}`,

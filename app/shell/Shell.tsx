@@ -1,10 +1,10 @@
 import { ArrowRightLeft, Command, Ellipsis, Grid3x3, Guitar, Keyboard, ListMusic, Moon, NotebookText, Settings2, Sun, Timer, Waypoints } from 'lucide-react'; // prettier-ignore
 import { DropdownMenu } from 'radix-ui';
 import type { ComponentType } from 'react';
-import { NavLink, Outlet, useNavigate } from 'react-router';
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../store';
 import { redone, undone } from '../store/editor';
-import { viewPath, type StudyView } from '../store/paths';
+import { placeOfPath, viewPath, type StudyView } from '../store/paths';
 import { setPrefs, prefsNow } from '../store/prefs';
 import { VIEW_NAMES } from '../words/view-text';
 import { Announcer } from './Announcer';
@@ -41,6 +41,9 @@ const ALONE: readonly ViewLink[] = [
   { view: 'instruments', Icon: Guitar, more: true },
 ];
 
+/** Pages that belong to a view and have an address of their own. */
+const PAGES_OF: Readonly<Partial<Record<string, readonly string[]>>> = { practise: ['plan', 'log'] };
+
 const ITEM =
   'flex min-w-0 flex-1 flex-col items-center gap-1 px-0.5 py-2 text-[0.75rem] text-[#c4c1b6] hover:text-white max-sm:border-t-[3px] sm:flex-none sm:border-l-[3px] sm:py-2.5 short:py-1 border-transparent focus-visible:outline-offset-[-3px] focus-visible:outline-[#8fc9d0]';
 const ON = 'border-brass! bg-night-2 text-white! rail-on';
@@ -71,6 +74,7 @@ function useTools() {
 function Rail() {
   const id = useAppSelector((s) => s.editor.id);
   const tools = useTools();
+  const { view: here } = placeOfPath(useLocation().pathname);
   const links = [
     ...ON_STUDY.map((v) => ({ ...v, to: viewPath(id, v.view as StudyView) })),
     ...ALONE.map((v) => ({ ...v, to: `/${v.view}` })),
@@ -82,7 +86,13 @@ function Rail() {
     >
       <Mark />
       {links.map(({ to, view, Icon, more }) => (
-        <NavLink key={view} to={to} className={({ isActive }) => `${ITEM} ${more ? 'max-sm:hidden' : ''} ${isActive ? ON : ''}`}>
+        <NavLink
+          key={view}
+          to={to}
+          className={({ isActive }) =>
+            `${ITEM} ${more ? 'max-sm:hidden' : ''} ${isActive || (PAGES_OF[view] ?? []).includes(here) ? ON : ''}`
+          }
+        >
           <Icon size={22} strokeWidth={1.6} aria-hidden />
           <span className="max-w-full truncate">{VIEW_NAMES[view]}</span>
         </NavLink>

@@ -1,6 +1,7 @@
 import { PitchDetector } from 'pitchy';
 import { hertzOf } from '../../core';
 import { CLICKS, clickOf } from './click';
+import { lastAt } from './follow';
 import { eighths, HELD, scoreOf, upAndDown } from './heard';
 import { pluck, ringOf } from './pluck';
 import { clickSound, render, stringSound } from './sounds';
@@ -118,4 +119,10 @@ describe('what is heard', () => {
       [0.5, 2 * HELD, 'string/2/62', 2],
     ]);
   });
+});
+
+it('the note that is heard is the last one that has begun', () => {
+  const starts = [0, 0.5, 1, 1, 2.25];
+  expect([-0.1, 0, 0.49, 0.5, 1, 2.24, 9].map((beat) => lastAt(starts, beat))).toEqual([-1, 0, 0, 1, 3, 3, 4]);
+  expect(lastAt([], 3)).toBe(-1);
 });

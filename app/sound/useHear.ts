@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { follow } from './follow';
 import { scoreOf, type HeardNote } from './heard';
 import type { NoSound, Playing } from './player';
 
@@ -44,7 +45,8 @@ export function useHear(): Hear {
         .then((p) => {
           if (turn.current !== mine) return p.stop();
           playing.current = p;
-          follow(p, notes, () => turn.current === mine, setNow);
+          const starts = notes.map((n) => n.beat);
+          follow(p, () => turn.current === mine, () => starts, (at) => setNow(at.now)); // prettier-ignore
         })
         .catch((e: unknown) => {
           if (turn.current !== mine) return;
@@ -65,17 +67,4 @@ export function useHear(): Hear {
 async function listen(notes: readonly HeardNote[], tempo: number, onEnd: () => void, over: boolean): Promise<Playing> {
   const { play } = await import('./player');
   return play({ lead: null, score: scoreOf(notes), loop: false, tempo }, { onEnd }, over);
-}
-
-/** Tells which note is heard, frame by frame, for as long as it is asked for. */
-function follow(p: Playing, notes: readonly HeardNote[], asked: () => boolean, tell: (index: number) => void): void {
-  let shown = -1;
-  const look = (): void => {
-    if (!asked()) return;
-    const at = p.where();
-    const index = at ? notes.findLastIndex((n) => n.beat <= at.beat) : -1;
-    if (index !== shown) tell((shown = index));
-    requestAnimationFrame(look);
-  };
-  look();
 }

@@ -8,6 +8,24 @@ import { STUDY } from '../words/views/study';
 import { NO_SOUND } from '../words/sound-text';
 
 /** Beats a minute, by number or by slider. */
+export function TempoFields({ tempo, onTempo }: { tempo: number; onTempo: (tempo: number) => void }) {
+  return (
+    <>
+      <NumberField label={STUDY.beatsAMinute} value={tempo} min={TEMPO.min} max={TEMPO.max} onChange={onTempo} />
+      <input
+        type="range"
+        aria-label={STUDY.tempo2}
+        min={TEMPO.min}
+        max={TEMPO.max}
+        value={tempo}
+        onChange={(e) => onTempo(Number(e.target.value))}
+        className="accent-brass"
+      />
+    </>
+  );
+}
+
+/** The tempo as a chip. */
 export function Tempo({ tempo, onTempo }: { tempo: number; onTempo: (tempo: number) => void }) {
   return (
     <SentencePart
@@ -22,17 +40,7 @@ export function Tempo({ tempo, onTempo }: { tempo: number; onTempo: (tempo: numb
     >
       {() => (
         <>
-          <NumberField label={STUDY.beatsAMinute} value={tempo} min={TEMPO.min} max={TEMPO.max} onChange={onTempo} />
-          <input
-            type="range"
-            aria-label={STUDY.tempo2}
-            min={TEMPO.min}
-            max={TEMPO.max}
-            step={2}
-            value={tempo}
-            onChange={(e) => onTempo(Number(e.target.value))}
-            className="accent-brass"
-          />
+          <TempoFields tempo={tempo} onTempo={onTempo} />
           <p className="text-xs text-soft">{STUDY.withHeadphonesBeginQuietlyAnd}</p>
         </>
       )}

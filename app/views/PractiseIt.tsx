@@ -27,7 +27,7 @@ const isAsked = (form: DrillForm | undefined, { of, line }: PractiseAsked): bool
 export function PractiseIt({ asked }: { asked: PractiseAsked }) {
   const practise = usePractise();
   return (
-    <Button look="link" icon={<Timer size={14} aria-hidden />} onClick={() => practise(asked)}>
+    <Button look="link" className="no-print" icon={<Timer size={14} aria-hidden />} onClick={() => practise(asked)}>
       {STUDY.practiseIt}
     </Button>
   );

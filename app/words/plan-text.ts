@@ -1,5 +1,5 @@
 import { glyphs, type PlanState, type Stands, type TodayItem } from '../../core';
-import { dayOf } from '../store/practice/clock';
+import { dayOf } from '../../contract';
 import { counted } from './count-text';
 
 /** How a shape of a plan stands, in words. `waitsFor` is the label of the open one before it. */

@@ -1,6 +1,6 @@
 import { fail } from '../errors';
 import type { Shape, ShapeNote } from '../types';
-import { drillNotes } from './sequence';
+import { drillNotes, plainNote } from './sequence';
 import type { DrillNote, DrillOptions } from './types';
 
 /** How rungs follow one another: each in the drill's own order before the next, or up one and down the next. */
@@ -26,5 +26,4 @@ export function rungNotes(shapes: readonly Shape[], o: RungOptions): ShapeNote[]
 const rootOf = (shape: Shape): ShapeNote | undefined => shape.notes.find((n) => n.role === 'root');
 
 /** The same as plain notes. */
-export const rungSequence = (shapes: readonly Shape[], o: RungOptions): DrillNote[] =>
-  rungNotes(shapes, o).map(({ string, fret, midi, name, degree }) => ({ string, fret, midi, name, degree }));
+export const rungSequence = (shapes: readonly Shape[], o: RungOptions): DrillNote[] => rungNotes(shapes, o).map(plainNote);

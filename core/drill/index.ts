@@ -1,6 +1,6 @@
 export * from './types';
 export { DRILL_ORDERS, ORDERS } from './orders';
-export { drillNotes, drillSequence, rootClass } from './sequence';
+export { drillNotes, drillSequence, plainNote, rootClass } from './sequence';
 export { rungNotes, rungSequence, type RungMotion, type RungOptions } from './climb';
 export { DRILL_ACCENTS, DRILL_RHYTHMS, drillTicks, loudNotes, RHYTHM_TICKS } from './rhythm';
 export { ARTICULATIONS } from './articulation';

@@ -69,6 +69,7 @@ function wayHome(at: ShapeNote, { up, down, isRoot }: Pick<Asked, 'up' | 'down' 
  * are the notes of the shape as played upwards. Throws BAD_OPTION where an option is out of range or the shape has not what
  * an order needs (a root, two roots, enough notes), BAD_PLACE for a start that is not of the shape; never returns nothing.
  */
-export const drillSequence = (shape: Shape, o: DrillOptions): DrillNote[] => drillNotes(shape, o).map(plain);
+export const drillSequence = (shape: Shape, o: DrillOptions): DrillNote[] => drillNotes(shape, o).map(plainNote);
 
-const plain = ({ string, fret, midi, name, degree }: ShapeNote): DrillNote => ({ string, fret, midi, name, degree });
+/** A note without what only its shape knows of it. */
+export const plainNote = ({ string, fret, midi, name, degree }: ShapeNote): DrillNote => ({ string, fret, midi, name, degree });

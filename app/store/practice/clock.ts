@@ -6,11 +6,5 @@ const shift = keptValue('clock-shift', (value): number => (typeof value === 'num
 /** Now, ms since 1970, by the player's clock. */
 export const now = (): number => Date.now() + shift.get();
 
-/** The local date of a time, YYYY-MM-DD. */
-export function dayOf(ms: number): string {
-  const d = new Date(ms);
-  return [d.getFullYear(), d.getMonth() + 1, d.getDate()].map((n) => String(n).padStart(2, '0')).join('-');
-}
-
 /** The last millisecond of the local day that a time is in. */
 export const endOfDay = (ms: number): number => new Date(ms).setHours(23, 59, 59, 999);

@@ -11,6 +11,7 @@ import {
   midiOf,
   neckNotes,
   placeIndex,
+  plainNote,
   rootClass,
   rungNotes,
   spellerIn,
@@ -141,8 +142,6 @@ function whole(form: DrillForm, body: DrillStudy, { instrument, notes, key, shap
   const line = drillLine(instrument, notes, { rhythm, accent, articulation, school: schoolOf(body), hand: body.hand });
   return withStarts({ form, instrument, notes: notes.map(plainNote), line, key, shape }, root);
 }
-
-const plainNote = ({ string, fret, midi, name, degree }: ShapeNote): DrillNote => ({ string, fret, midi, name, degree });
 
 function withStarts(d: Omit<Drilled, 'starts' | 'returns'>, root: number): Drilled {
   let at = 0;

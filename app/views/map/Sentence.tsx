@@ -5,6 +5,7 @@ import { change } from '../../store/change';
 import { fingerOf, leadRoot, toRoot, typedScale, withInstrument, withLayout } from '../../store/moves';
 import { Signs } from '../../ui/Signs';
 import { scaleFacts } from '../../words/scale-text';
+import { PractiseIt, THE_SHAPE } from '../PractiseIt';
 import { LayoutPart } from './LayoutPart';
 import { RootPart } from './RootPart';
 import { ScalePart } from './ScalePart';
@@ -40,7 +41,10 @@ export function Sentence({ scale, instrument, layout, shapes, current }: Props) 
           </>
         )}
       </h1>
-      <ScaleLine scale={scale} />
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <ScaleLine scale={scale} />
+        <PractiseIt asked={THE_SHAPE} />
+      </div>
     </header>
   );
 }
@@ -71,7 +75,7 @@ const What = memo(function What({
 
 const ScaleLine = memo(function ScaleLine({ scale }: { scale: ScaleRef }) {
   return (
-    <p className="mt-0.5 text-[0.8125rem] text-soft">
+    <p className="mt-0.5 grow text-[0.8125rem] text-soft">
       {scaleFacts(scale).map((f, k): ReactNode => (
         <span key={f}>
           {k > 0 && <span aria-hidden> · </span>}

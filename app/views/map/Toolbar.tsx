@@ -4,7 +4,6 @@ import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
 import { Segmented } from '../../ui/Segmented';
 import { HearButton, Tempo } from '../HearTools';
-import { PractiseIt, THE_SHAPE } from '../PractiseIt';
 import { MAP } from '../../words/views/map';
 
 interface Props {
@@ -33,7 +32,6 @@ export function Toolbar({ labels, tempo, hearing, canHear, onHear, children }: P
       <span className="grow" />
       <Tempo tempo={tempo} onTempo={(next) => dispatch(edited({ tempo: next }))} />
       <HearButton on={hearing} disabled={!canHear} onHear={onHear} />
-      <PractiseIt asked={THE_SHAPE} />
     </div>
   );
 }

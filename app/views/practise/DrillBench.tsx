@@ -109,16 +109,7 @@ export function DrillBench({ body, shapes, current, form, climb, made }: Props) 
   const problem = 'problem' in made ? made.problem : long && drill ? PRACTISE.longPass(timeWords(drillSeconds(drill.line, at.tempo))) : null; // prettier-ignore
   return (
     <div className="view-column">
-      <PractiseSentence
-        body={body}
-        shapes={shapes}
-        current={current}
-        form={form}
-        climb={climb}
-        what={what}
-        tempo={at.tempo}
-        onTempo={tempo}
-      />
+      <PractiseSentence body={body} shapes={shapes} current={current} form={form} what={what} tempo={at.tempo} onTempo={tempo} />
       <p className="num mt-1 min-h-5 text-[0.84375rem] text-soft">{drill && glyphs(drillFacts(drill, at.tempo))}</p>
       <div className="no-print after-neck my-3 flex flex-wrap items-center gap-2">
         <PractiseNav page="drill" />

@@ -1,5 +1,5 @@
 import { ListMusic } from 'lucide-react';
-import { useCallback, useMemo } from 'react';
+import { memo, useCallback, useMemo } from 'react';
 import { MOST_LICK_NOTES, MOST_LICKS, type StudyBody } from '../../../contract';
 import { drillLick } from '../../../core';
 import { Legend } from '../../neck/Legend';
@@ -39,7 +39,7 @@ export function useDrillLick({ body, drill, tempo, name }: Props): { make: () =>
 }
 
 /** What the marks mean; the drill as a lick, as files and on paper. */
-export function DrillFiles(props: Props & { marks: readonly NeckMark[] }) {
+export const DrillFiles = memo(function DrillFiles(props: Props & { marks: readonly NeckMark[] }) {
   const { body, drill, tempo, name, marks } = props;
   const { make, why } = useDrillLick(props);
   const notes = useMemo(() => (drill ? drillLick(drill.line) : []), [drill]);
@@ -55,4 +55,4 @@ export function DrillFiles(props: Props & { marks: readonly NeckMark[] }) {
       </div>
     </div>
   );
-}
+});

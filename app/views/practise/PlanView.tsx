@@ -23,7 +23,7 @@ import { StudyFooter } from '../StudyFooter';
 import { StudyGate } from '../StudyGate';
 import { OutboxNote } from './OutboxNote';
 import { PractiseNav } from './PractiseNav';
-import { TodayList } from './TodayCard';
+import { TodayList, todayTitle } from './TodayCard';
 import { useToday, type Today } from './useToday';
 
 /** In which order the shapes of a study are learnt, how each stands, and what today brings. */
@@ -80,7 +80,7 @@ function Open({ body, laid }: { body: StudyBody; laid: Laid }) {
             </>
           )}
         </Panel>
-        <Panel title={today.items.length ? PRACTISE.todayMinutes(today.items.reduce((sum, i) => sum + i.minutes, 0)) : PRACTISE.today}>
+        <Panel title={todayTitle(today)}>
           {today.items.length ? (
             <TodayList today={today} />
           ) : (

@@ -1,15 +1,16 @@
-import { TEMPO, type DrillForm, type StudyBody } from '../../../contract';
-import { DRILL_RHYTHMS, glyphs, type Climb, type DrillRhythm, type Shape } from '../../../core';
+import { memo } from 'react';
+import { type DrillForm, type StudyBody } from '../../../contract';
+import { DRILL_RHYTHMS, glyphs, type DrillRhythm, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { withForm } from '../../store/practice/edit';
 import { Button } from '../../ui/Button';
 import { Chooser } from './Choices';
-import { NumberField } from '../../ui/NumberField';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
 import { orderWords, RHYTHM_WORDS } from '../../words/drill-text';
 import { PRACTISE } from '../../words/views/practise';
+import { TempoFields } from '../HearTools';
 import { OrderPart } from './OrderPart';
 import { useTap } from './useTap';
 import { WhatPart } from './WhatPart';
@@ -19,7 +20,6 @@ interface Props {
   shapes: Shape[];
   current: number;
   form: DrillForm;
-  climb: Climb;
   what: string;
   tempo: number;
   onTempo: (tempo: number) => void;
@@ -28,7 +28,7 @@ interface Props {
 const RHYTHMS = DRILL_RHYTHMS.map((value) => ({ value, label: RHYTHM_WORDS[value] }));
 
 /** What is played, in which order, how fast: each part is the control. */
-export function PractiseSentence({ body, shapes, current, form, what, tempo, onTempo }: Props) {
+export const PractiseSentence = memo(function PractiseSentence({ body, shapes, current, form, what, tempo, onTempo }: Props) {
   const dispatch = useAppDispatch();
   const on = (fields: Partial<DrillForm>): void => void dispatch(change((now) => withForm(now.body, () => fields)));
   const tap = useTap(onTempo);
@@ -55,17 +55,7 @@ export function PractiseSentence({ body, shapes, current, form, what, tempo, onT
         <SentencePart name="tempo" shortcut="t" text={<span className="num">{tempo}</span>}>
           {() => (
             <>
-              <NumberField label={PRACTISE.tempo} unit={PRACTISE.bpm} value={tempo} min={TEMPO.min} max={TEMPO.max} onChange={onTempo} />
-              <input
-                type="range"
-                aria-label={PRACTISE.tempo}
-                min={TEMPO.min}
-                max={TEMPO.max}
-                step={1}
-                value={tempo}
-                onChange={(e) => onTempo(Number(e.target.value))}
-                className="accent-brass"
-              />
+              <TempoFields tempo={tempo} onTempo={onTempo} />
               <div className="flex items-center gap-3">
                 <Button onClick={tap}>{PRACTISE.tap}</Button>
                 <span className="text-xs text-soft">{glyphs(PRACTISE.tapHint)}</span>
@@ -76,4 +66,4 @@ export function PractiseSentence({ body, shapes, current, form, what, tempo, onT
       </h1>
     </header>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { useNavigate } from 'react-router';
 import type { StudyBody } from '../../../contract';
 import { glyphs, type Shape, type TodayItem } from '../../../core';
@@ -5,7 +6,8 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
 import { LOOSE } from '../../store/editor';
 import { viewPath } from '../../store/paths';
-import { dayOf, now } from '../../store/practice/clock';
+import { now } from '../../store/practice/clock';
+import { dayOf } from '../../../contract';
 import { daysOf, makePlan } from '../../store/practice/plans';
 import { askWarmUp } from '../../store/practice/wish';
 import { Button } from '../../ui/Button';
@@ -16,18 +18,21 @@ import { PRACTISE } from '../../words/views/practise';
 import { useToday, type Today } from './useToday';
 
 /** What there is to do today, over all plans: in which order, for how many minutes. A press goes to it. */
-export function TodayCard({ body, shapes }: { body: StudyBody; shapes: Shape[] }) {
+/** "Today, 22 minutes". */
+export const todayTitle = ({ items }: Today): string => (items.length ? PRACTISE.todayMinutes(items.reduce((sum, i) => sum + i.minutes, 0)) : PRACTISE.today); // prettier-ignore
+
+export const TodayCard = memo(function TodayCard({ body, shapes }: { body: StudyBody; shapes: Shape[] }) {
   const today = useToday(body, shapes);
   return (
     <section aria-labelledby="today" className="rounded-[10px] border border-line bg-sheet p-4">
       <h2 id="today" className="mb-2 text-[0.875rem] font-semibold">
-        {today.items.length ? PRACTISE.todayMinutes(today.items.reduce((sum, i) => sum + i.minutes, 0)) : PRACTISE.today}
+        {todayTitle(today)}
       </h2>
       {today.items.length > 0 ? <TodayList today={today} /> : <NoPlan body={body} ready={today.ready} />}
       <p className="mt-2 text-xs text-clay">{PRACTISE.care}</p>
     </section>
   );
-}
+});
 
 function NoPlan({ body, ready }: { body: StudyBody; ready: boolean }) {
   const dispatch = useAppDispatch();

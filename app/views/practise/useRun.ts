@@ -3,6 +3,7 @@ import type { Climb, Rating, Standing } from '../../../core';
 import { soundPrefs } from '../../sound/output-prefs';
 import { countIn, drillScore, type DrillHeard, type Sounds } from '../../sound/drill-score';
 import type { Seam } from '../../sound/engine/score';
+import { follow } from '../../sound/follow';
 import type { NoSound, Playing } from '../../sound/player';
 import { logPass } from '../../store/practice/outbox';
 import { leavePasses, passOf, type About } from '../../store/practice/pass';
@@ -163,36 +164,4 @@ export function useRun(asked: RunAsked): Running {
     () => ({ on, ...place, run, moved, error, start, stop, takeOver, rate }),
     [on, place, run, moved, error, start, stop, takeOver, rate],
   );
-}
-
-/** Tells which note is heard, frame by frame, for as long as it is asked for. */
-function follow(
-  p: Playing,
-  asked: () => boolean,
-  starts: () => readonly number[],
-  tell: (place: { now: number; counting: number }) => void,
-): void {
-  let shown = '';
-  const look = (): void => {
-    if (!asked()) return;
-    const at = p.where();
-    const counting = at?.pass === 0 ? Math.floor(at.beat) + 1 : 0;
-    const now = at && at.pass > 0 ? lastAt(starts(), at.beat) : -1;
-    const key = `${now}/${counting}`;
-    if (key !== shown) tell({ now, counting });
-    shown = key;
-    requestAnimationFrame(look);
-  };
-  look();
-}
-
-/** The last of ascending starts that is not after a beat. */
-function lastAt(starts: readonly number[], beat: number): number {
-  let [low, high] = [0, starts.length];
-  while (low < high) {
-    const mid = (low + high) >> 1;
-    if (starts[mid] <= beat) low = mid + 1;
-    else high = mid;
-  }
-  return low - 1;
 }

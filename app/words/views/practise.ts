@@ -65,7 +65,7 @@ export const PRACTISE = {
   allDone: 'Nothing is due today. Play what you like.',
   warmUp: 'Warm-up: slow, minutes only.',
   forReal: 'Now in earnest',
-  planHint: 'A press goes to what stands there',
+  planHint: 'Undo takes any change of the plan back',
   planTitle: 'The plan: one position at a time',
   planAbout:
     'The next shape opens when this one holds its goal clean. What holds comes back on a spaced schedule. Missed days pile nothing up.',
