@@ -30,7 +30,9 @@ function walks(a: string, b: string): boolean {
  * made set the address. Says what of an address could not be used.
  */
 export function useAddress(body: StudyBody, view: StudyView, id: string): { problems: string[]; dismiss: () => void } {
-  const { search, pathname } = useLocation();
+  // The place itself, not only its text: gone to and back from before anything was drawn, the text is what it was.
+  const place = useLocation();
+  const { search, pathname } = place;
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const [problems, setProblems] = useState<string[]>([]);
@@ -51,7 +53,7 @@ export function useAddress(body: StudyBody, view: StudyView, id: string): { prob
     if (read.trying) dispatch(transposingSet(read.trying));
     setProblems(read.problems);
     if (Object.keys(read.fields).length) dispatch(edited(read.fields));
-  }, [query, pathname, id, view, loose, dispatch]);
+  }, [place, query, pathname, id, view, loose, dispatch]);
 
   useEffect(() => {
     if (sorted(want) === sorted(query)) return undefined;
@@ -63,7 +65,7 @@ export function useAddress(body: StudyBody, view: StudyView, id: string): { prob
     };
     const timer = setTimeout(write, REST_MS);
     return () => clearTimeout(timer);
-  }, [want, query, pathname, navigate]);
+  }, [place, want, query, pathname, navigate]);
 
   return { problems, dismiss: () => setProblems([]) };
 }
