@@ -1,5 +1,5 @@
 import { Chord, Mode } from 'tonal';
-import { chordDegrees, chordNotes, stackThirds } from './index';
+import { chordDegrees, chordFault, chordNotes, stackThirds } from './index';
 
 const MODES = ['ionian', 'dorian', 'phrygian', 'lydian', 'mixolydian', 'aeolian', 'locrian'];
 
@@ -32,7 +32,7 @@ describe('thirds stacked on a scale', () => {
   });
   it('refuses scales that have not seven notes', () => {
     expect(() => stackThirds({ tonic: 'C', scale: 'minor pentatonic' }, 3)).toThrow('this scale has 5');
-    expect(() => stackThirds({ tonic: 'C', scale: 'ionian' }, 5 as 4)).toThrow('size');
+    expect(() => stackThirds({ tonic: 'C', scale: 'ionian' }, 6 as 4)).toThrow('size');
   });
 });
 
@@ -46,8 +46,18 @@ describe('chord symbols', () => {
   ])('%s is %s', (symbol, notes) => {
     expect(chordNotes(symbol).join(' ')).toBe(notes);
   });
-  it.each(['', 'H7', 'moon', 'm7'])('"%s" cannot be read, and says how to write one', (symbol) => {
+  it.each(['', 'moon', 'm7'])('"%s" cannot be read, and says how to write one', (symbol) => {
     expect(() => chordNotes(symbol)).toThrow('such as F#m7');
+  });
+  it.each([
+    ['H7', 0, 1, 'B7'],
+    ['c7', 0, 1, 'C7'],
+    ['Cmaj7foo', 5, 3, 'Cmaj7'],
+    ['Gsos4', 1, 4, 'Gsus4'],
+    ['F#mx', 3, 1, 'F#m'],
+  ])('"%s" is pointed at from %i, %i signs long; %s may be meant', (symbol, at, length, near) => {
+    expect(chordFault(symbol)).toMatchObject({ at, length });
+    expect(chordFault(symbol)?.nearest).toContain(near);
   });
   it('mark the degrees of a scale that they sound', () => {
     expect(chordDegrees({ tonic: 'F#', scale: 'dorian' }, 'B7')).toEqual(['1', 'b3', '4', '6']);

@@ -1,0 +1,193 @@
+import { checkHand } from '../../fingering';
+import { checkWhole, fail } from '../../errors';
+import { checkInstrument, openMidis } from '../../instrument';
+import { placeIndex } from '../../place';
+import type { Hand, Instrument, Place } from '../../types';
+import { gripsOf } from './find';
+import { fretsOf, heldOn, thickFirst } from './held';
+import { graspOf, type Grasp } from './hold';
+import type { Grip } from './types';
+
+export interface LeadOptions {
+  /** The grip that the first chord is reached from. */
+  from?: Place[];
+  fromFret?: number;
+  toFret?: number;
+  /** Strings that sound, all of them, in every chord. */
+  strings?: number[];
+  hand?: Hand;
+  /** How many ways, 1 to 20; 1 unless said. */
+  count?: number;
+  /** How many grips of each chord are looked at, the best by costMm; 120 unless said. */
+  among?: number;
+}
+
+/** Between strings, across the neck; and what giving up a tone that both chords have costs (judgement). */
+const STRING_MM = 9;
+const LET_GO_MM = 10;
+const AMONG = 120;
+const MOST_WAYS = 20;
+
+/** A grip as the search sees it. */
+interface Node {
+  grip: Grip;
+  /** By finger 1 to 4: fret and thickest string, 0 where it is not used. */
+  frets: number[];
+  strings: number[];
+  /** Fret under the index at rest, 0 with open strings alone. */
+  hand: number;
+  /** Places with their pitch classes. */
+  sounds: { place: number; chroma: number }[];
+  places: Set<number>;
+  chromas: Set<number>;
+}
+
+function nodeOf(grip: Grip, open: readonly number[]): Node {
+  const frets = [0, 0, 0, 0, 0];
+  const strings = [0, 0, 0, 0, 0];
+  let hand = 0;
+  grip.places.forEach((p, k) => {
+    const f = grip.fingers[k];
+    if (!f || strings[f]) return;
+    frets[f] = p.fret;
+    strings[f] = p.string;
+    if (!hand || p.fret - f + 1 < hand) hand = p.fret - f + 1;
+  });
+  const sounds = grip.places.map((p) => ({ place: placeIndex(p), chroma: (open[p.string - 1] + p.fret) % 12 }));
+  return {
+    grip,
+    frets,
+    strings,
+    hand: Math.max(hand, 0),
+    sounds,
+    places: new Set(sounds.map((s) => s.place)),
+    chromas: new Set(sounds.map((s) => s.chroma)),
+  };
+}
+
+/**
+ * What passing from one grip to the next takes, in mm: each finger's way along the neck and across the strings, from its rest over
+ * the hand where it was not used; and 10 for each tone that the next grip sounds too and that does not stay where it was.
+ */
+function travel(mm: readonly number[], a: Node, b: Node): number {
+  let sum = 0;
+  for (let f = 1; f <= 4; f++) {
+    if (!b.frets[f]) continue;
+    if (a.frets[f]) sum += Math.abs(mm[b.frets[f]] - mm[a.frets[f]]) + STRING_MM * Math.abs(b.strings[f] - a.strings[f]);
+    else if (a.hand) sum += Math.abs(mm[b.frets[f]] - mm[Math.min(a.hand + f - 1, mm.length - 1)]);
+  }
+  for (const s of a.sounds) if (b.chromas.has(s.chroma) && !b.places.has(s.place)) sum += LET_GO_MM;
+  return sum;
+}
+
+/** Travel between two grips, both as places, in mm: see travel. Infinity where no hand holds one of them. */
+export function gripTravel(i: Instrument, from: readonly Place[], to: readonly Place[], hand?: Hand): number {
+  const grasp = graspOf(i, hand);
+  const open = openMidis(i);
+  const [a, b] = [from, to].map((places) => placesNode(i, places, grasp, open));
+  if (!a || !b) return Infinity;
+  return travel(grasp.model.mm[0], a, b);
+}
+
+function placesNode(i: Instrument, places: readonly Place[], grasp: Grasp, open: readonly number[]): Node | null {
+  const sorted = thickFirst(places);
+  const held = heldOn(grasp, fretsOf(i, sorted), sorted);
+  if ('why' in held) return null;
+  return nodeOf({ places: sorted, fingers: held.fingers, muted: [], inversion: 0, omitted: [], costMm: held.costMm }, open);
+}
+
+/** The grips of one chord that are looked at: as many strings as asked for, the easiest first. */
+function layerOf(i: Instrument, symbol: string, o: LeadOptions, voices: number): Grip[] {
+  const { fromFret, toFret, strings, hand } = o;
+  const all = gripsOf(i, symbol, {
+    ...(fromFret === undefined ? {} : { fromFret }),
+    ...(toFret === undefined ? {} : { toFret }),
+    ...(strings ? { strings } : {}),
+    ...(hand ? { hand } : {}),
+    ...(fromFret ? { near: fromFret } : {}),
+  });
+  const fit = all.filter((g) => (o.strings || o.from ? g.places.length === voices : g.places.length >= voices));
+  const grips = fit.slice(0, o.among ?? AMONG);
+  return grips.length
+    ? grips
+    : fail('NO_SHAPE_FITS', 'chord', `No grip of ${symbol} has ${voices} strings there. Allow more frets, or other strings.`);
+}
+
+/** The best ways to one grip so far, cheapest first: what they cost, and where they came from. */
+type Ways = { cost: number; from: number; rank: number }[];
+
+/**
+ * Grips for chords that follow each other, with the least travel of the fingers in all (see travel), exact over the `among` easiest
+ * grips of each chord; the `count` best ways, by travelMm, of equal ones the one with easier grips first. Throws BAD_OPTION, and
+ * NO_SHAPE_FITS where a chord has no grip there.
+ */
+export function leadVoices(i: Instrument, symbols: readonly string[], o: LeadOptions = {}): { grips: Grip[]; travelMm: number }[] {
+  checkInstrument(i);
+  checkHand('finger-per-fret', o.hand);
+  if (!symbols.length) fail('BAD_OPTION', 'symbols', 'symbols: give at least one chord.');
+  const count = checkWhole('BAD_OPTION', 'count', o.count ?? 1, 1, MOST_WAYS);
+  if (o.among !== undefined) checkWhole('BAD_OPTION', 'among', o.among, 1, 5000);
+  const grasp = graspOf(i, o.hand);
+  const open = openMidis(i);
+  const mm = grasp.model.mm[0];
+  const voices = o.strings?.length ?? o.from?.length ?? Math.min(4, i.strings.length);
+  const start = o.from ? placesNode(i, o.from, grasp, open) : null;
+  if (o.from && !start) fail('BAD_OPTION', 'from', 'from: no hand holds this grip. Begin with another one.');
+  const layers = new Map<string, Node[]>();
+  for (const s of symbols) if (!layers.has(s)) layers.set(s, layerOf(i, s, o, voices).map((g) => nodeOf(g, open))); // prettier-ignore
+  const between = new Map<string, Float64Array>();
+  let before: Ways[] = [];
+  const all: Ways[][] = [];
+  symbols.forEach((symbol, k) => {
+    const here = layers.get(symbol) as Node[];
+    if (k === 0) before = here.map((b) => [{ cost: start ? travel(mm, start, b) : 0, from: -1, rank: 0 }]);
+    else {
+      const there = layers.get(symbols[k - 1]) as Node[];
+      const key = `${symbols[k - 1]} ${symbol}`;
+      const table = between.get(key) ?? Float64Array.from({ length: there.length * here.length }, (_, at) => travel(mm, there[Math.floor(at / here.length)], here[at % here.length])); // prettier-ignore
+      between.set(key, table);
+      before = here.map((_, b) => bestInto(before, table, b, here.length, count));
+    }
+    all.push(before);
+  });
+  return readBack(symbols, layers, all, count);
+}
+
+/** The cheapest `count` ways into grip `b`, ties to the easier grip before it. */
+function bestInto(before: readonly Ways[], table: Float64Array, b: number, width: number, count: number): Ways {
+  const ways: Ways = [];
+  before.forEach((list, from) => {
+    const step = table[from * width + b];
+    for (let rank = 0; rank < list.length; rank++) {
+      const cost = list[rank].cost + step;
+      if (ways.length === count && cost >= ways[count - 1].cost) break;
+      let at = ways.length < count ? ways.length : count - 1;
+      while (at > 0 && ways[at - 1].cost > cost) {
+        ways[at] = ways[at - 1];
+        at--;
+      }
+      ways[at] = { cost, from, rank };
+    }
+  });
+  return ways;
+}
+
+function readBack(
+  symbols: readonly string[],
+  layers: ReadonlyMap<string, Node[]>,
+  all: readonly Ways[][],
+  count: number,
+): { grips: Grip[]; travelMm: number }[] {
+  // prettier-ignore
+  const ends = all[all.length - 1].flatMap((ways, node) => ways.map((w, rank) => ({ cost: w.cost, node, rank })));
+  ends.sort((a, b) => a.cost - b.cost || a.node - b.node || a.rank - b.rank);
+  return ends.slice(0, count).map(({ cost, node, rank }) => {
+    const grips: Grip[] = [];
+    for (let k = symbols.length - 1, at = node, r = rank; k >= 0; k--) {
+      grips.unshift((layers.get(symbols[k]) as Node[])[at].grip);
+      const way = all[k][at][r];
+      [at, r] = [way.from, way.rank];
+    }
+    return { grips, travelMm: Math.round(cost * 100) / 100 };
+  });
+}

@@ -1,0 +1,3 @@
+declare module 'chord-symbol/lib/chord-symbol-esm.js' {
+  export function chordParserFactory(): (symbol: string) => { normalized: { notes: string[] } } | { error: unknown[] };
+}
