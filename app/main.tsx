@@ -21,6 +21,7 @@ const STUDY_ROUTES: RouteObject[] = [
   { path: 'map', element: <MapView /> },
   { path: 'connect', lazy: async () => ({ Component: (await import('./views/connect/ConnectView')).ConnectView }) },
   { path: 'transpose', lazy: async () => ({ Component: (await import('./views/transpose/TransposeView')).TransposeView }) },
+  { path: 'harmony', lazy: async () => ({ Component: (await import('./views/harmony/HarmonyView')).HarmonyView }) },
   { path: 'practise', lazy: async () => ({ Component: (await import('./views/practise/PractiseView')).PractiseView }) },
   { path: 'plan', lazy: async () => ({ Component: (await import('./views/practise/PlanView')).PlanView }) },
   { path: 'licks', lazy: async () => ({ Component: (await import('./views/licks/LicksView')).LicksView }) },

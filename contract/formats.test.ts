@@ -22,7 +22,11 @@ describe('studies of every format there was', () => {
     const old = read('format-6.json');
     expect(upgradeBy(FORMATS[5], 7, old)).toEqual({ ...old, format: 7, practice: null, drills: [], plan: null });
   });
-  it.each([1, 2, 3, 4, 5, 6])('format %i holds today', (n) => {
+  it('format 7 gets grips, none', () => {
+    const old = read('format-7.json');
+    expect(upgradeBy(FORMATS[6], 8, old)).toEqual({ ...old, format: 8, grips: [] });
+  });
+  it.each([1, 2, 3, 4, 5, 6, 7])('format %i holds today', (n) => {
     expect(problemsOf(studySchema, upgradeStudy(read(`format-${n}.json`)))).toEqual([]);
   });
   it('scales that studies kept themselves are told once each, and only those that hold', () => {
@@ -32,7 +36,7 @@ describe('studies of every format there was', () => {
     ]);
   });
   it('the files themselves are never changed: a study once written looks so for ever', () => {
-    expect([1, 2, 3, 4, 5, 6].map((n) => sum(file(`format-${n}.json`)))).toEqual(SUMS);
+    expect([1, 2, 3, 4, 5, 6, 7].map((n) => sum(file(`format-${n}.json`)))).toEqual(SUMS);
   });
   it('each row adds what it always added: append only', () => {
     expect(FORMATS.slice(0, 4).map((f) => Object.keys(f.adds))).toEqual([
@@ -43,6 +47,7 @@ describe('studies of every format there was', () => {
     ]);
     expect(FORMATS[4].adds).toEqual({});
     expect(FORMATS[5].adds).toEqual({ practice: null, drills: [], plan: null });
+    expect(FORMATS[6].adds).toEqual({ grips: [] });
     expect(FORMATS.slice(0, 4).map((f) => Object.values(f.adds))).toEqual([
       [null, null, [], [], null, []],
       [[], null, []],
@@ -75,4 +80,12 @@ describe('studies of every format there was', () => {
 });
 
 /** Written down when the files were made. */
-const SUMS = ['e73fef6b28f861c6', '4a7d7d0225f956c6', '9813391261e2d376', '036740e00338116d', 'b0353cd321abd04b', 'bcd2214c8ef2ddeb'];
+const SUMS = [
+  'e73fef6b28f861c6',
+  '4a7d7d0225f956c6',
+  '9813391261e2d376',
+  '036740e00338116d',
+  'b0353cd321abd04b',
+  'bcd2214c8ef2ddeb',
+  '633e8d47b41ee089',
+];

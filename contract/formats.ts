@@ -79,6 +79,7 @@ export const FORMATS: readonly Format[] = [
   { adds: { route: null }, turns: toFormat5 },
   { adds: {}, turns: toFormat6 },
   { adds: { practice: null, drills: [], plan: null } },
+  { adds: { grips: [] } },
 ];
 
 /** The format of today. */

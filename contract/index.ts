@@ -8,6 +8,7 @@ export * from './bundle';
 export * from './connection';
 export * from './record';
 export * from './drill';
+export { MOST_GRIPS, type KeptGrip } from './grip';
 export * from './pass';
 export * from './paths';
 export * from './facts';

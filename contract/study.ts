@@ -15,6 +15,7 @@ import { passes } from './checks';
 import { connectionSchema, routesSchema, type Connection, type KeptRoute } from './connection';
 import { drillsSchema, planSchema, practiceSchema, type Drill, type Plan, type Practice } from './drill';
 import { FORMAT, upgradeStudy } from './formats';
+import { gripsSchema, type KeptGrip } from './grip';
 import { handSchema, schoolSchema } from './hand';
 import { instrumentSchema } from './instrument';
 import { LAYOUT_KINDS, layoutSchema } from './layout';
@@ -78,6 +79,8 @@ export interface StudyBody {
   /** Drills that were named. */
   drills: Drill[];
   plan: Plan | null;
+  /** Grips that were named. */
+  grips: KeptGrip[];
 }
 
 /** Fields that have a plain value: those that a format after the first one added. */
@@ -100,6 +103,7 @@ type Plain = Pick<
   | 'practice'
   | 'drills'
   | 'plan'
+  | 'grips'
 >;
 
 /** A study of today's format without anything special; the result is the caller's own. */
@@ -150,6 +154,7 @@ export const studySchema = record<StudyBody>({
   practice: practiceSchema.nullable().defined(),
   drills: drillsSchema,
   plan: planSchema,
+  grips: gripsSchema,
 }).required();
 
 /** A study in a list. `problems` is not empty where the record no longer holds, such as a scale that is unknown here. */

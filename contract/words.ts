@@ -30,6 +30,7 @@ const MEMBERS: Readonly<Record<string, string>> = Object.freeze({
   tags: 'tag',
   places: 'place',
   drills: 'drill',
+  grips: 'grip',
   items: 'shape',
   passes: 'pass',
 });

@@ -1,5 +1,5 @@
 import { PLAIN_CLIMB, PLAIN_DRILL, plainStudy, type Bundle, type StudyBody } from '../contract';
-import { parseTuning, type Instrument, type LickNote } from '../core';
+import { parseGrip, parseTuning, type Instrument, type Place, type LickNote } from '../core';
 import { LATCH, MOORING, RAILS, TILT } from './licks';
 
 export { demoPasses } from './passes';
@@ -20,6 +20,8 @@ const SIX = instrument('Lantern six', 'E2 A2 D3 G3 B3 E4', 22, 648, [0.254, 0.33
 const SEVEN = instrument('Lantern seven', 'B1 E2 A2 D3 G3 B3 E4', 24, 648, [0.254, 0.33, 0.432, 0.66, 0.914, 1.168, 1.499], 3);
 const DROPPED = instrument('Lantern dropped', 'C#2 G#2 C#3 F#3 A#3 D#4', 24, 673, [0.279, 0.356, 0.457, 0.762, 1.067, 1.422], 3);
 const FOURTHS = instrument('Lantern fourths', 'E2 A2 D3 G3 C4 F4', 24, 635, [0.229, 0.305, 0.432, 0.66, 0.914, 1.168], 3);
+
+const grip = (text: string): Place[] => parseGrip(text, SIX);
 
 const study = (
   name: string,
@@ -70,6 +72,10 @@ export const DEMO: Pick<Bundle, 'instruments' | 'scales' | 'studies'> = {
         layout: { kind: 'box', numbering: 'minor-root' },
         tags: ['slow start'],
         ...licks([LATCH]),
+        grips: [
+          { id: 'demo-mast', name: 'Mast', symbol: 'F#m6', places: grip('2x122x') },
+          { id: 'demo-gale', name: 'Gale', symbol: 'B9', places: grip('x2122x') },
+        ],
         plan: {
           items: [1, 2, 3, 4, 5].map((number) => ({ rung: { number, fret: [2, 4, 7, 9, 11][number - 1] }, said: null, since: null })),
           scale: { tonic: 'F#', scale: 'dorian' },

@@ -151,6 +151,7 @@ const MIGRATIONS: Migration[] = [
     down: noWayBack('009-log'),
   },
   studiesGo(FORMATS[5], 5, '010'),
+  studiesGo(FORMATS[6], 6, '011'),
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

@@ -79,6 +79,7 @@ describe('an older notebook', () => {
       '008-study-format-6',
       '009-log',
       '010-study-format-7',
+      '011-study-format-8',
     ]);
     await db.destroy();
   });

@@ -1,4 +1,4 @@
-import { ArrowRightLeft, Command, Ellipsis, Grid3x3, Guitar, Keyboard, ListMusic, Moon, NotebookText, Settings2, Sun, Timer, Waypoints } from 'lucide-react'; // prettier-ignore
+import { ArrowRightLeft, ChartNoAxesColumn, Command, Ellipsis, Grid3x3, Guitar, Keyboard, ListMusic, Moon, NotebookText, Settings2, Sun, Timer, Waypoints } from 'lucide-react'; // prettier-ignore
 import { DropdownMenu } from 'radix-ui';
 import type { ComponentType } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
@@ -34,6 +34,7 @@ const ON_STUDY: readonly ViewLink[] = [
   { view: 'connect', Icon: Waypoints },
   { view: 'transpose', Icon: ArrowRightLeft },
   { view: 'licks', Icon: ListMusic },
+  { view: 'harmony', Icon: ChartNoAxesColumn, more: true },
   { view: 'practise', Icon: Timer },
 ];
 const ALONE: readonly ViewLink[] = [

@@ -1,4 +1,5 @@
 import { CONNECT_COMMANDS } from '../views/connect/connect-commands';
+import { HARMONY_COMMANDS } from '../views/harmony/harmony-commands';
 import { LICK_COMMANDS } from '../views/licks/lick-commands';
 import { MAP_COMMANDS } from '../views/map/map-commands';
 import { NOTEBOOK_COMMANDS } from '../views/notebook/notebook-commands';
@@ -13,6 +14,7 @@ export const ALL_COMMANDS: readonly { view: string; infos: readonly CommandInfo[
   { view: 'connect', infos: CONNECT_COMMANDS },
   { view: 'transpose', infos: TRANSPOSE_COMMANDS },
   { view: 'licks', infos: LICK_COMMANDS },
+  { view: 'harmony', infos: HARMONY_COMMANDS },
   { view: 'practise', infos: PRACTISE_COMMANDS },
   { view: 'notebook', infos: NOTEBOOK_COMMANDS },
   { view: SHELL, infos: SHELL_COMMANDS },

@@ -4,10 +4,11 @@ import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { autosave, flush, saveOnLeaving } from './autosave';
 import { editorReducer } from './editor';
+import { harmonyReducer } from './harmony';
 import { transposingReducer } from './transposing';
 
 export const store = configureStore({
-  reducer: { editor: editorReducer, transposing: transposingReducer, [api.reducerPath]: api.reducer },
+  reducer: { editor: editorReducer, transposing: transposingReducer, harmony: harmonyReducer, [api.reducerPath]: api.reducer },
   middleware: (defaults) => defaults().prepend(autosave.middleware).concat(api.middleware),
 });
 

@@ -68,6 +68,7 @@ const SAY: { [K in Exclude<keyof StudyBody, 'format' | 'instrumentId'>]: Says<St
   practice: (p, before) => drillChange(p, before ?? null),
   drills: listed('kept drill'),
   plan: (p) => (p ? 'the plan' : 'no plan'),
+  grips: listed('kept grip'),
 };
 
 /** Fields that change along with others and say nothing of their own then. */

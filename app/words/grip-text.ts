@@ -1,9 +1,29 @@
 import type { RungRef } from '../../contract';
-import { CoreError, layOut, parseGrip, samePlace, shapesUnder, type Instrument, type Layout, type Place, type ScaleRef } from '../../core';
+import {
+  chordSounds,
+  chromaOf,
+  CoreError,
+  isScale,
+  layOut,
+  nameGrip,
+  parseChord,
+  parseGrip,
+  samePlace,
+  shapesUnder,
+  soundsSame,
+  type Instrument,
+  type GripName,
+  type Layout,
+  type Place,
+  type ScaleRef,
+  type Shape,
+} from '../../core';
 import { layoutWords } from './layout-text';
+import { scaleName } from './scale-text';
 
 /** A shape that lies under a grip, in one way of cutting the neck. */
 export interface Under {
+  scale: ScaleRef;
   layout: Layout;
   rung: RungRef;
   title: string;
@@ -20,20 +40,37 @@ const KNOWN: readonly Layout[] = [
 /** At most so many of one layout: those nearest to the hand. */
 const MOST = 3;
 
+const rootWords = ({ roots: [root] }: Shape): string => `root on string ${root.string}, fret ${root.fret}`;
+
 /** Shapes of one layout that hold every place; none where the scale has no such layout. */
-function under(i: Instrument, scale: ScaleRef, layout: Layout, grip: Place[]): Under[] {
+function under(i: Instrument, scale: ScaleRef, layout: Layout, grip: Place[], own: boolean): Under[] {
   try {
     const shapes = layOut(i, scale, layout);
     return shapesUnder(i, scale, layout, grip).slice(0, MOST).map(({ index, label, handFret }) => ({
+      scale,
       layout,
       rung: { number: shapes[index].number, fret: handFret },
-      title: label,
-      detail: `${layoutWords(layout)}, frets ${shapes[index].lowFret} to ${shapes[index].highFret}`,
+      title: own ? label : `${label} of ${scaleName(scale)}`,
+      detail: own ? `${layoutWords(layout)}, frets ${shapes[index].lowFret} to ${shapes[index].highFret}` : shapes[index].roots.length ? rootWords(shapes[index]) : '',
     })); // prettier-ignore
   } catch (e) {
     if (e instanceof CoreError) return [];
     throw e;
   }
+}
+
+/** Every reading of a grip, spelled by the study's scale where that is known; none for no grip. */
+export const readingsOf = (i: Instrument, grip: readonly Place[], scale: ScaleRef): GripName[] =>
+  grip.length ? nameGrip(i, grip, isScale(scale.scale) ? { home: scale } : {}) : [];
+
+/** The pentatonic that a player thinks of under a chord: minor under a minor third, major under a major one; null where the scale is it. */
+function pentatonicOf(i: Instrument, grip: Place[], own: ScaleRef): ScaleRef | null {
+  const { symbol } = readingsOf(i, grip, own)[0];
+  const { root } = parseChord(symbol);
+  const above = chordSounds(symbol).map((s) => (s - chromaOf(root) + 12) % 12);
+  const scale = above.includes(3) ? 'minor pentatonic' : above.includes(4) ? 'major pentatonic' : null;
+  const ref = scale && { tonic: root, scale };
+  return ref && !(isScale(own.scale) && soundsSame(ref, own)) ? ref : null;
 }
 
 /** Reads a grip and finds the shapes under it, the study's own layout first; or says what is wrong. */
@@ -54,7 +91,9 @@ export function readGrip(text: string, i: Instrument, scale: ScaleRef, own: Layo
 export function shapesUnderGrip(grip: Place[], i: Instrument, scale: ScaleRef, own: Layout): { found: Under[] } | { problem: string } {
   if (!grip.length) return { problem: 'No string sounds in that grip.' };
   const layouts = [own, ...KNOWN.filter((l) => layoutWords(l) !== layoutWords(own))];
-  const found = layouts.flatMap((layout) => under(i, scale, layout, grip));
+  const pentatonic = pentatonicOf(i, grip, scale);
+  const boxes = pentatonic ? under(i, pentatonic, KNOWN[0], grip, false).slice(0, 1) : [];
+  const found = [...boxes, ...layouts.flatMap((layout) => under(i, scale, layout, grip, true))];
   return found.length
     ? { found }
     : { problem: 'No shape of this scale holds all its notes: one of them may be off the scale, or it is too wide for one position.' };

@@ -4,6 +4,7 @@ export const VIEW_NAMES: Readonly<Record<string, string>> = Object.freeze({
   connect: 'Connect',
   transpose: 'Transpose',
   licks: 'Licks',
+  harmony: 'Harmony',
   practise: 'Practise',
   plan: 'Plan',
   log: 'Log',

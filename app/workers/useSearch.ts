@@ -1,7 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { LickCopy, Route } from '../../core';
+import type { Grip, Lead, LickCopy, Route } from '../../core';
 import type { RouteJob } from '../store/connection';
 import type { CopiesJob } from './copies.worker';
+import type { GripsJob } from './grips.worker';
+import type { LeadJob } from './lead.worker';
 import type { Answer, Order, Refusal } from './serve-search';
 
 export interface Search<Found> {
@@ -68,7 +70,14 @@ function useSearch<Job, Found>(job: Job | null, make: () => Worker): Search<Foun
 const routeWorker = (): Worker => new Worker(new URL('./route.worker.ts', import.meta.url), { type: 'module' });
 const copiesWorker = (): Worker => new Worker(new URL('./copies.worker.ts', import.meta.url), { type: 'module' });
 
+const gripsWorker = (): Worker => new Worker(new URL('./grips.worker.ts', import.meta.url), { type: 'module' });
+const leadWorker = (): Worker => new Worker(new URL('./lead.worker.ts', import.meta.url), { type: 'module' });
+
 /** The ways from here to there. */
 export const useRoutes = (job: RouteJob | null): Search<Route> => useSearch(job, routeWorker);
 /** Where on the neck a line can be played. */
 export const useCopies = (job: CopiesJob | null): Search<LickCopy> => useSearch(job, copiesWorker);
+/** Every grip of a chord. */
+export const useGrips = (job: GripsJob | null): Search<Grip> => useSearch(job, gripsWorker);
+/** Grips for chords that follow each other. */
+export const useLead = (job: LeadJob | null): Search<Lead> => useSearch(job, leadWorker);

@@ -41,6 +41,9 @@ const words = (): Word[] =>
 const MINDED = { plainness: 1, noFifth: 5, noRoot: 40, slash: 9, offHome: 4 };
 
 const FLAT_AND_SHARP: readonly (readonly NoteName[])[] = [['C', 'B#'], ['Db', 'C#'], ['D'], ['Eb', 'D#'], ['E', 'Fb'], ['F', 'E#'], ['Gb', 'F#'], ['G'], ['Ab', 'G#'], ['A'], ['Bb', 'A#'], ['B', 'Cb']]; // prettier-ignore
+/** Roots that nobody writes unless the key does. */
+const RARE_ROOT = /^(?:B#|E#|Cb|Fb)$/;
+const RARE = 6;
 /** Place on the line of fifths: C 0, G 1, F -1. */
 const fifths = (n: NoteName): number => 'FCGDAEB'.indexOf(n[0]) - 1 + 7 * (n.split('#').length - n.split('b').length);
 
@@ -50,6 +53,7 @@ function spelling(home: ScaleRef | undefined): (chroma: number, suffix: string) 
   const own = new Map(notes.map((n) => [chromaOf(n), n]));
   const middle = notes.length ? notes.reduce((sum, n) => sum + fifths(n), 0) / notes.length : 0.5;
   const far = (root: NoteName, suffix: string): number =>
+    (RARE_ROOT.test(root) ? RARE : 0) +
     parseChord(root + suffix).tones.reduce((sum, t) => sum + accidentals(t.note) + Math.abs(fifths(t.note) - middle) / 12, 0);
   return (chroma, suffix) => own.get(chroma) ?? [...FLAT_AND_SHARP[chroma]].sort((a, b) => far(a, suffix) - far(b, suffix))[0];
 }

@@ -1,13 +1,20 @@
 import { glyphs } from '../../core';
 import type { Drawing } from './drawing';
+import { gripPages, type GripSheetRequest } from './grips';
 import { sheetPages, sheetTitle, type SheetRequest } from './sheet';
 import { tabPages, type TabSheetRequest } from './tab';
 
-/** Whatever can go on paper: shapes, a line, or both one after another. */
-export type PaperRequest = { shapes: SheetRequest } | { tab: TabSheetRequest } | { shapes: SheetRequest; lines: TabSheetRequest[] };
+/** Whatever can go on paper: shapes, a line, grips, or shapes with lines and grips after them. */
+export type PaperRequest =
+  | { shapes: SheetRequest }
+  | { tab: TabSheetRequest }
+  | { grips: GripSheetRequest }
+  | { shapes: SheetRequest; lines: TabSheetRequest[]; grips: GripSheetRequest };
 
 export function* pagesOf(r: PaperRequest): Generator<Drawing> {
   if ('shapes' in r) yield* sheetPages(r.shapes);
   for (const line of 'tab' in r ? [r.tab] : 'lines' in r ? r.lines : []) yield* tabPages(line);
+  if ('grips' in r) yield* gripPages(r.grips);
 }
-export const titleOf = (r: PaperRequest): string => ('tab' in r ? glyphs(r.tab.name) : sheetTitle(r.shapes));
+export const titleOf = (r: PaperRequest): string =>
+  'tab' in r ? glyphs(r.tab.name) : 'shapes' in r ? sheetTitle(r.shapes) : glyphs(r.grips.name);

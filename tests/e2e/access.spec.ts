@@ -9,6 +9,7 @@ const VIEWS = [
   `${STUDY}/connect`,
   `${STUDY}/transpose`,
   `${STUDY}/licks`,
+  `${STUDY}/harmony`,
   `${STUDY}/practise`,
   `${STUDY}/plan`,
   '/log',

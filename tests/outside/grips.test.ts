@@ -28,6 +28,10 @@ function soundsAs(midis: readonly number[]): string {
 }
 const damped = ({ frets }: Entry): number => frets.slice(frets.findIndex((f) => f >= 0), frets.findLastIndex((f) => f >= 0)).filter((f) => f < 0).length; // prettier-ignore
 
+/** A string damped inside with open or damped neighbours. */
+const loose = ({ frets }: Entry): boolean =>
+  frets.some((f, k) => f < 0 && frets.slice(0, k).some((g) => g >= 0) && frets.slice(k).some((g) => g >= 0) && Math.max(frets[k - 1], frets[k + 1]) <= 0); // prettier-ignore
+
 describe('against a dataset of grips', () => {
   it('frets are where it says that they sound', () => {
     expect(ENTRIES.length).toBe(2069);
@@ -40,7 +44,14 @@ describe('against a dataset of grips', () => {
     for (const e of ENTRIES) {
       const places = placesOf(e);
       const held = holdGrip(STANDARD, places);
-      const why = damped(e) > 1 ? 'two damped inside' : 'why' in held ? held.why.replace(/\d+/g, '#') : null;
+      const why =
+        damped(e) > 1
+          ? 'two damped inside'
+          : loose(e)
+            ? 'damped with no finger beside'
+            : 'why' in held
+              ? held.why.replace(/\d+/g, '#')
+              : null;
       if (why) {
         refused[why] = (refused[why] ?? 0) + 1;
         continue;
@@ -55,6 +66,7 @@ describe('against a dataset of grips', () => {
     expect(refused).toEqual({
       'it needs # fingers; a hand has four': 10,
       'from fret # to fret # it is # mm wide, and its fingers do not open so far': 24,
+      'damped with no finger beside': 2,
       'two damped inside': 5,
     });
   });
@@ -92,7 +104,7 @@ describe('names against the theory library', () => {
     const [first] = nameGrip(wide, places);
     const theirs = Chord.detect(places.map((p) => pitchName(pitchAt(wide, p).midi, true).replace(/-?\d+$/, '')));
     const sounds = (s: string): string => [...new Set(Chord.get(s).notes.map((n) => Chord.get(`${n}5`).notes[0]).map((n) => pitchClass(n)))].sort((a, b) => a - b).join(); // prettier-ignore
-    expect(theirs.some((t) => sounds(t.replace(/\/.*$/, '')) === sounds(first.symbol.replace(/\/.*$/, '')))).toBe(true);
+    expect(theirs.some((t) => sounds(t.replace(/\/[A-G][#b]?$/, '')) === sounds(first.symbol.replace(/\/[A-G][#b]?$/, '')))).toBe(true);
     expect(first.omitted).toEqual([]);
     expect(first.bass).toBe('C');
   });

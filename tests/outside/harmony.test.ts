@@ -25,7 +25,7 @@ describe('thirds stacked on thirty scales, on twelve tonics', () => {
         expect(sorted(chordSounds(c.symbol))).toEqual(chromas(c.notes));
         // Their intervals as the theory library measures them from note to note.
         expect(sorted(parseChord(c.symbol).tones.map((t) => t.semitones))).toEqual(
-          sorted(c.notes.map((n) => (Interval.semitones(Note.distance(c.notes[0], n))) % 12).map((s) => (s + 12) % 12)),
+          sorted(c.notes.map((n) => Interval.semitones(Note.distance(c.notes[0], n)) % 12).map((s) => (s + 12) % 12)),
         );
       });
     }
@@ -77,7 +77,7 @@ describe('every symbol that the theory library knows', () => {
       for (const alias of type.aliases) {
         if (chordFault(`C${alias}`)) unread.push(alias);
         else {
-          const theirs = type.intervals.map((i) => (Interval.semitones(i)) % 12);
+          const theirs = type.intervals.map((i) => Interval.semitones(i) % 12);
           if (sorted(chordSounds(`C${alias}`)).join() !== sorted(theirs).join()) off.push(alias);
         }
       }

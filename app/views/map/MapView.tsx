@@ -7,13 +7,13 @@ import { useHear } from '../../sound/useHear';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
 import { LOOSE } from '../../store/editor';
-import { withLayout } from '../../store/moves';
+import { gripOn, harmonySet, placePressed } from '../../store/harmony';
 import { rungOf, selectNotes, selectRung, type Laid } from '../../store/study';
-import { pressed, type Under } from '../../words/grip-text';
 import { seamLine } from '../../words/shape-text';
 import { StudyGate } from '../StudyGate';
+import { useUnder } from '../useUnder';
 import { FingerPart } from './FingerPart';
-import { GripLine } from './GripLine';
+import { GripLine } from '../GripLine';
 import { NeckSheet } from './NeckSheet';
 import { InstrumentBar } from '../InstrumentBar';
 import { MapPanels, WhyLine } from './MapPanels';
@@ -60,13 +60,10 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
   );
   const [finger, setFinger] = useState<{ place: Place; button: HTMLElement } | null>(null);
   const onFinger = useCallback((place: Place, button: HTMLElement) => setFinger({ place, button }), []);
-  const [grip, setGrip] = useState<Place[]>([]);
-  useEffect(() => setGrip([]), [body.instrument]);
-  const onPress = useCallback((place: Place) => setGrip((now) => pressed(now, place)), []);
-  const onUnder = useCallback(
-    ({ layout, rung }: Under) => dispatch(change(({ body: now }) => ({ ...withLayout(now, layout, null), rung }))),
-    [dispatch],
-  );
+  const held = useAppSelector((s) => s.harmony.grip);
+  const grip = useMemo(() => gripOn(body.instrument, held), [body.instrument, held]);
+  const onPress = useCallback((place: Place) => dispatch(placePressed(place)), [dispatch]);
+  const onUnder = useUnder();
   const [standing, setStanding] = useState(false);
   const stand = useCallback(() => setStanding((s) => !s), []);
   useMapCommands({ hear: toggleHear, stand });
@@ -104,7 +101,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
         grip={grip}
         onPress={onPress}
       />
-      {grip.length > 0 && <GripLine body={body} grip={grip} onUnder={onUnder} onClear={() => setGrip([])} />}
+      {grip.length > 0 && <GripLine body={body} grip={grip} onUnder={onUnder} onClear={() => dispatch(harmonySet({ grip: [] }))} />}
       {shape && <WhyLine body={body} shape={shape} shapes={laid.shapes} />}
       {shape && finger && <FingerPart body={body} shape={shape} at={finger} onClose={() => setFinger(null)} />}
       <MapPanels body={body} laid={laid} current={current} seam={seam} />

@@ -3,6 +3,7 @@ import type { StudyBody } from '../../../contract';
 import { glyphs, hangsOn, ruleOf, stringsUpward, type NeckNote, type Place } from '../../../core';
 import { CellTable } from '../../neck/CellTable';
 import { boardPlace, fretX, stringY, type NeckGeometry } from '../../neck/geometry';
+import { GripRings } from '../../neck/GripRings';
 import { GroupMarks } from '../../neck/GroupMarks';
 import { HandFrames } from '../../neck/HandFrames';
 import { Ladder } from '../../neck/Ladder';
@@ -87,18 +88,7 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
           {note && (
             <circle cx={fretX(g, note.fret)} cy={stringY(g, note.string)} r={20 * g.scale} fill="none" stroke="#fff6dc" strokeWidth={3} />
           )}
-          {grip.map((p) => (
-            <circle
-              key={p.string}
-              cx={fretX(g, p.fret)}
-              cy={stringY(g, p.string)}
-              r={19 * g.scale}
-              fill="none"
-              stroke="#8fc9d0"
-              strokeWidth={2.5}
-              strokeDasharray="5 3"
-            />
-          ))}
+          <GripRings g={g} grip={grip} />
           <Presses g={g} onPress={onPress} />
         </Neck>
         <Ladder g={g} shapes={shapes} current={current} onChoose={onRung} seams={seams} seam={seam} onSeam={onSeam} />

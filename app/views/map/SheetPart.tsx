@@ -18,6 +18,7 @@ import { SentencePart } from '../../ui/SentencePart';
 import { layoutWords } from '../../words/layout-text';
 import { scaleName } from '../../words/scale-text';
 import { exportOfRoute } from '../connect/MakeLick';
+import { drawnGrip } from '../harmony/KeptGrips';
 import { tabSheetOf } from '../LineFiles';
 import { useSheet } from '../../workers/useSheet';
 import { counted } from '../../words/count-text';
@@ -54,7 +55,10 @@ function linesOf(body: StudyBody, { paper, turn }: Choice): TabSheetRequest[] {
 
 const paperOf = (body: StudyBody, shape: Shape, choice: Choice): PaperRequest => {
   const shapes = requestOf(body, shape, choice);
-  return choice.what === 'study' ? { shapes, lines: linesOf(body, choice) } : { shapes };
+  if (choice.what !== 'study') return { shapes };
+  const { paper, turn } = choice;
+  const grips = body.grips.flatMap((g) => drawnGrip(body, g) ?? []);
+  return { shapes, lines: linesOf(body, choice), grips: { name: body.name, instrument: body.instrument, grips, paper, turn } };
 };
 
 interface Props {

@@ -21,6 +21,7 @@ export const MAP = {
   effort: 'Effort',
   others: 'Others',
   grip: 'Grip',
+  soundsAs: (symbol: Said) => `, ${symbol},`,
   liesUnder: ' lies under',
   liftTheGrip: 'Lift the grip',
   aGripThickestStringFirst: 'A grip, thickest string first',

@@ -1,4 +1,4 @@
-import { checkHand } from '../../fingering';
+import { checkHand, runToEnd } from '../../fingering';
 import { checkOneOf, checkWhole, fail } from '../../errors';
 import { checkInstrument, nutFret, openMidis } from '../../instrument';
 import { placeIndex } from '../../place';
@@ -291,10 +291,14 @@ function checked(i: Instrument, o: GripOptions): void {
     if (o[field] !== undefined) checkOneOf('BAD_OPTION', field, String(o[field]), ['true', 'false']);
 }
 
-function allGrips(i: Instrument, symbol: string, o: GripOptions, within?: ReadonlySet<number>): Grip[] {
+function* allGrips(i: Instrument, symbol: string, o: GripOptions, within?: ReadonlySet<number>): Generator<number, Grip[]> {
   checked(i, o);
   const s = searchOf(i, parseChord(symbol), o, within);
-  for (let low = Math.max(s.nut + 1, s.from); low <= s.to; low++) searchFrom(s, low);
+  const first = Math.max(s.nut + 1, s.from);
+  for (let low = first; low <= s.to; low++) {
+    searchFrom(s, low);
+    yield (low - first + 1) / (s.to - first + 2);
+  }
   if (s.from <= s.nut) searchFrom(s, 0);
   const grips = Array.from(ranked(s, o.count ?? Infinity), (key) => gripAt(s, key));
   return grips.length ? grips : fail('NO_SHAPE_FITS', 'chord', whyNone(s, symbol));
@@ -314,8 +318,11 @@ function whyNone({ wanted, grasp, o }: Search, symbol: string): string {
  * fingers that rise with the frets, barres, open strings, strings left out (two at most between sounding ones, each damped by a
  * finger beside it). Exact. Throws BAD_OPTION for a symbol or option, NO_SHAPE_FITS where there is none, saying why.
  */
-export const gripsOf = (i: Instrument, symbol: string, o: GripOptions = {}): Grip[] => allGrips(i, symbol, o);
+export const gripsOf = (i: Instrument, symbol: string, o: GripOptions = {}): Grip[] => runToEnd(allGrips(i, symbol, o));
+
+/** The same, fret by fret: yields the share that is done. */
+export const seekingGrips = (i: Instrument, symbol: string, o: GripOptions = {}): Generator<number, Grip[]> => allGrips(i, symbol, o);
 
 /** The same inside a shape's own places. */
 export const gripsInShape = (i: Instrument, shape: Shape, symbol: string, o: GripOptions = {}): Grip[] =>
-  allGrips(i, symbol, { ...o, shape }, new Set(shape.notes.map(placeIndex)));
+  runToEnd(allGrips(i, symbol, { ...o, shape }, new Set(shape.notes.map(placeIndex))));

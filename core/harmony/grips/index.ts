@@ -1,6 +1,6 @@
 export * from './types';
-export { gripsInShape, gripsOf } from './find';
+export { gripsInShape, gripsOf, seekingGrips } from './find';
 export { holdGrip, type Held } from './held';
-export { gripTravel, leadVoices, type LeadOptions } from './lead';
+export { gripTravel, leading, leadVoices, type Lead, type LeadOptions } from './lead';
 export { moveGrip, type GripMoves } from './move';
 export { GRIP_ROWS } from './costs';

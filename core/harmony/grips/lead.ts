@@ -1,4 +1,4 @@
-import { checkHand } from '../../fingering';
+import { checkHand, runToEnd } from '../../fingering';
 import { checkWhole, fail } from '../../errors';
 import { checkInstrument, openMidis } from '../../instrument';
 import { placeIndex } from '../../place';
@@ -7,6 +7,12 @@ import { gripsOf } from './find';
 import { fretsOf, heldOn, thickFirst } from './held';
 import { graspOf, type Grasp } from './hold';
 import type { Grip } from './types';
+
+/** Grips one after another, and how far the fingers go in all. */
+export interface Lead {
+  grips: Grip[];
+  travelMm: number;
+}
 
 export interface LeadOptions {
   /** The grip that the first chord is reached from. */
@@ -121,7 +127,10 @@ type Ways = { cost: number; from: number; rank: number }[];
  * grips of each chord; the `count` best ways, by travelMm, of equal ones the one with easier grips first. Throws BAD_OPTION, and
  * NO_SHAPE_FITS where a chord has no grip there.
  */
-export function leadVoices(i: Instrument, symbols: readonly string[], o: LeadOptions = {}): { grips: Grip[]; travelMm: number }[] {
+export const leadVoices = (i: Instrument, symbols: readonly string[], o: LeadOptions = {}): Lead[] => runToEnd(leading(i, symbols, o));
+
+/** The same, chord by chord: yields the share that is done. */
+export function* leading(i: Instrument, symbols: readonly string[], o: LeadOptions = {}): Generator<number, Lead[]> {
   checkInstrument(i);
   checkHand('finger-per-fret', o.hand);
   if (!symbols.length) fail('BAD_OPTION', 'symbols', 'symbols: give at least one chord.');
@@ -134,11 +143,15 @@ export function leadVoices(i: Instrument, symbols: readonly string[], o: LeadOpt
   const start = o.from ? placesNode(i, o.from, grasp, open) : null;
   if (o.from && !start) fail('BAD_OPTION', 'from', 'from: no hand holds this grip. Begin with another one.');
   const layers = new Map<string, Node[]>();
-  for (const s of symbols) if (!layers.has(s)) layers.set(s, layerOf(i, s, o, voices).map((g) => nodeOf(g, open))); // prettier-ignore
+  const each = [...new Set(symbols)];
+  for (const s of each) {
+    layers.set(s, layerOf(i, s, o, voices).map((g) => nodeOf(g, open))); // prettier-ignore
+    yield (layers.size / each.length) * 0.8;
+  }
   const between = new Map<string, Float64Array>();
   let before: Ways[] = [];
   const all: Ways[][] = [];
-  symbols.forEach((symbol, k) => {
+  for (const [k, symbol] of symbols.entries()) {
     const here = layers.get(symbol) as Node[];
     if (k === 0) before = here.map((b) => [{ cost: start ? travel(mm, start, b) : 0, from: -1, rank: 0 }]);
     else {
@@ -149,7 +162,8 @@ export function leadVoices(i: Instrument, symbols: readonly string[], o: LeadOpt
       before = here.map((_, b) => bestInto(before, table, b, here.length, count));
     }
     all.push(before);
-  });
+    yield 0.8 + (0.2 * (k + 1)) / symbols.length;
+  }
   return readBack(symbols, layers, all, count);
 }
 
@@ -172,12 +186,7 @@ function bestInto(before: readonly Ways[], table: Float64Array, b: number, width
   return ways;
 }
 
-function readBack(
-  symbols: readonly string[],
-  layers: ReadonlyMap<string, Node[]>,
-  all: readonly Ways[][],
-  count: number,
-): { grips: Grip[]; travelMm: number }[] {
+function readBack(symbols: readonly string[], layers: ReadonlyMap<string, Node[]>, all: readonly Ways[][], count: number): Lead[] {
   // prettier-ignore
   const ends = all[all.length - 1].flatMap((ways, node) => ways.map((w, rank) => ({ cost: w.cost, node, rank })));
   ends.sort((a, b) => a.cost - b.cost || a.node - b.node || a.rank - b.rank);

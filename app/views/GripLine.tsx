@@ -1,9 +1,10 @@
-import type { StudyBody } from '../../../contract';
-import type { Place } from '../../../core';
-import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
-import { gripText, shapesUnderGrip, type Under } from '../../words/grip-text';
-import { MAP } from '../../words/views/map';
+import { useMemo } from 'react';
+import type { StudyBody } from '../../contract';
+import type { Place } from '../../core';
+import { Button } from '../ui/Button';
+import { Signs } from '../ui/Signs';
+import { gripText, readingsOf, shapesUnderGrip, type Under } from '../words/grip-text';
+import { MAP } from '../words/views/map';
 
 interface Props {
   body: StudyBody;
@@ -15,7 +16,8 @@ interface Props {
 /** What has been pressed on the neck, and the shapes that lie under it; choosing one goes there. */
 export function GripLine({ body, grip, onUnder, onClear }: Props) {
   const { instrument, scale, layout } = body;
-  const answer = shapesUnderGrip(grip, instrument, scale, layout);
+  const answer = useMemo(() => shapesUnderGrip(grip, instrument, scale, layout), [grip, instrument, scale, layout]);
+  const name = useMemo(() => readingsOf(instrument, grip, scale)[0].symbol, [grip, instrument, scale]);
   return (
     <section
       aria-label={MAP.grip}
@@ -23,7 +25,7 @@ export function GripLine({ body, grip, onUnder, onClear }: Props) {
       className="mt-3 flex flex-wrap items-center gap-2 rounded-[10px] border border-line bg-sheet p-3"
     >
       <p className="mr-1">
-        {MAP.grip} <strong className="font-semibold">{gripText(instrument, grip)}</strong>
+        {MAP.grip} <strong className="font-semibold">{gripText(instrument, grip)}</strong> <Signs>{MAP.soundsAs(name)}</Signs>
         {'found' in answer ? MAP.liesUnder : ''}
       </p>
       {'found' in answer ? (

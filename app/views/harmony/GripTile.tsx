@@ -1,0 +1,56 @@
+import { degreeInChord, glyphs, openMidis, type Instrument, type Place } from '../../../core';
+import { GripBox } from '../../neck/GripBox';
+import { gripText } from '../../words/grip-text';
+import { HARMONY } from '../../words/views/harmony';
+
+interface Shown {
+  places: readonly Place[];
+  fingers: readonly number[];
+  barre?: { finger: number; fret: number; strings: number[] };
+}
+
+interface Props {
+  instrument: Instrument;
+  symbol: string;
+  grip: Shown;
+  on: boolean;
+  onHold: (places: Place[]) => void;
+  /** Stands over the box in place of the symbol. */
+  title?: string;
+  /** Stands under it. */
+  note?: string;
+}
+
+/** What stands under each string: the degree of the chord that it sounds. */
+export function degreesUnder(i: Instrument, symbol: string, places: readonly Place[]): string[] {
+  const open = openMidis(i);
+  return places.map((p) => degreeInChord(symbol, open[p.string - 1] + p.fret) ?? '');
+}
+
+/** A grip as a box; a press holds it. */
+export function GripTile({ instrument, symbol, grip, on, onHold, title = symbol, note }: Props) {
+  const text = gripText(instrument, grip.places);
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      aria-label={glyphs(`${HARMONY.holdIt(text, title)}${note ? `, ${note}` : ''}`)}
+      onClick={() => onHold([...grip.places])}
+      className="cursor-pointer rounded-lg border border-line p-1.5 hover:border-soft aria-pressed:border-brass-deep aria-pressed:shadow-[inset_0_0_0_1px_var(--brass-deep)]"
+    >
+      <GripBox
+        instrument={instrument}
+        grip={{
+          title,
+          places: grip.places,
+          fingers: grip.fingers,
+          degrees: degreesUnder(instrument, symbol, grip.places),
+          ...(grip.barre ? { barre: grip.barre } : {}),
+        }}
+        title={`${title} ${text}`}
+      />
+      <span className="num block text-center text-xs text-soft">{text}</span>
+      {note && <span className="num block text-center text-xs text-soft">{note}</span>}
+    </button>
+  );
+}

@@ -1,0 +1,85 @@
+import { useEffect, useMemo, type MouseEvent } from 'react';
+import type { StudyBody } from '../../../contract';
+import { arpeggioIn, chordScale, chordSounds, CoreError, glyphs, neckNotes, type NeckNote, type Place, type Shape } from '../../../core';
+import { boardPlace } from '../../neck/geometry';
+import { GripRings } from '../../neck/GripRings';
+import { Legend } from '../../neck/Legend';
+import { marksOf, type NeckMark } from '../../neck/marks';
+import { Neck } from '../../neck/Neck';
+import { NeckScroll } from '../../neck/NeckScroll';
+import { keepInSight, useNeckGeometry } from '../../neck/useNeckGeometry';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { placePressed } from '../../store/harmony';
+import { usePrefs } from '../../store/prefs';
+import { selectNotes } from '../../store/study';
+import { gripText } from '../../words/grip-text';
+import { scaleOf } from '../../words/harmony-text';
+import { HARMONY } from '../../words/views/harmony';
+
+interface Props {
+  body: StudyBody;
+  shape: Shape | null;
+  symbol: string;
+  grip: readonly Place[];
+}
+
+const GAPS = { wide: 31, close: 27 };
+
+/** The chord's tones as a shape of their own, or null where the position holds none. */
+function arpeggioOn(body: StudyBody, shape: Shape | null, symbol: string): Shape | null {
+  try {
+    return shape && arpeggioIn(body.instrument, symbol, shape, { hand: body.hand });
+  } catch (e) {
+    if (e instanceof CoreError) return null;
+    throw e;
+  }
+}
+
+/** The neck of Harmony: the position with the tones of the chord, or those tones alone, and the grip that is held, ringed. */
+export function HarmonyNeck({ body, shape, symbol, grip }: Props) {
+  const { instrument, labels, scale } = body;
+  const dispatch = useAppDispatch();
+  const notes = useAppSelector(selectNotes);
+  const alone = useAppSelector((s) => s.harmony.arpeggio);
+  const naming = usePrefs();
+  const neck = useNeckGeometry(instrument, GAPS);
+  const { holder, width, g } = neck;
+  const marks = useMemo((): NeckMark[] => {
+    const own: NeckNote[] = alone ? neckNotes(instrument, chordScale(symbol)) : notes;
+    const inside = alone ? arpeggioOn(body, shape, symbol) : shape;
+    return marksOf(own, inside, { labels, naming, on: instrument, ...(alone ? {} : { chord: new Set(chordSounds(symbol)) }) });
+  }, [alone, body, instrument, labels, naming, notes, shape, symbol]);
+  const band = useMemo(() => shape && { from: shape.lowFret, to: shape.highFret }, [shape]);
+  useEffect(() => keepInSight(holder.current, width, g, band), [holder, width, g, band]);
+  const at = ({ currentTarget, clientX, clientY }: MouseEvent<SVGRectElement>): Place => {
+    const box = currentTarget.getBoundingClientRect();
+    return boardPlace(g, clientX - box.left, clientY - box.top + g.top);
+  };
+  const title = HARMONY.neckTitle(symbol, shape?.label ?? HARMONY.noPosition);
+  return (
+    <div className="rounded-[10px] border border-line bg-sheet p-3">
+      <NeckScroll neck={neck} instrument={instrument} label={HARMONY.neck}>
+        <Neck
+          g={g}
+          instrument={instrument}
+          marks={marks}
+          {...(band ? { band } : {})}
+          title={glyphs(grip.length ? `${title}, ${HARMONY.gripOnNeck(gripText(instrument, grip))}` : title)}
+        >
+          <GripRings g={g} grip={grip} />
+          <rect
+            x={0}
+            y={g.top}
+            width={g.width}
+            height={g.bottom - g.top}
+            fill="transparent"
+            data-board
+            onClick={(e) => dispatch(placePressed(at(e)))}
+          />
+        </Neck>
+      </NeckScroll>
+      <p className="mt-1 text-xs text-soft">{glyphs(alone ? HARMONY.legendArpeggio(symbol) : HARMONY.legend(symbol, scaleOf(scale)))}</p>
+      <Legend marks={marks} />
+    </div>
+  );
+}

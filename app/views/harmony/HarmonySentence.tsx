@@ -1,0 +1,74 @@
+import type { StudyBody } from '../../../contract';
+import type { ModeChord, Shape } from '../../../core';
+import { useAppDispatch } from '../../store';
+import { change } from '../../store/change';
+import { edited } from '../../store/editor';
+import { stepRung, typedScale } from '../../store/moves';
+import { rungOf } from '../../store/study';
+import { Button } from '../../ui/Button';
+import { Select } from '../../ui/Select';
+import { SentencePart } from '../../ui/SentencePart';
+import { Signs } from '../../ui/Signs';
+import { HARMONY } from '../../words/views/harmony';
+import { PRACTISE } from '../../words/views/practise';
+import { ScalePart } from '../map/ScalePart';
+import { ChordChooser } from './ChordChooser';
+
+interface Props {
+  body: StudyBody;
+  shapes: Shape[];
+  current: number;
+  chords: ModeChord[];
+  symbol: string;
+}
+
+/** Which chord of which scale, in which position: each part is the control. */
+export function HarmonySentence({ body, shapes, current, chords, symbol }: Props) {
+  const dispatch = useAppDispatch();
+  const shape = shapes[current] as Shape | undefined;
+  const here = shape ? `${shape.label}, frets ${shape.lowFret} to ${shape.highFret}` : HARMONY.noPosition;
+  return (
+    <header>
+      <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
+        {HARMONY.theChord}{' '}
+        <SentencePart name={HARMONY.chord} shortcut="c" text={<Signs>{symbol}</Signs>}>
+          {(close) => (
+            <ChordChooser
+              chords={chords}
+              symbol={symbol}
+              onChord={(chord) => {
+                dispatch(edited({ chord }));
+                close();
+              }}
+            />
+          )}
+        </SentencePart>{' '}
+        {HARMONY.of}{' '}
+        <ScalePart scale={body.scale} onScale={(next) => dispatch(change((now) => ({ ...typedScale(now.body, next), chord: null })))} />{' '}
+        {HARMONY.in}{' '}
+        <SentencePart name={HARMONY.position} text={<Signs>{here}</Signs>}>
+          {() =>
+            shape && (
+              <>
+                <Select
+                  label={HARMONY.position}
+                  value={String(current)}
+                  options={shapes.map((s, k) => ({ value: String(k), label: `${s.label}, ${s.lowFret} to ${s.highFret}` }))}
+                  onChange={(k) => dispatch(change(({ shapes: now }) => (now[Number(k)] ? { rung: rungOf(now[Number(k)]) } : null)))}
+                />
+                <div className="flex gap-2">
+                  <Button disabled={current <= 0} onClick={() => dispatch(change((n) => stepRung(n.shapes, n.current, -1)))}>
+                    {PRACTISE.rungBefore}
+                  </Button>
+                  <Button disabled={current >= shapes.length - 1} onClick={() => dispatch(change((n) => stepRung(n.shapes, n.current, 1)))}>
+                    {PRACTISE.rungAfter}
+                  </Button>
+                </div>
+              </>
+            )
+          }
+        </SentencePart>
+      </h1>
+    </header>
+  );
+}

@@ -1,0 +1,64 @@
+import {
+  chordFault,
+  CoreError,
+  glyphs,
+  gripsInShape,
+  modeChords,
+  scaleTitle,
+  type Grip,
+  type Instrument,
+  type ModeChord,
+  type Place,
+  type ScaleRef,
+  type Shape,
+  type StackSize,
+} from '../../core';
+
+/** The chords of a scale, or none where it cannot be laid out. */
+export function chordsIn(scale: ScaleRef, size: StackSize): { stacked: boolean; chords: ModeChord[] } {
+  try {
+    return modeChords(scale, size);
+  } catch (e) {
+    if (e instanceof CoreError) return { stacked: true, chords: [] };
+    throw e;
+  }
+}
+
+/** What is wrong with a symbol, pointed at in place, and what may have been meant; null where it can be read. */
+export function chordProblem(symbol: string): { before: string; wrong: string; after: string; says: string; nearest: string[] } | null {
+  const fault = chordFault(symbol);
+  if (!fault) return null;
+  const text = symbol.trim();
+  const { at, length, message, nearest } = fault;
+  return { before: text.slice(0, at), wrong: text.slice(at, at + length), after: text.slice(at + length), says: message, nearest };
+}
+
+/** Chords written one after another, and the first that cannot be read. */
+export function readChords(text: string): { symbols: string[]; problem: string | null } {
+  const symbols = text.split(/[\s|,]+/).filter((s) => s && s !== '%');
+  for (const s of symbols) {
+    const p = chordProblem(s);
+    if (p) return { symbols: [], problem: glyphs(`“${s}”: ${p.says}${p.nearest.length ? `; ${p.nearest.join(' or ')}?` : ''}`) };
+  }
+  return { symbols, problem: null };
+}
+
+/** Grips of a chord inside a shape, none where it has none. */
+export function gripsHere(i: Instrument, shape: Shape, symbol: string, count: number, hand: Parameters<typeof gripsInShape>[3]): Grip[] {
+  try {
+    return gripsInShape(i, shape, symbol, { ...hand, count });
+  } catch (e) {
+    if (e instanceof CoreError) return [];
+    throw e;
+  }
+}
+
+/** The kinds of a row of chords as a chain: "m, maj, maj, m, dim, maj, m". */
+export const chainOf = (chords: readonly ModeChord[]): string => chords.map((c) => c.symbol.slice(c.notes[0].length) || 'maj').join(', ');
+
+/** What a chord is called in a sentence about its scale: "F♯m7 of F♯ Dorian". */
+export const scaleOf = (scale: ScaleRef): string => glyphs(`${scale.tonic} ${scaleTitle(scale.scale)}`);
+
+/** Places as they are held, thickest string first. */
+export const sameGrip = (a: readonly Place[], b: readonly Place[]): boolean =>
+  a.length === b.length && a.every((p, k) => p.string === b[k].string && p.fret === b[k].fret);

@@ -1,0 +1,42 @@
+import './words';
+import { string } from 'yup';
+import { chordFault, type Place } from '../core';
+import { passes } from './checks';
+import { id, list, name, record, whole } from './parts';
+
+/** A grip that a player named, in its study. */
+export interface KeptGrip {
+  id: string;
+  name: string;
+  /** What it was called when it was kept; null for a grip without a reading. */
+  symbol: string | null;
+  /** Thickest string first, one a string; as they stand, whatever the neck becomes. */
+  places: Place[];
+}
+export const MOST_GRIPS = 200;
+
+/** A chord's symbol, at most 40 signs, that can be read. */
+export const chordSchema = () =>
+  string()
+    .strict()
+    .nullable()
+    .defined()
+    .max(40)
+    .test('chord', passes((v) => v === null || chordFault(v as string) === null, true)); // prettier-ignore
+
+const place = record<Place>({ string: whole(1, 12), fret: whole(0, 36) });
+const gripSchema = record<KeptGrip>({
+  id: id().max(40),
+  name: name(80, 'give the grip a name.'),
+  symbol: chordSchema(),
+  places: list(place, 12, { min: 1 }).test(
+    'strings',
+    'places: a string sounds one fret at a time.',
+    (v) => !Array.isArray(v) || new Set(v.map((p) => (p as Partial<Place> | null)?.string)).size === v.length,
+  ),
+});
+export const gripsSchema = list(gripSchema, MOST_GRIPS).test(
+  'ids',
+  'grips: two grips have the same id.',
+  (v) => !Array.isArray(v) || new Set(v.map((g) => (g as Partial<KeptGrip> | null)?.id)).size === v.length,
+);
