@@ -1,10 +1,21 @@
 import { drag } from 'd3-drag';
 import { select } from 'd3-selection';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
-import { midiOf, nutFret, placesOf, type FingeredStep, type Instrument, type NeckNote, type Place } from '../../core';
+import {
+  degreeInChord,
+  midiOf,
+  nutFret,
+  placeIndex,
+  placesOf,
+  type FingeredStep,
+  type Instrument,
+  type NeckNote,
+  type Place,
+} from '../../core';
 import { boardPlace, fretX, stringY, type NeckGeometry } from './geometry';
 import { HandFrames, HandRails } from './HandFrames';
 import { Legend } from './Legend';
+import type { NeckMark } from './marks';
 import { Neck } from './Neck';
 import { NeckScroll } from './NeckScroll';
 import { handSpans, pathLine, pathMarks, shiftsAt, type HandSpan } from './path';
@@ -21,6 +32,8 @@ interface Props {
   onChoose: (index: number) => void;
   /** A note was dropped on another of its places; without it no note can be taken hold of. */
   onHold?: (index: number, place: Place) => void;
+  /** A chord whose degrees the notes show in place of their fingers. */
+  chord?: string | null;
   /** An empty place of the board was pressed. */
   onPlace?: (place: Place) => void;
 }
@@ -30,10 +43,24 @@ const spanWords = (h: HandSpan): string => `hand ${h.stays.join(', ')}: fret ${h
 const labelPx = (stays: number[]): number => 7 * (14 + 3 * stays.length);
 
 /** The neck with the path of a line over it, and the places of the hand beneath. Notes can be dragged to their other places. */
-export const LineNeck = memo(function LineNeck({ instrument, notes, steps, title, chosen, sounding, onChoose, onHold, onPlace }: Props) {
+export const LineNeck = memo(function LineNeck({
+  instrument,
+  notes,
+  steps,
+  title,
+  chosen,
+  sounding,
+  onChoose,
+  onHold,
+  onPlace,
+  chord = null,
+}: Props) {
   const neck = useNeckGeometry(instrument, GAPS);
   const { holder, width, g } = neck;
-  const marks = useMemo(() => pathMarks(notes, steps, nutFret(instrument)), [notes, steps, instrument]);
+  const marks = useMemo(() => {
+    const own = pathMarks(notes, steps, nutFret(instrument));
+    return chord === null ? own : inChord(own, steps, instrument, chord);
+  }, [notes, steps, instrument, chord]);
   const spans = useMemo(() => handSpans(g, instrument, steps, labelPx), [g, instrument, steps]);
   const under = useMemo(() => <Under g={g} steps={steps} spans={spans} />, [g, steps, spans]);
   const hand = (steps[sounding] ?? steps[chosen] ?? steps[0])?.handFret ?? 1;
@@ -52,6 +79,16 @@ export const LineNeck = memo(function LineNeck({ instrument, notes, steps, title
     </div>
   );
 });
+
+/** The notes of a line by their degrees of a chord; those that are no tone of it smaller, without a sign. */
+function inChord(marks: readonly NeckMark[], steps: readonly Place[], i: Instrument, chord: string): NeckMark[] {
+  const played = new Set(steps.map(placeIndex));
+  return marks.map((m) => {
+    if (!played.has(placeIndex(m))) return m;
+    const degree = degreeInChord(chord, soundOf(i, m));
+    return degree === null ? { ...m, text: '', aside: true } : { ...m, text: degree, bar: true };
+  });
+}
 
 const Ring = ({ g, at, bold }: { g: NeckGeometry; at: Place; bold: boolean }) => (
   <circle

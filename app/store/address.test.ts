@@ -9,7 +9,7 @@ import { blankLeaf } from './loose';
 import type { StudyMove } from './transpose';
 
 const leaf = blankLeaf();
-const back = (query: string, view: 'map' | 'connect' | 'transpose' | 'licks' = 'map') => readAddress(query, leaf, view, true);
+const back = (query: string, view: 'map' | 'connect' | 'transpose' | 'licks' | 'harmony' = 'map') => readAddress(query, leaf, view, true);
 const round = (body: StudyBody): StudyBody => ({ ...leaf, ...back(writeAddress(body, 'map', true)).fields });
 
 describe('an address', () => {
@@ -71,7 +71,7 @@ describe('an address', () => {
       instrument: { ...retuned(leaf.instrument, { name: '', open: ['D4', 'A3', 'G3', 'D3', 'A2', 'D2'] }), frets: 24, capo: 2 },
     },
   ])('of Transpose holds what is tried out: $kind', (move) => {
-    const query = writeAddress(leaf, 'transpose', true, { what: 'lick a', move });
+    const query = writeAddress(leaf, 'transpose', true, { trying: { what: 'lick a', move } });
     expect(readAddress(query, leaf, 'transpose', true)).toMatchObject({ problems: [], trying: { what: 'lick a', move } });
   });
   it.each(['key up', 'root 9', 'parallel H', 'sound 99.0 E A D G B E', 'turn 3'])('says what is wrong with the move “%s”', (move) => {
@@ -140,5 +140,14 @@ describe('a drill in the address of a loose leaf', () => {
     const read = readAddress(query, leaf, 'practise', true);
     expect(read.problems).toHaveLength(1);
     expect(read.fields.practice).toBeUndefined();
+  });
+  it('what Harmony looks at goes along, and what does not hold is said', () => {
+    const harmony = { page: 'grips', size: 5, from: 'mode', grip: [{ string: 5, fret: 5 }, { string: 4, fret: 7 }, { string: 3, fret: 7 }], arpeggio: false, line: '' } as const; // prettier-ignore
+    const query = writeAddress(leaf, 'harmony', true, { harmony: { ...harmony, grip: [...harmony.grip] } });
+    expect(new URLSearchParams(query).get('grip')).toBe('x577xx');
+    const read = back(query, 'harmony');
+    expect(read).toMatchObject({ problems: [], harmony: { page: 'grips', size: 5, grip: harmony.grip } });
+    const bad = back(`${query.replace('x577xx', 'x57')}`.replace('size=5', 'size=9'), 'harmony');
+    expect(bad.problems).toEqual([expect.stringContaining('size “9”'), expect.stringContaining('one sign for each of the 6 strings')]);
   });
 });

@@ -1,5 +1,7 @@
 import { problemsOf, studySchema, WAYS, type Connection, type RungRef, type StudyBody } from '../../contract';
 import { glyphs, LAYOUT_KINDS, spellTuning, type Layout, type LayoutKind, type Place, type RouteGoal, type ScaleRef } from '../../core'; // prettier-ignore
+import { harmonyTexts, readHarmony } from './address-harmony';
+import type { Harmony } from './harmony';
 import { blankLeaf } from './loose';
 import { usualQuestion } from './connection';
 import type { StudyMove } from './transpose';
@@ -213,8 +215,14 @@ const choicesIn = (view: StudyView, loose: boolean): Choice[] => [
   ...(view === 'practise' && loose ? [DRILL] : []),
 ];
 
-/** The choices of a view as the query of its address; on Transpose also what is tried out. */
-export function writeAddress(body: StudyBody, view: StudyView, loose: boolean, trying?: Transposing): string {
+/** What is looked at beside the study. */
+export interface Beside {
+  trying?: Transposing;
+  harmony?: Harmony;
+}
+
+/** The choices of a view as the query of its address; on Transpose also what is tried out, in Harmony what is held. */
+export function writeAddress(body: StudyBody, view: StudyView, loose: boolean, { trying, harmony }: Beside = {}): string {
   const query = new URLSearchParams();
   for (const { name, write } of choicesIn(view, loose)) {
     const text = write(body);
@@ -224,6 +232,7 @@ export function writeAddress(body: StudyBody, view: StudyView, loose: boolean, t
     if (trying.what !== SHAPE) query.set('what', trying.what);
     query.set('move', moveText(trying.move));
   }
+  if (view === 'harmony' && harmony) for (const [name, text] of harmonyTexts(harmony, body.instrument)) query.set(name, text);
   return query.toString();
 }
 
@@ -234,6 +243,8 @@ export interface ReadAddress {
   problems: string[];
   /** On Transpose: what is to be tried out. */
   trying?: Transposing;
+  /** In Harmony: what is to be looked at. */
+  harmony?: Partial<Harmony>;
 }
 
 /** Reads the query of an address against what is open: what it does not name is as on a blank leaf; what does not hold is left out and said. */
@@ -254,6 +265,10 @@ export function readAddress(query: string, body: StudyBody, view: StudyView, loo
     }
     now = { ...now, ...found };
     fields = { ...fields, ...found };
+  }
+  if (view === 'harmony') {
+    const held = readHarmony(params, now.instrument);
+    return { fields, problems: [...problems, ...held.problems.map(glyphs)], harmony: held.harmony };
   }
   if (view !== 'transpose' || !params.has('move')) return { fields, problems };
   const move = readMove(params.get('move') ?? '', now);

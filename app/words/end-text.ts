@@ -1,5 +1,19 @@
 import { MOST_TYPED } from '../../contract';
-import { ascii, CoreError, midiOf, pitchAt, pitchName, placesOf, type Instrument, type NeckNote, type Place, type Shape } from '../../core';
+import {
+  ascii,
+  chordFault,
+  chromaOf,
+  CoreError,
+  midiOf,
+  parseChord,
+  pitchAt,
+  pitchName,
+  placesOf,
+  type Instrument,
+  type NeckNote,
+  type Place,
+  type Shape,
+} from '../../core';
 import { placeWords } from './route-text';
 
 /** What an end of a route can be: a rung by its index, a place, a fret under the hand, or a pitch (MIDI). */
@@ -62,11 +76,33 @@ function byNumbers([first, second]: number[], { shapes, instrument, notes, goal 
   return goal && first >= 1 && first <= instrument.frets ? [...rungs, hand] : rungs;
 }
 
-/** Ends for what was typed: rungs by name or number, "5 9" a place, "fret 9" the hand, "C#5" a pitch. */
+/** What players call the tones of a chord. */
+const TONES: Readonly<Record<string, readonly number[]>> = { root: [1], third: [3, 2, 4], fifth: [5], sixth: [6], seventh: [7], ninth: [9], eleventh: [11], thirteenth: [13] }; // prettier-ignore
+const MOST_PLACES = 24;
+
+/** Places of the scale that sound a tone of a chord: "third of B7", "b7 of B7". */
+function byChord(tone: string, symbol: string, { instrument, notes }: Where): EndMatch[] {
+  const written = symbol.charAt(0).toUpperCase() + symbol.slice(1);
+  if (chordFault(written)) return [];
+  const { root, tones } = parseChord(written);
+  const steps = Object.entries(TONES).find(([name]) => name.startsWith(tone) && tone.length > 1)?.[1];
+  const found = tones.find((t) => (steps ? steps.includes(t.step) : t.degree === tone || String(t.step) === tone));
+  if (!found) return [];
+  const sound = (chromaOf(root) + found.semitones) % 12;
+  const here = notes.filter((n) => n.midi % 12 === sound).sort((a, b) => a.fret - b.fret || b.string - a.string);
+  return here.slice(0, MOST_PLACES).map(({ string, fret }) => {
+    const match = placeMatch(instrument, { string, fret });
+    return { ...match, detail: `${found.degree} of ${written}, ${match.detail}` };
+  });
+}
+
+/** Ends for what was typed: rungs by name or number, "5 9" a place, "fret 9" the hand, "C#5" a pitch, "third of B7" a tone of a chord. */
 export function matchEnds(text: string, where: Where): EndMatch[] {
   const typed = ascii(text).trim().toLowerCase();
   const rungs = where.shapes.map(rungMatch);
   if (!typed) return rungs;
+  const tone = /^(\S+)\s+of\s+(\S+)$/.exec(typed);
+  if (tone) return byChord(tone[1], ascii(text).trim().split(/\s+/)[2], where);
   const pitch = pitchTyped(typed);
   if (pitch !== null) return byPitch(pitch, where);
   const numbers = (typed.match(/\d+/g) ?? []).map(Number);

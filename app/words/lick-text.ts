@@ -1,4 +1,5 @@
 import {
+  degreeInChord,
   struckNotes,
   barTicks,
   lickTicks,
@@ -59,7 +60,14 @@ export function lickColumns(notes: readonly LickNote[], steps: readonly (Fingere
 const JOIN_WORDS: Record<Join, string> = { tie: 'tied on', hammer: 'hammered on', pull: 'pulled off', slide: 'slid to', tap: 'tapped' };
 
 /** One note for those who hear the tab. */
-export function lickNoteWords(i: Instrument, scale: ScaleRef, n: LickNote, index: number, step: FingeredStep | null): string {
+export function lickNoteWords(
+  i: Instrument,
+  scale: ScaleRef,
+  n: LickNote,
+  index: number,
+  step: FingeredStep | null,
+  chord: string | null = null,
+): string {
   const length = lengthWords(n.ticks);
   if (!n.place) return `${index + 1}, rest, ${length}`;
   const midi = midiOf(i.strings[n.place.string - 1].open) + n.place.fret;
@@ -69,9 +77,16 @@ export function lickNoteWords(i: Instrument, scale: ScaleRef, n: LickNote, index
     n.bend ? `bent to ${spell(midi + n.bend)}` : '',
     n.muted ? 'palm muted' : '',
     step?.finger ? `${FINGER_WORDS[step.finger]} finger` : '',
+    chord === null ? '' : overChord(chord, midi),
   ].filter(Boolean);
   return [`${index + 1}, ${spell(midi)}`, placeWords(n.place), length, ...more].join(', ');
 }
+
+/** What a note is over a chord. */
+const overChord = (chord: string, midi: number): string => {
+  const degree = degreeInChord(chord, midi);
+  return degree === null ? `no tone of ${chord}` : `${degree} of ${chord}`;
+};
 
 /** "2 bars of 4/4, 5.0 s at 96". */
 export function lickLength(notes: readonly LickNote[], meter: [number, number], tempo: number): string {

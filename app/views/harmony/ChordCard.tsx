@@ -48,7 +48,9 @@ export function ChordCard({ body, symbol }: { body: StudyBody; symbol: string })
           </p>
           <div className="mt-2 flex flex-wrap gap-2">
             <Button onClick={take(colour.symbol)}>
-              <Signs>{HARMONY.take(colour.symbol)}</Signs>
+              <span>
+                <Signs>{HARMONY.take(colour.symbol)}</Signs>
+              </span>
             </Button>
           </div>
           {colour.betray.length > 0 && (

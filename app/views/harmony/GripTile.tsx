@@ -1,5 +1,6 @@
 import { degreeInChord, glyphs, openMidis, type Instrument, type Place } from '../../../core';
 import { GripBox } from '../../neck/GripBox';
+import { Signs } from '../../ui/Signs';
 import { gripText } from '../../words/grip-text';
 import { HARMONY } from '../../words/views/harmony';
 
@@ -50,7 +51,11 @@ export function GripTile({ instrument, symbol, grip, on, onHold, title = symbol,
         title={`${title} ${text}`}
       />
       <span className="num block text-center text-xs text-soft">{text}</span>
-      {note && <span className="num block text-center text-xs text-soft">{note}</span>}
+      {note && (
+        <span className="num block text-center text-xs text-soft">
+          <Signs>{note}</Signs>
+        </span>
+      )}
     </button>
   );
 }

@@ -1,9 +1,10 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { StudyBody } from '../../../contract';
-import { chromaOf, chordSounds, glyphs, midiOn, openMidis, parseChord, type ModeChord, type Place, type Shape } from '../../../core';
+import { chromaOf, chordSounds, midiOn, openMidis, parseChord, type ModeChord, type Place, type Shape } from '../../../core';
 import { chordHeard, closePosition, droneOn, type ChordSound } from '../../sound/chord-heard';
 import { useHear } from '../../sound/useHear';
 import { useAppSelector } from '../../store';
+import { Signs } from '../../ui/Signs';
 import { HARMONY } from '../../words/views/harmony';
 import { HearProblem } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
@@ -41,7 +42,9 @@ export function HarmonyBench({ body, shapes, current, stacked, chords, symbol, g
   return (
     <div className="view-column">
       <HarmonySentence body={body} shapes={shapes} current={current} chords={chords} symbol={symbol} />
-      <p className="num mt-1 min-h-5 text-[0.84375rem] text-soft">{glyphs(factsOf(symbol, chord))}</p>
+      <p className="num mt-1 min-h-5 text-[0.84375rem] text-soft">
+        <Signs>{factsOf(symbol, chord)}</Signs>
+      </p>
       <HarmonyTools sound={sound} />
       <HearProblem hear={sound.hear} />
       {page === 'chords' && <ModeChords body={body} stacked={stacked} chords={chords} symbol={symbol} size={size} from={from} />}

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, type MouseEvent } from 'react';
 import type { StudyBody } from '../../../contract';
-import { arpeggioIn, chordScale, chordSounds, CoreError, glyphs, neckNotes, type NeckNote, type Place, type Shape } from '../../../core';
+import { chordSounds, glyphs, type Place, type Shape } from '../../../core';
+import { arpeggioMarks } from '../../neck/chord-marks';
 import { boardPlace } from '../../neck/geometry';
 import { GripRings } from '../../neck/GripRings';
 import { Legend } from '../../neck/Legend';
@@ -12,6 +13,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { placePressed } from '../../store/harmony';
 import { usePrefs } from '../../store/prefs';
 import { selectNotes } from '../../store/study';
+import { Signs } from '../../ui/Signs';
 import { gripText } from '../../words/grip-text';
 import { scaleOf } from '../../words/harmony-text';
 import { HARMONY } from '../../words/views/harmony';
@@ -25,19 +27,9 @@ interface Props {
 
 const GAPS = { wide: 31, close: 27 };
 
-/** The chord's tones as a shape of their own, or null where the position holds none. */
-function arpeggioOn(body: StudyBody, shape: Shape | null, symbol: string): Shape | null {
-  try {
-    return shape && arpeggioIn(body.instrument, symbol, shape, { hand: body.hand });
-  } catch (e) {
-    if (e instanceof CoreError) return null;
-    throw e;
-  }
-}
-
 /** The neck of Harmony: the position with the tones of the chord, or those tones alone, and the grip that is held, ringed. */
 export function HarmonyNeck({ body, shape, symbol, grip }: Props) {
-  const { instrument, labels, scale } = body;
+  const { instrument, hand, labels, scale } = body;
   const dispatch = useAppDispatch();
   const notes = useAppSelector(selectNotes);
   const alone = useAppSelector((s) => s.harmony.arpeggio);
@@ -45,10 +37,10 @@ export function HarmonyNeck({ body, shape, symbol, grip }: Props) {
   const neck = useNeckGeometry(instrument, GAPS);
   const { holder, width, g } = neck;
   const marks = useMemo((): NeckMark[] => {
-    const own: NeckNote[] = alone ? neckNotes(instrument, chordScale(symbol)) : notes;
-    const inside = alone ? arpeggioOn(body, shape, symbol) : shape;
-    return marksOf(own, inside, { labels, naming, on: instrument, ...(alone ? {} : { chord: new Set(chordSounds(symbol)) }) });
-  }, [alone, body, instrument, labels, naming, notes, shape, symbol]);
+    const o = { labels, naming, on: instrument };
+    if (alone) return arpeggioMarks({ instrument, hand }, shape, symbol, o);
+    return marksOf(notes, shape, { ...o, chord: new Set(chordSounds(symbol)) });
+  }, [alone, instrument, hand, labels, naming, notes, shape, symbol]);
   const band = useMemo(() => shape && { from: shape.lowFret, to: shape.highFret }, [shape]);
   useEffect(() => keepInSight(holder.current, width, g, band), [holder, width, g, band]);
   const at = ({ currentTarget, clientX, clientY }: MouseEvent<SVGRectElement>): Place => {
@@ -78,7 +70,9 @@ export function HarmonyNeck({ body, shape, symbol, grip }: Props) {
           />
         </Neck>
       </NeckScroll>
-      <p className="mt-1 text-xs text-soft">{glyphs(alone ? HARMONY.legendArpeggio(symbol) : HARMONY.legend(symbol, scaleOf(scale)))}</p>
+      <p className="mt-1 text-xs text-soft">
+        <Signs>{alone ? HARMONY.legendArpeggio(symbol) : HARMONY.legend(symbol, scaleOf(scale))}</Signs>
+      </p>
       <Legend marks={marks} />
     </div>
   );

@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Lick, StudyBody } from '../../../contract';
-import { defaultSchool, fingerLick, glyphs, neckNotes, soundedNotes, TICKS, withPlaces, type FingeredStep, type Instrument, type LickCopy, type Place } from '../../../core'; // prettier-ignore
+import { chordFault, defaultSchool, fingerLick, glyphs, neckNotes, soundedNotes, TICKS, withPlaces, type FingeredStep, type Instrument, type LickCopy, type Place } from '../../../core'; // prettier-ignore
 import { LineNeck } from '../../neck/LineNeck';
 import { useHear } from '../../sound/useHear';
 import { useAppDispatch } from '../../store';
@@ -20,6 +20,7 @@ import { LickSentence } from './LickSentence';
 import { NewLickTools } from './NewLickTools';
 import { NeckBar } from './NeckBar';
 import { NoteTools } from './NoteTools';
+import { ChordPart } from '../map/ChordPart';
 import { useLickCommands } from './useLickCommands';
 import { useLickEdit } from './useLickEdit';
 import { isolated } from '../../words/name-text';
@@ -56,6 +57,7 @@ export function LickBench({ body, lick, neck }: Props) {
   const stand = useCallback(() => setStanding((s) => !s), []);
   useLickCommands({ edit, count: notes.length, hear: toggleHear, stand });
 
+  const chord = body.chord !== null && chordFault(body.chord) === null ? body.chord : null;
   const [copy, setCopy] = useState<LickCopy | null>(null);
   const board = useRef<HTMLDivElement>(null);
   const show = useCallback((c: LickCopy | null) => {
@@ -75,6 +77,7 @@ export function LickBench({ body, lick, neck }: Props) {
         {notes.length > 0 && <PractiseIt asked={{ of: 'lick', line: lick.id, order: 'up' }} />}
         <LineFiles what="lick" body={body} line={{ ...lick, instrument: neck, scale: lick.stayed ?? body.scale }} />
         <HandPart layout={body.layout} school={body.school} hand={body.hand} onHand={(fields) => dispatch(edited(fields))} />
+        <ChordPart scale={body.scale} chord={body.chord} onChord={(chord) => dispatch(edited({ chord }))} />
         <span className="grow" />
         <Tempo tempo={lick.tempo} onTempo={(tempo) => edit.set({ tempo })} />
         <HearButton on={on} disabled={!sounded.length} onHear={toggleHear} />
@@ -87,6 +90,7 @@ export function LickBench({ body, lick, neck }: Props) {
           notes={scale}
           steps={shown}
           title={glyphs(LICKS.neckWithTheLickPress(isolated(lick.name)))}
+          chord={chord}
           chosen={copy ? -1 : chosen}
           sounding={sounding}
           onChoose={(k) => !copy && edit.setCaret(struck[k].index)}
@@ -101,6 +105,7 @@ export function LickBench({ body, lick, neck }: Props) {
             body={body}
             lick={lick}
             neck={neck}
+            chord={chord}
             steps={steps}
             caret={edit.caret}
             range={edit.chosen}
@@ -130,6 +135,8 @@ export function LickBench({ body, lick, neck }: Props) {
 }
 
 interface TabProps extends Props {
+  /** A chord that the notes are heard over. */
+  chord: string | null;
   steps: (FingeredStep | null)[];
   caret: number;
   range: { from: number; to: number };
@@ -139,12 +146,12 @@ interface TabProps extends Props {
   onStand: () => void;
 }
 
-function LickTab({ body, lick, neck, steps, caret, range, sounding, onCaret, standing, onStand }: TabProps) {
+function LickTab({ body, lick, neck, chord, steps, caret, range, sounding, onCaret, standing, onStand }: TabProps) {
   const { notes, meter } = lick;
   const columns = useMemo(() => lickColumns(notes, steps, meter), [notes, steps, meter]);
   const words = useMemo(
-    () => notes.map((n, k) => glyphs(lickNoteWords(neck, body.scale, n, k, steps[k] ?? null))),
-    [notes, neck, body.scale, steps],
+    () => notes.map((n, k) => glyphs(lickNoteWords(neck, body.scale, n, k, steps[k] ?? null, chord))),
+    [notes, neck, body.scale, steps, chord],
   );
   return (
     <LineTab

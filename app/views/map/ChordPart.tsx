@@ -4,11 +4,17 @@ import { Button } from '../../ui/Button';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
 import { chordsIn } from '../../words/harmony-text';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { harmonySet } from '../../store/harmony';
+import { HARMONY } from '../../words/views/harmony';
+import { Check } from '../practise/Choices';
 import { MAP } from '../../words/views/map';
 import { ChordChooser } from '../harmony/ChordChooser';
 
 /** A chord whose tones stand out in the shape. */
 export function ChordPart({ scale, chord, onChord }: { scale: ScaleRef; chord: string | null; onChord: (chord: string | null) => void }) {
+  const dispatch = useAppDispatch();
+  const alone = useAppSelector((s) => s.harmony.arpeggio);
   const chords = useMemo(() => (isScale(scale.scale) ? [...chordsIn(scale, 4).chords, ...chordsIn(scale, 3).chords] : []), [scale]);
   return (
     <SentencePart
@@ -27,6 +33,7 @@ export function ChordPart({ scale, chord, onChord }: { scale: ScaleRef; chord: s
     >
       {(close) => (
         <>
+          {chord && <Check label={HARMONY.arpeggioAlone} checked={alone} onChange={(on) => dispatch(harmonySet({ arpeggio: on }))} />}
           {chord && (
             <Button
               look="link"

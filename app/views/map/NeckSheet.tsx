@@ -2,6 +2,7 @@ import { useEffect, useMemo, type MouseEvent } from 'react';
 import type { StudyBody } from '../../../contract';
 import { glyphs, hangsOn, ruleOf, stringsUpward, type NeckNote, type Place } from '../../../core';
 import { CellTable } from '../../neck/CellTable';
+import { arpeggioMarks } from '../../neck/chord-marks';
 import { boardPlace, fretX, stringY, type NeckGeometry } from '../../neck/geometry';
 import { GripRings } from '../../neck/GripRings';
 import { GroupMarks } from '../../neck/GroupMarks';
@@ -50,7 +51,11 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
   const over = useAppSelector(selectOver);
   const { focus, built, layout } = body;
   const chord = useAppSelector(selectChordSounds);
+  const alone = useAppSelector((s) => s.harmony.arpeggio);
+  const symbol = chord && alone ? body.chord : null;
+  const { hand } = body;
   const marks = useMemo(() => {
+    if (symbol) return arpeggioMarks({ instrument, hand }, shape, symbol, { labels, naming, on: instrument });
     const rule = ruleOf(layout.kind);
     const root = hangsOn(layout);
     const strings = rule.grows && root ? builtStrings(stringsUpward(instrument), root.string, built) : null;
@@ -64,7 +69,7 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
       naming,
       twin: rule.twins ? twinRoot(scale.scale) : null,
     });
-  }, [notes, shape, labels, over, focus, built, chord, layout, instrument, scale, naming]);
+  }, [notes, shape, labels, over, focus, built, chord, symbol, hand, layout, instrument, scale, naming]);
   const joined = useMemo(() => joinedAt(g, body, laid, seam), [g, body, laid, seam]);
   const seamed = useMemo(
     () => (seams[seam] ? seamMarks(notes, shapes[seam], shapes[seam + 1], seams[seam]) : null),

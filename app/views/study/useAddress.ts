@@ -5,13 +5,14 @@ import { isNavigating } from '../../shell/navigating';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { readAddress, writeAddress } from '../../store/address';
 import { edited, LOOSE } from '../../store/editor';
+import { harmonySet } from '../../store/harmony';
 import type { StudyView } from '../../store/paths';
 import { transposingSet } from '../../store/transposing';
 
 /** Choices made one after the other are one address; milliseconds. */
 const REST_MS = 250;
 /** Choices that only walk about: the address changes in its place, so that "back" is not a walk back. */
-const WALKING = ['rung', 'labels', 'move'];
+const WALKING = ['rung', 'labels', 'move', 'page', 'size', 'grip'];
 
 const sorted = (query: string): string => [...new URLSearchParams(query)].map((p) => p.join('=')).sort().join('&'); // prettier-ignore
 
@@ -38,7 +39,8 @@ export function useAddress(body: StudyBody, view: StudyView, id: string): { prob
   const [problems, setProblems] = useState<string[]>([]);
   const loose = id === LOOSE;
   const trying = useAppSelector((s) => s.transposing);
-  const want = writeAddress(body, view, loose, trying);
+  const harmony = useAppSelector((s) => s.harmony);
+  const want = writeAddress(body, view, loose, { trying, harmony });
   const query = search.slice(1);
   /** The address that the choices were last brought together with. */
   const known = useRef<string | null>(null);
@@ -47,10 +49,17 @@ export function useAddress(body: StudyBody, view: StudyView, id: string): { prob
     const here = `${pathname}?${sorted(query)}`;
     if (known.current === here) return;
     known.current = here;
-    const { editor: now, transposing } = store.getState();
-    if (!query || !now.body || now.id !== id || sorted(writeAddress(now.body, view, loose, transposing)) === sorted(query)) return;
+    const { editor: now, transposing, harmony: held } = store.getState();
+    if (
+      !query ||
+      !now.body ||
+      now.id !== id ||
+      sorted(writeAddress(now.body, view, loose, { trying: transposing, harmony: held })) === sorted(query)
+    )
+      return;
     const read = readAddress(query, now.body, view, loose);
     if (read.trying) dispatch(transposingSet(read.trying));
+    if (read.harmony) dispatch(harmonySet(read.harmony));
     setProblems(read.problems);
     if (Object.keys(read.fields).length) dispatch(edited(read.fields));
   }, [place, query, pathname, id, view, loose, dispatch]);

@@ -40,7 +40,7 @@ interface Node {
   /** By finger 1 to 4: fret and thickest string, 0 where it is not used. */
   frets: number[];
   strings: number[];
-  /** Fret under the index at rest, 0 with open strings alone. */
+  /** Fret under the index at rest, 1 at least; 0 with open strings alone. */
   hand: number;
   /** Places with their pitch classes. */
   sounds: { place: number; chroma: number }[];
@@ -57,14 +57,15 @@ function nodeOf(grip: Grip, open: readonly number[]): Node {
     if (!f || strings[f]) return;
     frets[f] = p.fret;
     strings[f] = p.string;
-    if (!hand || p.fret - f + 1 < hand) hand = p.fret - f + 1;
+    const index = Math.max(1, p.fret - f + 1);
+    if (!hand || index < hand) hand = index;
   });
   const sounds = grip.places.map((p) => ({ place: placeIndex(p), chroma: (open[p.string - 1] + p.fret) % 12 }));
   return {
     grip,
     frets,
     strings,
-    hand: Math.max(hand, 0),
+    hand,
     sounds,
     places: new Set(sounds.map((s) => s.place)),
     chromas: new Set(sounds.map((s) => s.chroma)),
