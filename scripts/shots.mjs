@@ -96,8 +96,17 @@ const SHOTS = [
   ],
   ['map-light', '/study/demo-weathervane/map', 'light'],
   ['map-dark', '/study/demo-weathervane/map', 'dark'],
-  ['map-sentence', '/study/demo-weathervane/map', 'light', (p) => p.keyboard.press('s')],
   ['map-phone', '/study/demo-weathervane/map', 'light', undefined, { width: 360, height: 740 }],
+  ['harmony', '/study/demo-weathervane/harmony', 'light'],
+  [
+    'harmony-grips',
+    '/study/demo-weathervane/harmony?page=grips&grip=2x222x',
+    'light',
+    async (p) => {
+      await p.getByRole('button', { name: /^Hold 242222/ }).waitFor();
+    },
+    { width: 1280, height: 1000 },
+  ],
   ['notebook', '/notebook', 'light'],
   ['instruments', '/instruments', 'light'],
   [

@@ -2,7 +2,7 @@ import { drag } from 'd3-drag';
 import { select } from 'd3-selection';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import {
-  degreeInChord,
+  toneInChord,
   midiOf,
   nutFret,
   placeIndex,
@@ -85,7 +85,7 @@ function inChord(marks: readonly NeckMark[], steps: readonly Place[], i: Instrum
   const played = new Set(steps.map(placeIndex));
   return marks.map((m) => {
     if (!played.has(placeIndex(m))) return m;
-    const degree = degreeInChord(chord, soundOf(i, m));
+    const degree = toneInChord(chord, soundOf(i, m));
     return degree === null ? { ...m, text: '', aside: true } : { ...m, text: degree, bar: true };
   });
 }

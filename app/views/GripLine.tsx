@@ -31,7 +31,9 @@ export function GripLine({ body, grip, onUnder, onClear }: Props) {
       {'found' in answer ? (
         answer.found.map((u) => (
           <Button key={`${u.detail} ${u.title}`} onClick={() => onUnder(u)}>
-            <Signs>{`${u.title}: ${u.detail}`}</Signs>
+            <span>
+              <Signs>{`${u.title}: ${u.detail}`}</Signs>
+            </span>
           </Button>
         ))
       ) : (

@@ -1,5 +1,5 @@
 import {
-  degreeInChord,
+  toneInChord,
   struckNotes,
   barTicks,
   lickTicks,
@@ -84,7 +84,7 @@ export function lickNoteWords(
 
 /** What a note is over a chord. */
 const overChord = (chord: string, midi: number): string => {
-  const degree = degreeInChord(chord, midi);
+  const degree = toneInChord(chord, midi);
   return degree === null ? `no tone of ${chord}` : `${degree} of ${chord}`;
 };
 

@@ -1,5 +1,16 @@
 import { Chord, Mode } from 'tonal';
-import { chordDegrees, chordFault, chordNotes, stackThirds } from './index';
+import {
+  chordFault,
+  chordNotes,
+  chordSymbol,
+  colourChord,
+  modeChords,
+  modeColour,
+  parseChord,
+  stackThirds,
+  toneInChord,
+  toneName,
+} from './index';
 
 const MODES = ['ionian', 'dorian', 'phrygian', 'lydian', 'mixolydian', 'aeolian', 'locrian'];
 
@@ -59,7 +70,68 @@ describe('chord symbols', () => {
     expect(chordFault(symbol)).toMatchObject({ at, length });
     expect(chordFault(symbol)?.nearest).toContain(near);
   });
-  it('mark the degrees of a scale that they sound', () => {
-    expect(chordDegrees({ tonic: 'F#', scale: 'dorian' }, 'B7')).toEqual(['1', 'b3', '4', '6']);
+  it('tones are called as players call them', () => {
+    expect(parseChord('C7b9').tones.map(toneName)).toEqual(['1', '3', '5', 'b7', 'b9']);
+    expect([60, 61, 62, 67].map((midi) => toneInChord('C7b9', midi))).toEqual(['1', 'b9', null, '5']);
+  });
+});
+
+describe('the colour of a mode', () => {
+  // Common practice, no published source.
+  it.each([
+    ['lydian', 'Cmaj7#11', '#4'],
+    ['ionian', 'Cmaj7', '7'],
+    ['mixolydian', 'C7', 'b7'],
+    ['dorian', 'Cm6', '6'],
+    ['aeolian', 'Cm7', 'b7'],
+    ['phrygian', 'Cm7b9', 'b2'],
+    ['locrian', 'Cm7b5', 'b5'],
+  ])('%s: %s, for its %s', (scale, symbol, degree) => {
+    const colour = colourChord({ tonic: 'C', scale });
+    expect(colour).toMatchObject({ symbol, degree });
+    expect(colour?.why).toContain(degree);
+    const held = new Set(chordNotes(symbol));
+    const { chords } = modeChords({ tonic: 'C', scale }, 5);
+    for (const n of held) expect(chords.some((c) => c.notes.includes(n))).toBe(true);
+  });
+  it('what betrays it: its own chords that lead home to the parent, and its neighbours on the same tonic', () => {
+    expect(modeColour({ tonic: 'D', scale: 'dorian' })?.betray).toEqual([
+      { symbol: 'G7', why: 'it leads home to C Ionian' },
+      { symbol: 'Bm7b5', why: 'it leads home to C Ionian' },
+      { symbol: 'D7', why: 'it is Mixolydian' },
+    ]);
+    expect(modeColour({ tonic: 'C', scale: 'ionian' })?.betray.map((b) => b.symbol)).toEqual(['Cmaj7#11', 'C7']);
+  });
+  it('a scale without such a chord has none', () => {
+    expect(colourChord({ tonic: 'C', scale: 'minor pentatonic' })).toBeNull();
+    expect(colourChord({ tonic: 'C', scale: ['1', 'b2', '3', '#4', '5', 'b7'] })).toBeNull();
+  });
+});
+
+describe('chords of a mode', () => {
+  it('the chain from G Phrygian is that of its parent, turned: m, maj, maj, m, dim, maj, m', () => {
+    const kinds = modeChords({ tonic: 'G', scale: 'phrygian' }, 3).chords.map((c) => c.symbol.slice(c.notes[0].length) || 'maj');
+    expect(kinds).toEqual(['m', 'maj', 'maj', 'm', 'dim', 'maj', 'm']);
+  });
+  it('numerals from its own tonic and from the parent; degrees of chord and of mode side by side', () => {
+    const b7 = modeChords({ tonic: 'F#', scale: 'dorian' }, 5).chords[3];
+    expect(b7).toMatchObject({ symbol: 'B9', roman: 'IV9', parentRoman: 'V9', quality: 'dominant seventh and a ninth' });
+    expect(b7.tones).toEqual([
+      { chord: '1', mode: '4' },
+      { chord: '3', mode: '6' },
+      { chord: '5', mode: '1' },
+      { chord: 'b7', mode: 'b3' },
+      { chord: '2', mode: '5' },
+    ]);
+  });
+  it('a pentatonic has the usual chords that its notes spell, and says that they are not stacked', () => {
+    const { stacked, chords } = modeChords({ tonic: 'A', scale: 'minor pentatonic' }, 3);
+    expect(stacked).toBe(false);
+    expect(chords.map((c) => c.symbol)).toEqual(expect.arrayContaining(['Am', 'C', 'Dsus2', 'Gsus4']));
+  });
+  it('what no usual symbol says is written by its degrees, and read again', () => {
+    const symbol = chordSymbol('C', ['1', 'b3', 'b4']);
+    expect(symbol).toBe('C(1,b3,b4)');
+    expect(chordNotes(symbol)).toEqual(['C', 'Eb', 'Fb']);
   });
 });

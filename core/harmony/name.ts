@@ -1,7 +1,7 @@
 import { fail } from '../errors';
 import { checkInstrument, openMidis } from '../instrument';
 import { accidentals, chromaOf } from '../pitch';
-import { degreeOfNote, mod12, plainDegree, scaleNotes } from '../scale';
+import { mod12, plainDegree, scaleNotes } from '../scale';
 import type { DegreeName, Instrument, NoteName, Place, ScaleRef } from '../types';
 import { fretsOf } from './grips/held';
 import { parseChord } from './symbol';
@@ -117,6 +117,3 @@ function byDegrees(midis: readonly number[], bass: NoteName): GripName {
   const once = [...new Set(midis.map((m) => mod12(m - root)))].sort((a, b) => a - b).map(plainDegree);
   return { symbol: chordSymbol(bass, once), bass, omitted: [], degrees };
 }
-
-/** The degree of a note against a chord's root. */
-export const degreeOver = (symbol: string, note: NoteName): DegreeName => degreeOfNote(parseChord(symbol).root, note);

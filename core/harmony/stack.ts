@@ -1,8 +1,8 @@
 import { fail } from '../errors';
 import { chromaOf } from '../pitch';
-import { degreeOfNote, degreesOf, mod12, noteOnDegree, parentOf, scaleNotes, semitonesOf } from '../scale';
+import { degreeOfNote, degreesOf, mod12, noteOnDegree, parentOf, scaleNotes } from '../scale';
 import type { DegreeName, NoteName, ScaleNote, ScaleRef } from '../types';
-import { chordSounds, parseChord } from './symbol';
+import { parseChord, type ChordTone } from './symbol';
 import { chordSymbol, kindOf, numeral } from './write';
 
 export type StackSize = 3 | 4 | 5;
@@ -105,16 +105,14 @@ export function stackThirds(ref: ScaleRef, size: StackSize): { degree: DegreeNam
   return chords.map(({ degree, roman, symbol, notes }) => ({ degree, roman, symbol, notes }));
 }
 
-/** The degrees of a scale that a chord sounds. */
-export const chordDegrees = (ref: ScaleRef, symbol: string): DegreeName[] => {
-  const sounds = chordSounds(symbol);
-  return degreesOf(ref.scale).filter((d) => sounds.includes(mod12(chromaOf(ref.tonic) + semitonesOf(d))));
-};
+/** What players call a tone of a chord: its degree, with tensions as 9, 11, 13. Example: the 'b2' of C7b9 is 'b9'. */
+export const toneName = ({ degree, step }: ChordTone): string => degree.replace(/\d/, String(step));
 
-/** The degree of a chord that a sound is, or null. */
-export function degreeInChord(symbol: string, midi: number): DegreeName | null {
+/** What a sound is in a chord, as players call it (b3, 9, 13); null where it is no tone of it. */
+export function toneInChord(symbol: string, midi: number): string | null {
   const { root, tones } = parseChord(symbol);
-  return tones.find((t) => mod12(chromaOf(root) + t.semitones - midi) === 0)?.degree ?? null;
+  const tone = tones.find((t) => mod12(chromaOf(root) + t.semitones - midi) === 0);
+  return tone ? toneName(tone) : null;
 }
 
 /** A chord as a scale of its own tones, so that whatever is done with scales can be done with arpeggios. */

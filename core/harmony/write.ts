@@ -1,6 +1,5 @@
-import { noteOnDegree, semitonesOf } from '../scale';
+import { semitonesOf } from '../scale';
 import type { DegreeName, NoteName } from '../types';
-import { parseChord } from './symbol';
 
 /** What kind of chord some tones make: what follows the root's name, how the numeral is written, and the words for it. */
 export interface Kind {
@@ -44,6 +43,8 @@ function withNinth(kind: Kind, ninth: number): Kind | null {
   const sign = NINTHS[ninth];
   if (!sign) return null;
   const plain = ninth === 2 && !kind.suffix.startsWith('dim');
+  if (ninth === 2 && kind.suffix.endsWith('6'))
+    return { suffix: `${kind.suffix}9`, roman: (n) => `${kind.roman(n)}9`, quality: `${kind.quality} and a ninth` };
   const on = (text: string): string => (plain ? text.replace('7', '9') : `${text}${sign === '9' ? 'add9' : sign}`);
   const words = { 1: 'and a flat ninth', 2: 'and a ninth', 3: 'and a sharp ninth' }[ninth];
   return { suffix: on(kind.suffix), roman: (n) => on(kind.roman(n)), quality: `${kind.quality} ${words}` };
@@ -57,8 +58,6 @@ export function kindOf(degrees: readonly DegreeName[]): Kind | null {
   return sounds.length === 5 ? withNinth(base, sounds[4]) : base;
 }
 
-const sameNotes = (a: readonly NoteName[], b: readonly NoteName[]): boolean => a.length === b.length && a.every((n) => b.includes(n));
-
 /**
  * The symbol of a chord on a root by its degrees, root first: the usual one, else its degrees in brackets, C(1,b3,b4). Whatever it
  * writes, parseChord reads. A major triad is the bare root.
@@ -67,11 +66,6 @@ export function chordSymbol(root: NoteName, degrees: readonly DegreeName[]): str
   const kind = kindOf(degrees);
   return kind ? root + kind.suffix : `${root}(${degrees.join(',')})`;
 }
-
-/** Whether a symbol spells these very notes. */
-export const spells = (symbol: string, notes: readonly NoteName[]): boolean => sameNotes(parseChord(symbol).tones.map((t) => t.note), notes); // prettier-ignore
-
-export const notesOn = (root: NoteName, degrees: readonly DegreeName[]): NoteName[] => degrees.map((d) => noteOnDegree(root, d));
 
 const NUMERALS = ['I', 'II', 'III', 'IV', 'V', 'VI', 'VII'];
 /** The numeral of a degree. Example: b3 is bIII. */

@@ -1,5 +1,6 @@
 import { fingerNotes, SCHOOLS, type FingeredStep, type FingeringSchool, type Instrument, type Join, type Place } from '../../core';
 import { COST_ROWS } from '../../core/fingering/schools';
+import { GRIP, GRIP_ROWS } from '../../core/harmony/grips/costs';
 import { ROUTE_ROWS } from '../../core/route/costs';
 import { LINES } from './lines';
 
@@ -74,6 +75,10 @@ export function costTables(): string {
   const route = Object.entries(ROUTE_ROWS).map(
     ([key, { says, value: v, unit, range, source }]) => `| ${key} | ${says} | ${v} | ${unit} | ${range} | ${source} |`,
   );
+  const grip = Object.entries(GRIP_ROWS).map(
+    ([key, { says, unit, range, source }]) =>
+      `| ${key} | ${says} | ${value(GRIP[key as keyof typeof GRIP])} | ${unit} | ${range} | ${source} |`,
+  );
   const head = ['| cost | what is paid for | value | unit | range | source |', '| --- | --- | --- | --- | --- | --- |'];
   return [
     `Values that differ by school stand in the order ${schools.map((s) => NAMES[s]).join(' / ')}; lists are by finger, 1 to 4.`,
@@ -85,5 +90,10 @@ export function costTables(): string {
     '',
     ...head,
     ...route,
+    '',
+    'For a grip, all strings at once:',
+    '',
+    ...head,
+    ...grip,
   ].join('\n');
 }

@@ -220,7 +220,11 @@ const VERBS: { verbs: string[]; offers: (rest: string, now: Now) => Offer[] }[] 
     verbs: ['chord'],
     offers: (rest) => {
       const symbol = rest && rest[0].toUpperCase() + rest.slice(1);
-      return symbol && readable(symbol) ? [edit(`Mark the tones of ${symbol}`, 'on the Map', 'map', () => ({ chord: symbol }))] : [];
+      if (!symbol || !readable(symbol)) return [];
+      return [
+        edit(`Mark the tones of ${symbol}`, 'on the Map', 'map', () => ({ chord: symbol })),
+        edit(`Grips and scale of ${symbol}`, 'in Harmony', 'harmony', () => ({ chord: symbol })),
+      ];
     },
   },
   {

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { StudyBody } from '../../../contract';
-import { degreeOfNote, isScale, modeColour, parseChord } from '../../../core';
+import { degreeOfNote, isScale, modeColour, parseChord, toneName } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
 import { Button } from '../../ui/Button';
@@ -23,7 +23,7 @@ export function ChordCard({ body, symbol }: { body: StudyBody; symbol: string })
           <tbody>
             {[
               { head: HARMONY.note, cells: tones.map((t) => t.note) },
-              { head: HARMONY.ofChord, cells: tones.map((t) => t.degree) },
+              { head: HARMONY.ofChord, cells: tones.map(toneName) },
               { head: HARMONY.ofMode, cells: tones.map((t) => degreeOfNote(scale.tonic, t.note)) },
             ].map(({ head, cells }) => (
               <tr key={head} className="border-b border-line last:border-0">

@@ -1,4 +1,4 @@
-import { degreeInChord, glyphs, openMidis, type Instrument, type Place } from '../../../core';
+import { toneInChord, glyphs, openMidis, type Instrument, type Place } from '../../../core';
 import { GripBox } from '../../neck/GripBox';
 import { Signs } from '../../ui/Signs';
 import { gripText } from '../../words/grip-text';
@@ -25,7 +25,7 @@ interface Props {
 /** What stands under each string: the degree of the chord that it sounds. */
 export function degreesUnder(i: Instrument, symbol: string, places: readonly Place[]): string[] {
   const open = openMidis(i);
-  return places.map((p) => degreeInChord(symbol, open[p.string - 1] + p.fret) ?? '');
+  return places.map((p) => toneInChord(symbol, open[p.string - 1] + p.fret) ?? '');
 }
 
 /** A grip as a box; a press holds it. */

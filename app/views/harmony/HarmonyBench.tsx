@@ -1,8 +1,6 @@
-import { useCallback, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { StudyBody } from '../../../contract';
-import { chromaOf, chordSounds, midiOn, openMidis, parseChord, type ModeChord, type Place, type Shape } from '../../../core';
-import { chordHeard, closePosition, droneOn, type ChordSound } from '../../sound/chord-heard';
-import { useHear } from '../../sound/useHear';
+import { parseChord, toneName, type ModeChord, type Place, type Shape } from '../../../core';
 import { useAppSelector } from '../../store';
 import { Signs } from '../../ui/Signs';
 import { HARMONY } from '../../words/views/harmony';
@@ -19,6 +17,7 @@ import { HeldCard } from './HeldCard';
 import { LeadCard } from './LeadCard';
 import { ModeChords } from './ModeChords';
 import { MovesCard } from './MovesCard';
+import { useChordSound } from './useChordSound';
 import { useHarmonyCommands } from './useHarmonyCommands';
 
 interface Props {
@@ -77,29 +76,5 @@ export function HarmonyBench({ body, shapes, current, stacked, chords, symbol, g
 const factsOf = (symbol: string, chord: ModeChord | null): string => {
   const { tones } = parseChord(symbol);
   const place = chord ? [chord.roman, chord.quality] : [HARMONY.notThere];
-  return [...place.filter(Boolean), tones.map((t) => t.note).join(' '), tones.map((t) => t.degree).join(' ')].join(' · ');
+  return [...place.filter(Boolean), tones.map((t) => t.note).join(' '), tones.map(toneName).join(' ')].join(' · ');
 };
-
-export interface SoundOfChord {
-  hear: ReturnType<typeof useHear>;
-  how: ChordSound;
-  drone: boolean;
-  setHow: (how: ChordSound) => void;
-  setDrone: (on: boolean) => void;
-  toggle: () => void;
-}
-
-/** The grip as it is held, or the chord in close position; over the drone of the mode where that is wanted. */
-function useChordSound({ instrument, scale, tempo }: StudyBody, symbol: string, grip: Place[]): SoundOfChord {
-  const hear = useHear();
-  const [how, setHow] = useState<ChordSound>('strum');
-  const [drone, setDrone] = useState(false);
-  const { on, start, stop } = hear;
-  const toggle = useCallback(() => {
-    if (on) return stop();
-    const open = [0, ...openMidis(instrument)];
-    const held = grip.map((p) => ({ string: p.string, midi: midiOn(open, p) })).sort((a, b) => a.midi - b.midi);
-    start(chordHeard(held.length ? held : closePosition(chordSounds(symbol)), how, drone ? droneOn(chromaOf(scale.tonic)) : []), tempo);
-  }, [on, start, stop, instrument, grip, symbol, how, drone, scale.tonic, tempo]);
-  return { hear, how, drone, setHow, setDrone, toggle };
-}

@@ -5,7 +5,7 @@ import { HARMONY_PAGES, harmonySet, type HarmonyPage } from '../../store/harmony
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { HARMONY } from '../../words/views/harmony';
-import type { SoundOfChord } from './HarmonyBench';
+import type { SoundOfChord } from './useChordSound';
 
 /** The pages of Harmony, and how its chord is heard. */
 export function HarmonyTools({ sound }: { sound: SoundOfChord }) {

@@ -10,6 +10,7 @@ import { gripText, readingsOf, shapesUnderGrip } from '../../words/grip-text';
 import { HARMONY } from '../../words/views/harmony';
 import { useUnder } from '../useUnder';
 import { KeepPart } from './KeepPart';
+import { degreesUnder } from './GripTile';
 import { KeptGrips } from './KeptGrips';
 import { TypeGrip } from './TypeGrip';
 import { useHold } from './useHold';
@@ -45,7 +46,7 @@ function Held({ body, grip }: { body: StudyBody; grip: Place[] }) {
     <div aria-live="polite" className="mt-3 text-[0.84375rem]">
       <p>
         <b className="num font-semibold">{gripText(instrument, grip)}</b>{' '}
-        <Signs>{`${HARMONY.degreesOf(readings[0].degrees.join(' '))}; ${'why' in held ? '' : HARMONY.fingers(held.fingers.join(' '), Math.round(held.costMm))}`}</Signs>
+        <Signs>{`${HARMONY.degreesOf(degreesUnder(instrument, readings[0].symbol, grip).join(' '))}; ${'why' in held ? '' : HARMONY.fingers(held.fingers.join(' '), Math.round(held.costMm))}`}</Signs>
       </p>
       {'why' in held && (
         <p role="alert" className="text-clay">
@@ -56,7 +57,9 @@ function Held({ body, grip }: { body: StudyBody; grip: Place[] }) {
       <div className="flex flex-wrap gap-2">
         {readings.slice(0, READINGS).map((r) => (
           <Button key={r.symbol} onClick={() => dispatch(edited({ chord: r.symbol }))}>
-            <Signs>{r.omitted.length ? `${r.symbol}, ${HARMONY.without(r.omitted.join(' '))}` : r.symbol}</Signs>
+            <span>
+              <Signs>{r.omitted.length ? `${r.symbol}, ${HARMONY.without(r.omitted.join(' '))}` : r.symbol}</Signs>
+            </span>
           </Button>
         ))}
       </div>

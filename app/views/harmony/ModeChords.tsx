@@ -1,5 +1,5 @@
 import type { StudyBody } from '../../../contract';
-import { isScale, scaleTitle, type ModeChord, type StackSize } from '../../../core';
+import { glyphs, isScale, scaleTitle, type ModeChord, type StackSize } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
 import { harmonySet, type Harmony } from '../../store/harmony';
@@ -24,8 +24,12 @@ export function ModeChords({ body, stacked, chords, symbol, size, from }: Props)
   const { scale } = body;
   const name = isScale(scale.scale) ? scaleName(scale) : scale.tonic;
   return (
-    <section aria-label={HARMONY.chordsOf(name)} className="after-neck mb-3">
-      <div role="group" aria-label={HARMONY.chordsOf(name)} className="flex overflow-x-auto rounded-[10px] border border-line bg-sheet">
+    <div className="after-neck mb-3">
+      <div
+        role="group"
+        aria-label={glyphs(HARMONY.chordsOf(name))}
+        className="flex overflow-x-auto rounded-[10px] border border-line bg-sheet"
+      >
         {chords.map((c) => (
           <button
             key={`${c.degree} ${c.symbol}`}
@@ -64,6 +68,6 @@ export function ModeChords({ body, stacked, chords, symbol, size, from }: Props)
           <Signs>{stacked ? HARMONY.chain(scale.tonic, scaleTitle(scale.scale), chainOf(chords)) : HARMONY.spelledOnly}</Signs>
         </p>
       </div>
-    </section>
+    </div>
   );
 }

@@ -13,7 +13,7 @@ export const HARMONY_COMMANDS = [
   { id: 'page', keys: ['p'], shown: 'P', does: 'the next page: chords, grips, moving' },
   { id: 'hear', keys: ['b'], shown: 'B', does: 'hear the chord, or stop' },
   { id: 'how', keys: ['h'], shown: 'H', does: 'block, strummed or as an arpeggio' },
-  { id: 'drone', keys: ['d'], shown: 'D', does: 'over the drone of the mode, or not' },
+  { id: 'drone', keys: ['o'], shown: 'O', does: 'over the drone of the mode, or not' },
   { id: 'arpeggio', keys: ['a'], shown: 'A', does: 'the tones of the chord alone' },
   { id: 'grip', keys: ['g'], shown: 'G', does: 'type a grip' },
   { id: 'lift', keys: ['Escape'], shown: 'Esc', does: 'lift the grip' },

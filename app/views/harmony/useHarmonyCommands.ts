@@ -9,7 +9,7 @@ import { HARMONY_PAGES, harmonySet } from '../../store/harmony';
 import { stepRung } from '../../store/moves';
 import { usePractise, type PractiseAsked } from '../PractiseIt';
 import { HARMONY_COMMANDS } from './harmony-commands';
-import type { SoundOfChord } from './HarmonyBench';
+import type { SoundOfChord } from './useChordSound';
 
 /** The chord tones of each degree in turn, after the scale once through. */
 export const CHORD_TONES: PractiseAsked = { of: 'shape', line: null, order: 'chord-tones', size: 4, scaleFirst: true };

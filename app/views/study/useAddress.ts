@@ -59,9 +59,9 @@ export function useAddress(body: StudyBody, view: StudyView, id: string): { prob
       return;
     const read = readAddress(query, now.body, view, loose);
     if (read.trying) dispatch(transposingSet(read.trying));
-    if (read.harmony) dispatch(harmonySet(read.harmony));
     setProblems(read.problems);
     if (Object.keys(read.fields).length) dispatch(edited(read.fields));
+    if (read.harmony) dispatch(harmonySet(read.harmony)); // a new neck lifts the grip, so the grip comes after it
   }, [place, query, pathname, id, view, loose, dispatch]);
 
   useEffect(() => {

@@ -3,4 +3,3 @@ export { gripsInShape, gripsOf, seekingGrips } from './find';
 export { holdGrip, type Held } from './held';
 export { gripTravel, leading, leadVoices, type Lead, type LeadOptions } from './lead';
 export { moveGrip, type GripMoves } from './move';
-export { GRIP_ROWS } from './costs';
