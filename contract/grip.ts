@@ -1,6 +1,6 @@
 import './words';
 import { string } from 'yup';
-import { chordFault, type Place } from '../core';
+import { parseChord, type Place } from '../core';
 import { passes } from './checks';
 import { id, list, name, record, whole } from './parts';
 
@@ -22,7 +22,7 @@ export const chordSchema = () =>
     .nullable()
     .defined()
     .max(40)
-    .test('chord', passes((v) => v === null || chordFault(v as string) === null, true)); // prettier-ignore
+    .test('chord', passes((v) => v === null || parseChord(v as string))); // prettier-ignore
 
 const place = record<Place>({ string: whole(1, 12), fret: whole(0, 36) });
 const gripSchema = record<KeptGrip>({

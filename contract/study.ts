@@ -1,7 +1,6 @@
 import './words';
 import { number, string } from 'yup';
 import {
-  chordNotes,
   type DegreeName,
   type FingeringSchool,
   type Hand,
@@ -11,11 +10,10 @@ import {
   type ScaleRef,
   type ShapeRef,
 } from '../core';
-import { passes } from './checks';
 import { connectionSchema, routesSchema, type Connection, type KeptRoute } from './connection';
 import { drillsSchema, planSchema, practiceSchema, type Drill, type Plan, type Practice } from './drill';
 import { FORMAT, upgradeStudy } from './formats';
-import { gripsSchema, type KeptGrip } from './grip';
+import { chordSchema, gripsSchema, type KeptGrip } from './grip';
 import { handSchema, schoolSchema } from './hand';
 import { instrumentSchema } from './instrument';
 import { LAYOUT_KINDS, layoutSchema } from './layout';
@@ -134,12 +132,7 @@ export const studySchema = record<StudyBody>({
   labels: oneOf(LABELS),
   tempo: number().strict().required().min(TEMPO.min).max(TEMPO.max),
   over: scaleRefSchema.nullable().defined(),
-  chord: string()
-    .strict()
-    .nullable()
-    .defined()
-    .max(24)
-    .test('chord', passes((v) => v === null || chordNotes(v as string))), // prettier-ignore
+  chord: chordSchema(),
   passing: degreeList(),
   focus: degreeList(),
   built: number().strict().integer().nullable().defined().min(1).max(12),

@@ -51,16 +51,6 @@ const SHOTS = [
   ],
   ['connect', '/study/demo-weathervane/connect', 'light', (p) => p.locator('[data-note="5"]').click()],
   [
-    'connect-dark',
-    '/study/demo-weathervane/connect',
-    'dark',
-    async (p) => {
-      await way(p, 'Diagonal');
-      await p.getByRole('button', { name: 'Staff' }).click();
-      await p.waitForTimeout(900);
-    },
-  ],
-  [
     'map-seam',
     '/study/demo-weathervane/map',
     'light',
