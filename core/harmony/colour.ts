@@ -24,6 +24,8 @@ const COLOURS: Readonly<Record<string, Colour>> = {
   phrygian: { suffix: 'm7b9', degree: 'b2', why: 'the b2 under a minor third, which Aeolian has not' },
   locrian: { suffix: 'm7b5', degree: 'b5', why: 'the b5, which Phrygian has not' },
   'melodic minor': { suffix: 'mM7', degree: '7', why: 'the 7 under a minor third, which Dorian has not' },
+  'phrygian dominant': { suffix: '7b9', degree: 'b2', why: 'the b2 over a major third and a b7, which Mixolydian has not' },
+  'lydian dominant': { suffix: '7#11', degree: '#4', why: 'the #4 under a b7, which Mixolydian has not' },
   'harmonic minor': { suffix: 'mM7', degree: '7', why: 'the 7 under a minor third, which Aeolian has not' },
 };
 

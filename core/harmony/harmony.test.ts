@@ -54,6 +54,11 @@ describe('chord symbols', () => {
     ['Bbm(maj7)', 'Bb Db F A'],
     ['CΔ7', 'C E G B'],
     ['Cø7', 'C Eb Gb Bb'],
+    ['C11', 'C G Bb D F'], // no third under a dominant's eleventh: common practice, no published source
+    ['Cm11', 'C Eb G Bb D F'],
+    ['C13', 'C E G Bb D A'],
+    ['C7b5#5', 'C E Gb G# Bb'],
+    ['Ebm7b9', 'Eb Gb Bb Db Fb'],
   ])('%s is %s', (symbol, notes) => {
     expect(chordNotes(symbol).join(' ')).toBe(notes);
   });
@@ -86,6 +91,8 @@ describe('the colour of a mode', () => {
     ['aeolian', 'Cm7', 'b7'],
     ['phrygian', 'Cm7b9', 'b2'],
     ['locrian', 'Cm7b5', 'b5'],
+    ['phrygian dominant', 'C7b9', 'b2'],
+    ['lydian dominant', 'C7#11', '#4'],
   ])('%s: %s, for its %s', (scale, symbol, degree) => {
     const colour = colourChord({ tonic: 'C', scale });
     expect(colour).toMatchObject({ symbol, degree });

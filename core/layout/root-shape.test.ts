@@ -117,6 +117,11 @@ describe('a grip', () => {
     }
     expect(shapesUnder(six, ref, { kind: 'box' }, grip)[0].label).toBe('box 1');
   });
+  it('of two shapes under the same hand the one that begins at the grip is first', () => {
+    const ref = { tonic: 'F#', scale: 'minor pentatonic' };
+    const grip = [at(6, 2), at(4, 2), at(3, 2), at(2, 2)];
+    expect(shapesUnder(six, ref, { kind: 'box' }, grip).map((u) => u.label).slice(0, 2)).toEqual(['box 1', 'box 5']); // prettier-ignore
+  });
   it('off the neck is an error, off every shape is an empty answer', () => {
     expect(() => shapesUnder(six, major, { kind: 'box' }, [at(1, 40)])).toThrow(CoreError);
     expect(shapesUnder(six, major, { kind: 'box' }, [at(6, 1), at(1, 15)])).toEqual([]);

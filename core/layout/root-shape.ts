@@ -56,7 +56,7 @@ export function rootShape(i: Instrument, ref: ScaleRef, layout: Layout, root: Pl
   );
 }
 
-/** Rungs of a layout that hold every place of a grip, the hand nearest to the grip first. Throws BAD_PLACE, and what layOut throws. */
+/** Rungs of a layout that hold every place of a grip, the hand nearest to the grip first, of two alike the one that begins nearest to it. Throws BAD_PLACE, and what layOut throws. */
 export function shapesUnder(
   i: Instrument,
   ref: ScaleRef,
@@ -68,10 +68,15 @@ export function shapesUnder(
   const low = fretted.length ? Math.min(...fretted) : (i.capo ?? 0);
   const keys = grip.map(placeKey);
   return layOut(i, ref, layout)
-    .map((s, index) => ({ index, label: s.label, handFret: s.handFret, held: new Set(s.notes.map(placeKey)) }))
+    .map((s, index) => ({ index, label: s.label, handFret: s.handFret, lowFret: s.lowFret, held: new Set(s.notes.map(placeKey)) }))
     .filter((s) => keys.every((k) => s.held.has(k)))
-    .map(({ index, label, handFret }) => ({ index, label, handFret }))
-    .sort((a, b) => Math.abs(a.handFret - low) - Math.abs(b.handFret - low) || a.index - b.index);
+    .sort(
+      (a, b) =>
+        Math.abs(a.handFret - low) - Math.abs(b.handFret - low) ||
+        Math.abs(a.lowFret - low) - Math.abs(b.lowFret - low) ||
+        a.index - b.index,
+    )
+    .map(({ index, label, handFret }) => ({ index, label, handFret }));
 }
 
 const DAMPED = /^[xX]$/;

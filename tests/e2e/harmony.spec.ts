@@ -103,6 +103,13 @@ test('grips: found, chosen, narrowed, kept under a name, printed, and there agai
   await open(page, server.url + STUDY);
   await page1(page, 'Grips').click();
   await expect(tile(page, 'Hold 242222, F♯m7')).toBeVisible();
+  const board = page.locator('[data-board]');
+  const box = await board.boundingBox();
+  if (!box) throw new Error('no board');
+  await board.click({ position: { x: box.width * 0.1, y: box.height * 0.92 } });
+  await expect.poll(async () => (await held(page)).map((p) => p?.split('/')[0])).toEqual(['6']); // pressed on the thickest string
+  await page.keyboard.press('Escape');
+  await expect.poll(() => held(page)).toEqual([]);
   await page1(page, 'fret 8 and up').click();
   await expect(tile(page, 'Hold 242222, F♯m7')).toBeHidden();
   const upper = page.getByRole('button', { name: /^Hold [x0-9-]+, F♯m7$/ }).first();

@@ -86,7 +86,7 @@ export function ArpeggioCard({ body, shape, symbol }: Props) {
               </tbody>
             </table>
             <p className="text-xs text-soft">
-              <Signs>{`${HARMONY.arpeggioAbout(made.notes.length, Math.round(made.widthMm))}; ${HARMONY.sweeps(sweepsIn(made).length)}.`}</Signs>
+              <Signs>{`${HARMONY.arpeggioAbout(made.notes.length, Math.round(made.widthMm))}; ${HARMONY.sweeps(sweepsIn(made).map(({ from, to }) => `${made.notes[from].string}–${made.notes[to].string}`))}.`}</Signs>
             </p>
             <Button onClick={asShape} title={HARMONY.asShapeHint}>
               {HARMONY.asShape}

@@ -51,7 +51,8 @@ export const HARMONY = {
   perStringOwn: 'as they lie',
   kinds: 'Kind',
   kindStack: 'as stacked',
-  sweeps: (n: number) => (n ? `${counted(n, 'run')} can be swept with one stroke` : 'no run of three strings to sweep'),
+  sweeps: (runs: readonly string[]) =>
+    runs.length ? `one stroke sweeps strings ${runs.join(' and ')}` : 'no run of three strings to sweep',
   noArpeggio: 'None of its tones lies in this position.',
   asShape: 'Make it the study’s shape',
   asShapeHint: 'Its tones become scale and shape: drill it, connect it, move it, print it. Undo goes back.',
