@@ -131,6 +131,11 @@ describe('a hand on a grip', () => {
       { numRuns: 400, seed: 5 },
     );
   });
+  it('a finger a fret is had on any neck, a bass near the nut too', () => {
+    const bass = neckOf(['G2', 'D2', 'A1', 'E1'], 20, 864);
+    expect(holdGrip(bass, parseGrip('1234', bass))).toMatchObject({ fingers: [1, 2, 3, 4] });
+    expect(holdGrip(bass, parseGrip('1xx5', bass))).toHaveProperty('why');
+  });
   it('says why no hand holds it', () => {
     expect(holdGrip(STANDARD, parseGrip('012345', STANDARD))).toEqual({ why: 'it needs 5 fingers; a hand has four' });
     expect(holdGrip(STANDARD, parseGrip('1xxxx7', STANDARD))).toHaveProperty('why', expect.stringContaining('from fret 1 to fret 7 it is 179 mm wide')); // prettier-ignore
