@@ -1,4 +1,4 @@
-import { findScale, parentOf, scaleNotes } from '../scale';
+import { findScale, nameScale, parentOf, scaleNotes } from '../scale';
 import { chromaOf } from '../pitch';
 import type { DegreeName, ScaleRef } from '../types';
 import { stackThirds } from './stack';
@@ -42,7 +42,7 @@ export interface ModeColour {
 const BRIGHTNESS = ['lydian', 'ionian', 'mixolydian', 'dorian', 'aeolian', 'phrygian', 'locrian'];
 
 const idOf = (ref: ScaleRef): string | null => {
-  if (Array.isArray(ref.scale)) return null;
+  if (Array.isArray(ref.scale)) return nameScale(ref.scale)?.id ?? null;
   return findScale(ref.scale)?.id ?? null;
 };
 const title = (id: string): string => findScale(id)?.name ?? id;

@@ -109,6 +109,9 @@ describe('the colour of a mode', () => {
     ]);
     expect(modeColour({ tonic: 'C', scale: 'ionian' })?.betray.map((b) => b.symbol)).toEqual(['Cmaj7#11', 'C7']);
   });
+  it('a mode given by its degrees is known by them', () => {
+    expect(colourChord({ tonic: 'C', scale: ['1', '2', 'b3', '4', '5', '6', 'b7'] })?.symbol).toBe('Cm6');
+  });
   it('a scale without such a chord has none', () => {
     expect(colourChord({ tonic: 'C', scale: 'minor pentatonic' })).toBeNull();
     expect(colourChord({ tonic: 'C', scale: ['1', 'b2', '3', '#4', '5', 'b7'] })).toBeNull();

@@ -45,10 +45,10 @@ export function GripsCard({ body, shape, symbol, grip }: Props) {
   const [wanted, setWanted] = useState({ omit: true, double: true, invert: true, open: true });
   const [shown, setShown] = useState({ of: '', count: FIRST });
   const sets = useMemo(() => stringSets(instrument.strings.length), [instrument]);
-  const near = shape?.handFret ?? 1;
+  const near = region === 'hand' ? (shape?.handFret ?? 1) : null;
   const job = useMemo((): GripsJob => {
     const strings = sets.find((s) => s.value === set)?.strings;
-    const frets = region === 'low' ? { toFret: BORDER_FRET } : region === 'high' ? { fromFret: BORDER_FRET + 1 } : region === 'hand' ? { near } : {}; // prettier-ignore
+    const frets = region === 'low' ? { toFret: BORDER_FRET } : region === 'high' ? { fromFret: BORDER_FRET + 1 } : near !== null ? { near } : {}; // prettier-ignore
     return { instrument, symbol, hand, ...frets, ...(strings ? { strings } : {}), ...wanted, count: MOST };
   }, [instrument, symbol, hand, region, near, set, sets, wanted]);
   const search = useGrips(job);
