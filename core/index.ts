@@ -55,6 +55,7 @@ export {
 export { handChoices, type CellChoice, type HandChoice } from './fingering/choice';
 export * from './ladder';
 export * from './harmony';
+export * from './progression';
 export * from './route';
 export * from './lick';
 export * from './transpose';

@@ -112,7 +112,7 @@ export const MUTATIONS = [
   ['core/harmony/grips/find.ts', 'Math.floor(gaps / INNER) + (gaps % INNER)', 'gaps % INNER'],
   ['core/harmony/grips/wanted.ts', "if (t.degree === '5') return tones.length > 3;", "if (t.degree === '5') return tones.length > 2;"],
   ['core/harmony/grips/lead.ts', '!b.places.has(s.place)) sum += LET_GO_MM', 'b.places.has(s.place)) sum += LET_GO_MM'],
-  ['core/harmony/grips/lead.ts', 'if (ways.length === count && cost >= ways[count - 1].cost) break;', 'if (ways.length === count) break;'],
+  ['core/layered.ts', 'if (ways.length === count && cost >= ways[count - 1].cost) break;', 'if (ways.length === count) break;'],
   ['core/harmony/name.ts', 'if (rootless && word.tones.length < 4) return;', ''],
   ['core/harmony/arpeggio.ts', 'if (k - from >= SWEPT)', 'if (k - from > SWEPT)'],
 ];

@@ -1,6 +1,7 @@
 import { checkHand, runToEnd } from '../../fingering';
 import { checkWhole, fail } from '../../errors';
 import { checkInstrument, openMidis } from '../../instrument';
+import { cheapestWays } from '../../layered';
 import { placeIndex } from '../../place';
 import type { Hand, Instrument, Place } from '../../types';
 import { gripsOf } from './find';
@@ -120,9 +121,6 @@ function layerOf(i: Instrument, symbol: string, o: LeadOptions, voices: number):
     : fail('NO_SHAPE_FITS', 'chord', `No grip of ${symbol} has ${voices} strings there. Allow more frets, or other strings.`);
 }
 
-/** The best ways to one grip so far, cheapest first: what they cost, and where they came from. */
-type Ways = { cost: number; from: number; rank: number }[];
-
 /**
  * Grips for chords that follow each other, with the least travel of the fingers in all (see travel), exact over the `among` easiest
  * grips of each chord; the `count` best ways, by travelMm, of equal ones the one with easier grips first. Throws BAD_OPTION, and
@@ -149,55 +147,28 @@ export function* leading(i: Instrument, symbols: readonly string[], o: LeadOptio
     layers.set(s, layerOf(i, s, o, voices).map((g) => nodeOf(g, open))); // prettier-ignore
     yield (layers.size / each.length) * 0.8;
   }
-  const between = new Map<string, Float64Array>();
-  let before: Ways[] = [];
-  const all: Ways[][] = [];
-  for (const [k, symbol] of symbols.entries()) {
-    const here = layers.get(symbol) as Node[];
-    if (k === 0) before = here.map((b) => [{ cost: start ? travel(mm, start, b) : 0, from: -1, rank: 0 }]);
-    else {
-      const there = layers.get(symbols[k - 1]) as Node[];
-      const key = `${symbols[k - 1]} ${symbol}`;
-      const table = between.get(key) ?? Float64Array.from({ length: there.length * here.length }, (_, at) => travel(mm, there[Math.floor(at / here.length)], here[at % here.length])); // prettier-ignore
-      between.set(key, table);
-      before = here.map((_, b) => bestInto(before, table, b, here.length, count));
-    }
-    all.push(before);
-    yield 0.8 + (0.2 * (k + 1)) / symbols.length;
-  }
-  return readBack(symbols, layers, all, count);
+  const nodes = symbols.map((symbol) => layers.get(symbol) as Node[]);
+  const tables = tablesBetween(mm, symbols, nodes);
+  const ways = cheapestWays(
+    nodes.map((n) => n.length),
+    (node) => (start ? travel(mm, start, nodes[0][node]) : 0),
+    (k, from, to) => tables[k][from * nodes[k].length + to],
+    count,
+  );
+  let turn = ways.next();
+  for (; !turn.done; turn = ways.next()) yield 0.8 + (0.2 * turn.value) / symbols.length;
+  return turn.value.map(({ cost, nodes: way }) => ({ grips: way.map((at, k) => nodes[k][at].grip), travelMm: Math.round(cost * 100) / 100 })); // prettier-ignore
 }
 
-/** The cheapest `count` ways into grip `b`, ties to the easier grip before it. */
-function bestInto(before: readonly Ways[], table: Float64Array, b: number, width: number, count: number): Ways {
-  const ways: Ways = [];
-  before.forEach((list, from) => {
-    const step = table[from * width + b];
-    for (let rank = 0; rank < list.length; rank++) {
-      const cost = list[rank].cost + step;
-      if (ways.length === count && cost >= ways[count - 1].cost) break;
-      let at = ways.length < count ? ways.length : count - 1;
-      while (at > 0 && ways[at - 1].cost > cost) {
-        ways[at] = ways[at - 1];
-        at--;
-      }
-      ways[at] = { cost, from, rank };
-    }
-  });
-  return ways;
-}
-
-function readBack(symbols: readonly string[], layers: ReadonlyMap<string, Node[]>, all: readonly Ways[][], count: number): Lead[] {
-  // prettier-ignore
-  const ends = all[all.length - 1].flatMap((ways, node) => ways.map((w, rank) => ({ cost: w.cost, node, rank })));
-  ends.sort((a, b) => a.cost - b.cost || a.node - b.node || a.rank - b.rank);
-  return ends.slice(0, count).map(({ cost, node, rank }) => {
-    const grips: Grip[] = [];
-    for (let k = symbols.length - 1, at = node, r = rank; k >= 0; k--) {
-      grips.unshift((layers.get(symbols[k]) as Node[])[at].grip);
-      const way = all[k][at][r];
-      [at, r] = [way.from, way.rank];
-    }
-    return { grips, travelMm: Math.round(cost * 100) / 100 };
+/** Travel from every grip of a chord to every one of the next, worked out once for each pair of chords; by the later one's index. */
+function tablesBetween(mm: readonly number[], symbols: readonly string[], nodes: readonly Node[][]): Float64Array[] {
+  const known = new Map<string, Float64Array>();
+  return symbols.map((symbol, k) => {
+    if (k === 0) return new Float64Array(0);
+    const [there, here] = [nodes[k - 1], nodes[k]];
+    const key = `${symbols[k - 1]} ${symbol}`;
+    const table = known.get(key) ?? Float64Array.from({ length: there.length * here.length }, (_, at) => travel(mm, there[Math.floor(at / here.length)], here[at % here.length])); // prettier-ignore
+    known.set(key, table);
+    return table;
   });
 }

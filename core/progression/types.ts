@@ -1,0 +1,38 @@
+import type { DegreeName, Place, ScaleRef } from '../types';
+
+/** A bar of a progression. */
+export interface Bar {
+  /** In order; their beats make up the bar. SILENT stands where none sounds. */
+  chords: { symbol: string; beats: number }[];
+  /** The name of the section that begins here. */
+  section?: string;
+}
+
+/** No chord: written N.C., or where one could not be read. */
+export const SILENT = 'N.C.';
+
+/** What of a typed progression cannot be read, counted in characters from 0, and what may have been meant. */
+export interface ProgressionFault {
+  at: number;
+  length: number;
+  message: string;
+  nearest: string[];
+}
+
+/** A scale over a chord. */
+export interface ScaleFit {
+  ref: ScaleRef;
+  /** 0 to 1. */
+  fit: number;
+  /** Notes of the scale a half step above a tone of the chord, and the one that is its colour; as degrees of the scale. */
+  rubs: DegreeName[];
+  colour: DegreeName[];
+  why: string;
+}
+
+/** A chord tone of what comes next, from a note: where, what it is there, and how many half steps away. */
+export interface Target {
+  place: Place;
+  degree: DegreeName;
+  by: -2 | -1 | 0 | 1 | 2;
+}
