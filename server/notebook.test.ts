@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Knex } from 'knex';
 import fc from 'fast-check';
-import { API, readBundle, upgradeStudy, writeBundle, type Bundle, type DatedCopy, type Lick, type StudySummary } from '../contract';
+import { API, FORMATS, readBundle, upgradeStudy, writeBundle, type Bundle, type DatedCopy, type Lick, type StudySummary } from '../contract';
 import { DEMO, demoPasses } from '../demo';
 import { createApp } from './app';
 import { copiesFolder, listCopies, makeCopy, MOST_COPIES } from './copies';
@@ -111,7 +111,7 @@ describe('the notebook as one file', () => {
       fc.property(fc.oneof(mutated, fc.string(), fc.json()), (text) => {
         const read = readBundle(text);
         if ('problem' in read) expect(read.problem.length).toBeGreaterThan(10);
-        else expect(read.bundle.studies.every((s) => s.body.format === 7)).toBe(true);
+        else expect(read.bundle.studies.every((s) => s.body.format === FORMATS.length + 1)).toBe(true);
       }),
       { numRuns: 300 },
     );
