@@ -1,4 +1,5 @@
 import { checkWhole, fail } from '../../errors';
+import { drawer } from '../../random';
 import type { ShapeNote } from '../../types';
 import type { Asked, OrderRule } from './rule';
 
@@ -42,15 +43,4 @@ function draw(next: () => number, notes: readonly ShapeNote[], lean: readonly st
   const weight = (n: ShapeNote): number => (lean.includes(n.degree) ? LEAN : 1);
   let left = next() * notes.reduce((sum, n) => sum + weight(n), 0);
   return notes.find((n) => (left -= weight(n)) < 0) ?? notes[notes.length - 1];
-}
-
-/** Evenly spread numbers from 0 to 1 out of a seed: a counter mixed in 32 bits, as mulberry32 does it (public domain; from memory). */
-function drawer(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), state | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
 }
