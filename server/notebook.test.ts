@@ -4,7 +4,17 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Knex } from 'knex';
 import fc from 'fast-check';
-import { API, FORMATS, readBundle, upgradeStudy, writeBundle, type Bundle, type DatedCopy, type Lick, type StudySummary } from '../contract';
+import {
+  API,
+  FORMATS,
+  readBundle,
+  upgradeStudy,
+  writeBundle,
+  type Bundle,
+  type DatedCopy,
+  type Lick,
+  type StudySummary,
+} from '../contract';
 import { DEMO, demoPasses } from '../demo';
 import { createApp } from './app';
 import { copiesFolder, listCopies, makeCopy, MOST_COPIES } from './copies';

@@ -215,14 +215,9 @@ const choicesIn = (view: StudyView, loose: boolean): Choice[] => [
   ...(view === 'practise' && loose ? [DRILL] : []),
 ];
 
-/** What is looked at beside the study. */
-export interface Beside {
-  trying?: Transposing;
-  harmony?: Harmony;
-}
-
 /** The choices of a view as the query of its address; on Transpose also what is tried out, in Harmony what is held. */
-export function writeAddress(body: StudyBody, view: StudyView, loose: boolean, { trying, harmony }: Beside = {}): string {
+export function writeAddress(body: StudyBody, view: StudyView, loose: boolean, beside: Beside = {}): string {
+  const { trying, harmony } = beside;
   const query = new URLSearchParams();
   for (const { name, write } of choicesIn(view, loose)) {
     const text = write(body);
@@ -235,6 +230,9 @@ export function writeAddress(body: StudyBody, view: StudyView, loose: boolean, {
   if (view === 'harmony' && harmony) for (const [name, text] of harmonyTexts(harmony, body.instrument)) query.set(name, text);
   return query.toString();
 }
+
+/** What is looked at beside the study. */
+type Beside = Pick<ReadAddress, 'trying'> & { harmony?: Harmony };
 
 export interface ReadAddress {
   /** The fields that the address sets. */
