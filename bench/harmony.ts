@@ -1,5 +1,5 @@
 import { gripsOf, leadVoices, modeChords, moveGrip, nameGrip, parseGrip, parseTuning, type Instrument } from '../core';
-import { ms, percentile, printTable } from './table';
+import { printTable, row, time } from './table';
 
 const instrument = (low: string, frets: number): Instrument => ({
   name: 'bench',
@@ -10,21 +10,6 @@ const instrument = (low: string, frets: number): Instrument => ({
 const SIX = instrument('E2 A2 D3 G3 B3 E4', 22);
 const EIGHT = instrument('F#1 B1 E2 A2 D3 G3 B3 E4', 24);
 const TWELVE = instrument('E2 A2 D3 G3 B3 E4 E2 A2 D3 G3 B3 E4', 12);
-
-function time(rounds: number, work: () => void): number[] {
-  for (let k = 0; k < 3; k++) work();
-  return Array.from({ length: rounds }, () => {
-    const start = performance.now();
-    work();
-    return performance.now() - start;
-  });
-}
-const row = (what: string, times: number[], more: string | number): (string | number)[] => [
-  what,
-  ms(percentile(times, 0.5)),
-  ms(percentile(times, 0.95)),
-  more,
-];
 
 const grips = (what: string, i: Instrument, symbol: string, count?: number): (string | number)[] => {
   const o = count === undefined ? {} : { count };

@@ -8,7 +8,7 @@ import { readMidiFile } from '../formats/midi/read';
 import { writeMidiFile } from '../formats/midi/write';
 import { readFiles } from '../app/files/read-files';
 import { DEMO } from '../demo';
-import { ms, percentile, printTable } from './table';
+import { printTable, row, time } from './table';
 
 const instrument = (low: string): Instrument => ({
   name: 'bench',
@@ -20,21 +20,6 @@ const SIX = instrument('E2 A2 D3 G3 B3 E4');
 const EIGHT = instrument('F#1 B1 E2 A2 D3 G3 B3 E4');
 const STEPS = [0, 2, 3, 5, 7, 5, 3, 7, 8, 10, 8, 7, 5, 3, 2, 3];
 const pitches = (count: number): number[] => Array.from({ length: count }, (_, k) => 54 + STEPS[k % STEPS.length]);
-
-function time(rounds: number, work: () => void): number[] {
-  work();
-  return Array.from({ length: rounds }, () => {
-    const start = performance.now();
-    work();
-    return performance.now() - start;
-  });
-}
-const row = (what: string, times: number[], more: string | number): (string | number)[] => [
-  what,
-  ms(percentile(times, 0.5)),
-  ms(percentile(times, 0.95)),
-  more,
-];
 
 const copies = (i: Instrument): (string | number)[] => {
   const line = pitches(32);

@@ -7,7 +7,7 @@ import { scaledNeck } from '../core/neck';
 import { routeTask, weightsOf } from '../core/route/costs';
 import { fieldOf, optionsFor } from '../core/route/line';
 import { asGraph, naiveHand, WEIGHTS } from '../tests/support/hand';
-import { ms, percentile, printTable } from './table';
+import { ms, percentile, printTable, row, time } from './table';
 
 const OPEN = [35, 40, 45, 50, 55, 59, 64];
 const instrument = (strings: number, frets = 24): Instrument => ({
@@ -28,15 +28,6 @@ function walk(i: Instrument, length: number): number[] {
     seed = (seed * 1103515245 + 12345) % 2 ** 31;
     at = Math.max(1, Math.min(scale.length - 1, at + [-3, -2, -1, -1, 1, 1, 2, 3][(seed >> 16) % 8]));
     return scale[at];
-  });
-}
-
-function time(rounds: number, work: () => void): number[] {
-  work();
-  return Array.from({ length: rounds }, () => {
-    const start = performance.now();
-    work();
-    return performance.now() - start;
   });
 }
 

@@ -11,3 +11,21 @@ export function percentile(values: number[], share: number): number {
 }
 
 export const ms = (value: number): string => value.toFixed(value < 1 ? 3 : 2);
+
+/** How long some work takes, in ms, after a round that does not count. */
+export function time(rounds: number, work: () => void): number[] {
+  work();
+  return Array.from({ length: rounds }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+}
+
+/** A row of times: the middle one, the slow one, and what else there is to say. */
+export const row = (what: string, times: number[], more: string | number): (string | number)[] => [
+  what,
+  ms(percentile(times, 0.5)),
+  ms(percentile(times, 0.95)),
+  more,
+];

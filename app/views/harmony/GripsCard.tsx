@@ -6,14 +6,12 @@ import { Panel } from '../../ui/Panels';
 import { Segmented } from '../../ui/Segmented';
 import { Select } from '../../ui/Select';
 import { Signs } from '../../ui/Signs';
-import { sameGrip } from '../../words/harmony-text';
 import { HARMONY } from '../../words/views/harmony';
 import type { GripsJob } from '../../workers/grips.worker';
 import { useGrips } from '../../workers/useSearch';
 import { Check } from '../practise/Choices';
 import { SearchNote } from '../SearchNote';
-import { GripTile } from './GripTile';
-import { useHold } from './useHold';
+import { GripGrid } from './GripGrid';
 
 interface Props {
   body: StudyBody;
@@ -39,7 +37,6 @@ function stringSets(count: number): { value: string; strings: number[] }[] {
 /** Every grip of the chord that a hand can hold, the easiest first; where and how is the player's choice. */
 export function GripsCard({ body, shape, symbol, grip }: Props) {
   const { instrument, hand } = body;
-  const hold = useHold();
   const [region, setRegion] = useState<Region>('all');
   const [set, setSet] = useState('all');
   const [wanted, setWanted] = useState({ omit: true, double: true, invert: true, open: true });
@@ -78,18 +75,7 @@ export function GripsCard({ body, shape, symbol, grip }: Props) {
       <p role="status" className="mb-2 text-xs text-soft">
         {search.found.length >= MOST ? `${HARMONY.found(MOST)}+` : HARMONY.found(search.found.length)}
       </p>
-      <div className="grid grid-cols-[repeat(auto-fill,minmax(7rem,1fr))] gap-2">
-        {search.found.slice(0, count).map((g) => (
-          <GripTile
-            key={g.places.map((p) => `${p.string}.${p.fret}`).join()}
-            instrument={instrument}
-            symbol={symbol}
-            grip={g}
-            on={sameGrip(g.places, grip)}
-            onHold={hold}
-          />
-        ))}
-      </div>
+      <GripGrid instrument={instrument} symbol={symbol} grips={search.found.slice(0, count)} held={grip} />
       <div className="mt-2 flex flex-wrap items-center gap-3">
         {search.found.length > count && <Button onClick={() => setShown({ of: symbol, count: count + FIRST })}>{HARMONY.more}</Button>}
         <p className="text-xs text-soft">

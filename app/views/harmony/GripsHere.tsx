@@ -5,10 +5,9 @@ import { useAppDispatch } from '../../store';
 import { harmonySet } from '../../store/harmony';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
-import { gripsHere, sameGrip } from '../../words/harmony-text';
+import { gripsHere } from '../../words/harmony-text';
 import { HARMONY } from '../../words/views/harmony';
-import { GripTile } from './GripTile';
-import { useHold } from './useHold';
+import { GripGrid } from './GripGrid';
 
 interface Props {
   body: StudyBody;
@@ -23,23 +22,11 @@ const SHOWN = 6;
 export function GripsHere({ body, shape, symbol, grip }: Props) {
   const { instrument, hand } = body;
   const dispatch = useAppDispatch();
-  const hold = useHold();
   const grips = useMemo(() => (shape ? gripsHere(instrument, shape, symbol, SHOWN, { hand }) : []), [instrument, shape, symbol, hand]);
   return (
     <Panel title={HARMONY.gripsHere(shape?.label ?? HARMONY.noPosition)}>
       {grips.length === 0 && <p className="text-[0.84375rem] text-soft">{HARMONY.noGripsHere}</p>}
-      <div className="grid grid-cols-[repeat(auto-fill,minmax(7rem,1fr))] gap-2">
-        {grips.map((g) => (
-          <GripTile
-            key={g.places.map((p) => p.fret).join()}
-            instrument={instrument}
-            symbol={symbol}
-            grip={g}
-            on={sameGrip(g.places, grip)}
-            onHold={hold}
-          />
-        ))}
-      </div>
+      <GripGrid instrument={instrument} symbol={symbol} grips={grips} held={grip} />
       <div className="mt-2">
         <Button look="link" onClick={() => dispatch(harmonySet({ page: 'grips' }))}>
           {HARMONY.page.grips}

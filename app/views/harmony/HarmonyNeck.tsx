@@ -1,13 +1,13 @@
-import { useEffect, useMemo, type MouseEvent } from 'react';
+import { useEffect, useMemo } from 'react';
 import type { StudyBody } from '../../../contract';
 import { chordSounds, glyphs, type Place, type Shape } from '../../../core';
 import { arpeggioMarks } from '../../neck/chord-marks';
-import { boardPlace } from '../../neck/geometry';
 import { GripRings } from '../../neck/GripRings';
 import { Legend } from '../../neck/Legend';
 import { marksOf, type NeckMark } from '../../neck/marks';
 import { Neck } from '../../neck/Neck';
 import { NeckScroll } from '../../neck/NeckScroll';
+import { Presses } from '../../neck/Presses';
 import { keepInSight, useNeckGeometry } from '../../neck/useNeckGeometry';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { placePressed } from '../../store/harmony';
@@ -43,10 +43,6 @@ export function HarmonyNeck({ body, shape, symbol, grip }: Props) {
   }, [alone, instrument, hand, labels, naming, notes, shape, symbol]);
   const band = useMemo(() => shape && { from: shape.lowFret, to: shape.highFret }, [shape]);
   useEffect(() => keepInSight(holder.current, width, g, band), [holder, width, g, band]);
-  const at = ({ currentTarget, clientX, clientY }: MouseEvent<SVGRectElement>): Place => {
-    const box = currentTarget.getBoundingClientRect();
-    return boardPlace(g, clientX - box.left, clientY - box.top + g.top);
-  };
   const title = HARMONY.neckTitle(symbol, shape?.label ?? HARMONY.noPosition);
   return (
     <div className="rounded-[10px] border border-line bg-sheet p-3">
@@ -59,15 +55,7 @@ export function HarmonyNeck({ body, shape, symbol, grip }: Props) {
           title={glyphs(grip.length ? `${title}, ${HARMONY.gripOnNeck(gripText(instrument, grip))}` : title)}
         >
           <GripRings g={g} grip={grip} />
-          <rect
-            x={0}
-            y={g.top}
-            width={g.width}
-            height={g.bottom - g.top}
-            fill="transparent"
-            data-board
-            onClick={(e) => dispatch(placePressed(at(e)))}
-          />
+          <Presses g={g} onPress={(place) => dispatch(placePressed(place))} />
         </Neck>
       </NeckScroll>
       <p className="mt-1 text-xs text-soft">

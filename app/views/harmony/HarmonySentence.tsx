@@ -3,15 +3,12 @@ import type { ModeChord, Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { edited } from '../../store/editor';
-import { stepRung, typedScale } from '../../store/moves';
-import { rungOf } from '../../store/study';
-import { Button } from '../../ui/Button';
-import { Select } from '../../ui/Select';
+import { typedScale } from '../../store/moves';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
 import { HARMONY } from '../../words/views/harmony';
-import { PRACTISE } from '../../words/views/practise';
 import { ScalePart } from '../map/ScalePart';
+import { RungChoice } from '../RungChoice';
 import { ChordChooser } from './ChordChooser';
 
 interface Props {
@@ -49,22 +46,12 @@ export function HarmonySentence({ body, shapes, current, chords, symbol }: Props
         <SentencePart name={HARMONY.position} text={<Signs>{here}</Signs>}>
           {() =>
             shape && (
-              <>
-                <Select
-                  label={HARMONY.position}
-                  value={String(current)}
-                  options={shapes.map((s, k) => ({ value: String(k), label: `${s.label}, ${s.lowFret} to ${s.highFret}` }))}
-                  onChange={(k) => dispatch(change(({ shapes: now }) => (now[Number(k)] ? { rung: rungOf(now[Number(k)]) } : null)))}
-                />
-                <div className="flex gap-2">
-                  <Button disabled={current <= 0} onClick={() => dispatch(change((n) => stepRung(n.shapes, n.current, -1)))}>
-                    {PRACTISE.rungBefore}
-                  </Button>
-                  <Button disabled={current >= shapes.length - 1} onClick={() => dispatch(change((n) => stepRung(n.shapes, n.current, 1)))}>
-                    {PRACTISE.rungAfter}
-                  </Button>
-                </div>
-              </>
+              <RungChoice
+                label={HARMONY.position}
+                shapes={shapes}
+                current={current}
+                says={(r) => `${r.label}, ${r.lowFret} to ${r.highFret}`}
+              />
             )
           }
         </SentencePart>

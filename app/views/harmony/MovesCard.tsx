@@ -5,7 +5,7 @@ import { Panel } from '../../ui/Panels';
 import { Signs } from '../../ui/Signs';
 import { gripText, readingsOf } from '../../words/grip-text';
 import { HARMONY } from '../../words/views/harmony';
-import { GripTile } from './GripTile';
+import { GripGrid } from './GripGrid';
 import { TypeGrip } from './TypeGrip';
 import { useHold } from './useHold';
 
@@ -37,19 +37,12 @@ export function MovesCard({ body, grip }: { body: StudyBody; grip: Place[] }) {
     <section>
       <h3 className="mt-3 mb-1 text-[0.84375rem] font-semibold">{title}</h3>
       {grips.length === 0 && <p className="text-[0.84375rem] text-soft">{HARMONY.nowhere}</p>}
-      <div className="grid grid-cols-[repeat(auto-fill,minmax(7rem,1fr))] gap-2">
-        {grips.slice(0, SHOWN).map((g) => (
-          <GripTile
-            key={g.places.map((p) => `${p.string}.${p.fret}`).join()}
-            instrument={instrument}
-            symbol={symbol}
-            grip={g}
-            on={false}
-            onHold={hold}
-            note={HARMONY.travel(Math.round(gripTravel(instrument, grip, g.places, body.hand)))}
-          />
-        ))}
-      </div>
+      <GripGrid
+        instrument={instrument}
+        symbol={symbol}
+        grips={grips.slice(0, SHOWN)}
+        note={(g) => HARMONY.travel(Math.round(gripTravel(instrument, grip, g.places, body.hand)))}
+      />
     </section>
   );
   return (

@@ -1,9 +1,9 @@
-import { useEffect, useMemo, type MouseEvent } from 'react';
+import { useEffect, useMemo } from 'react';
 import type { StudyBody } from '../../../contract';
 import { glyphs, hangsOn, ruleOf, stringsUpward, type NeckNote, type Place } from '../../../core';
 import { CellTable } from '../../neck/CellTable';
 import { arpeggioMarks } from '../../neck/chord-marks';
-import { boardPlace, fretX, stringY, type NeckGeometry } from '../../neck/geometry';
+import { fretX, stringY, type NeckGeometry } from '../../neck/geometry';
 import { GripRings } from '../../neck/GripRings';
 import { GroupMarks } from '../../neck/GroupMarks';
 import { HandFrames } from '../../neck/HandFrames';
@@ -12,6 +12,7 @@ import { Legend } from '../../neck/Legend';
 import { builtStrings, marksOf } from '../../neck/marks';
 import { Neck } from '../../neck/Neck';
 import { NeckScroll } from '../../neck/NeckScroll';
+import { Presses } from '../../neck/Presses';
 import { seamMarks, spansOf, type HandSpan } from '../../neck/path';
 import { keepInSight, useNeckGeometry } from '../../neck/useNeckGeometry';
 import { useAppSelector } from '../../store';
@@ -102,15 +103,6 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
       <Legend marks={seamed ?? marks} />
     </div>
   );
-}
-
-/** Takes presses on the board. The keyboard has the typed grip. */
-function Presses({ g, onPress }: { g: NeckGeometry; onPress: (place: Place) => void }) {
-  const at = ({ currentTarget, clientX, clientY }: MouseEvent<SVGRectElement>): Place => {
-    const box = currentTarget.getBoundingClientRect();
-    return boardPlace(g, clientX - box.left, clientY - box.top + g.top);
-  };
-  return <rect x={0} y={g.top} width={g.width} height={g.bottom - g.top} fill="transparent" data-board onClick={(e) => onPress(at(e))} />;
 }
 
 /** Both hands of a seam. */

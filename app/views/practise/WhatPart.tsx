@@ -1,16 +1,12 @@
 import type { DrillForm, StudyBody } from '../../../contract';
 import type { Shape } from '../../../core';
-import { useAppDispatch } from '../../store';
-import { change } from '../../store/change';
-import { stepRung } from '../../store/moves';
-import { rungOf } from '../../store/study';
-import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { Select } from '../../ui/Select';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
 import { isolated } from '../../words/name-text';
 import { PRACTISE } from '../../words/views/practise';
+import { RungChoice } from '../RungChoice';
 import { Check, Chooser } from './Choices';
 
 interface Props {
@@ -24,7 +20,6 @@ interface Props {
 
 /** What is drilled: a shape, all rungs, a kept route or a lick; on all strings or some. */
 export function WhatPart({ body, shapes, current, form, what, onForm }: Props) {
-  const dispatch = useAppDispatch();
   const { routes, licks, instrument } = body;
   const count = instrument.strings.length;
   const lines = form.of === 'route' ? routes : form.of === 'lick' ? licks : [];
@@ -68,24 +63,7 @@ export function WhatPart({ body, shapes, current, form, what, onForm }: Props) {
             ]}
             onChange={(of) => onForm({ of, line: null, ...(of === 'lick' || of === 'route' ? { order: 'up' } : {}) })}
           />
-          {form.of === 'shape' && shapes.length > 0 && (
-            <>
-              <Select
-                label={PRACTISE.shapeHere}
-                value={String(current)}
-                options={shapes.map((s, k) => ({ value: String(k), label: s.label }))}
-                onChange={(k) => dispatch(change(({ shapes: now }) => (now[Number(k)] ? { rung: rungOf(now[Number(k)]) } : null)))}
-              />
-              <div className="flex gap-2">
-                <Button disabled={current <= 0} onClick={() => dispatch(change((n) => stepRung(n.shapes, n.current, -1)))}>
-                  {PRACTISE.rungBefore}
-                </Button>
-                <Button disabled={current >= shapes.length - 1} onClick={() => dispatch(change((n) => stepRung(n.shapes, n.current, 1)))}>
-                  {PRACTISE.rungAfter}
-                </Button>
-              </div>
-            </>
-          )}
+          {form.of === 'shape' && shapes.length > 0 && <RungChoice label={PRACTISE.shapeHere} shapes={shapes} current={current} />}
           {lines.length > 0 && (
             <Select
               label={form.of === 'route' ? PRACTISE.keptRoute : PRACTISE.lick}
