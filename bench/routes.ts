@@ -7,7 +7,7 @@ import { scaledNeck } from '../core/neck';
 import { routeTask, weightsOf } from '../core/route/costs';
 import { fieldOf, optionsFor } from '../core/route/line';
 import { asGraph, naiveHand, WEIGHTS } from '../tests/support/hand';
-import { ms, percentile, printTable, row, time } from './table';
+import { ms, percentile, printTable, time } from './table';
 
 const OPEN = [35, 40, 45, 50, 55, 59, 64];
 const instrument = (strings: number, frets = 24): Instrument => ({

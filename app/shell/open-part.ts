@@ -33,6 +33,18 @@ export function typedEarly(): string {
   return text;
 }
 
+/** Opens a part that is about to be drawn; keys that come in between are its first ones. */
+export function openPartSoon(name: string): void {
+  gather();
+  const until = performance.now() + PATIENCE_MS;
+  const look = (): void => {
+    const part = document.querySelector<HTMLElement>(`[data-part="${name}"]`);
+    if (part) part.click();
+    else if (performance.now() < until) requestAnimationFrame(look);
+  };
+  requestAnimationFrame(look);
+}
+
 /** Opens a part of the view by its name: a chooser, or a chip. False where the view has none such. */
 export function openPart(name: string): boolean {
   const part = document.querySelector<HTMLElement>(`[data-part="${name}"]`);

@@ -87,13 +87,16 @@ export function readGrip(text: string, i: Instrument, scale: ScaleRef, own: Layo
   return shapesUnderGrip(grip, i, scale, own);
 }
 
-/** The shapes under some places of the neck, one a string, the study's own layout first; or says why there are none. */
+/** The shapes under some places of the neck, one a string: the study's own layout first, then the box that players name by the chord; or says why there are none. */
 export function shapesUnderGrip(grip: Place[], i: Instrument, scale: ScaleRef, own: Layout): { found: Under[] } | { problem: string } {
   if (!grip.length) return { problem: 'No string sounds in that grip.' };
-  const layouts = [own, ...KNOWN.filter((l) => layoutWords(l) !== layoutWords(own))];
   const pentatonic = pentatonicOf(i, grip, scale);
-  const boxes = pentatonic ? under(i, pentatonic, KNOWN[0], grip, false).slice(0, 1) : [];
-  const found = [...boxes, ...layouts.flatMap((layout) => under(i, scale, layout, grip, true))];
+  const others = KNOWN.filter((l) => layoutWords(l) !== layoutWords(own));
+  const found = [
+    ...under(i, scale, own, grip, true),
+    ...(pentatonic ? under(i, pentatonic, KNOWN[0], grip, false).slice(0, 1) : []),
+    ...others.flatMap((layout) => under(i, scale, layout, grip, true)),
+  ];
   return found.length
     ? { found }
     : { problem: 'No shape of this scale holds all its notes: one of them may be off the scale, or it is too wide for one position.' };

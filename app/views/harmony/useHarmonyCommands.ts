@@ -1,5 +1,5 @@
 import { useCommands } from '../../shell/keys';
-import { openPart } from '../../shell/open-part';
+import { openPart, openPartSoon } from '../../shell/open-part';
 import type { ModeChord, Place } from '../../../core';
 import { CHORD_SOUNDS } from '../../sound/chord-heard';
 import { store, useAppDispatch } from '../../store';
@@ -58,12 +58,12 @@ export function useHarmonyCommands({ chords, symbol, sound }: On): void {
     arpeggio: () => dispatch(harmonySet({ arpeggio: !now().arpeggio })),
     grip: () => {
       dispatch(harmonySet({ page: 'grips' }));
-      setTimeout(() => openPart('grip'));
+      openPartSoon('grip');
     },
     lift: () => dispatch(harmonySet({ grip: [] })),
     keep: () => {
       dispatch(harmonySet({ page: 'grips' }));
-      setTimeout(() => openPart('keep'));
+      openPartSoon('keep');
     },
     practise: () => practise(CHORD_TONES),
     'degree-1': degree(1),
