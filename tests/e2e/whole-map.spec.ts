@@ -110,7 +110,7 @@ test('chord tones, roots only, and an unknown chord', async ({ page, server }) =
   await openMap(page, server.url);
   await part(page, 'chord').click();
   await page.getByRole('combobox').fill('moon');
-  await expect(page.getByText('That chord cannot be read.')).toBeVisible();
+  await expect(page.getByText('is no note')).toBeVisible();
   await page.getByRole('combobox').fill('b7');
   await page.keyboard.press('Enter');
   await expect(part(page, 'chord')).toContainText('B7');
