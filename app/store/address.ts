@@ -1,6 +1,7 @@
 import { problemsOf, studySchema, WAYS, type Connection, type RungRef, type StudyBody } from '../../contract';
-import { glyphs, LAYOUT_KINDS, spellTuning, type Layout, type LayoutKind, type Place, type RouteGoal, type ScaleRef } from '../../core'; // prettier-ignore
+import { glyphs, spellTuning, type RouteGoal, type ScaleRef } from '../../core';
 import { harmonyTexts, readHarmony } from './address-harmony';
+import { layoutText, numbers, placeText, readLayout, readPlace } from './address-layout';
 import type { Harmony } from './harmony';
 import { blankLeaf } from './loose';
 import { usualQuestion } from './connection';
@@ -34,49 +35,6 @@ const readRung = (text: string): RungRef | null => {
   return m && { number: Number(m[1]), fret: Number(m[2]) };
 };
 const RUNG = 'write the number of the rung and the fret of the hand, such as 2.5';
-
-const placeText = (p: Place): string => `${p.string}/${p.fret}`;
-const readPlace = (text: string): Place | null => {
-  const m = /^(\d{1,2})\/(\d{1,2})$/.exec(text);
-  return m && { string: Number(m[1]), fret: Number(m[2]) };
-};
-const numbers = (text: string): number[] => text.split(',').map(Number);
-
-/** How each option of a layout is read; it is written by what it is. */
-const OPTIONS: Readonly<Record<string, (text: string) => unknown>> = Object.freeze({
-  stretch: String,
-  numbering: String,
-  range: String,
-  notes: Number,
-  string: Number,
-  from: Number,
-  to: Number,
-  fromFret: Number,
-  toFret: Number,
-  strings: numbers,
-  counts: numbers,
-  start: readPlace,
-  root: readPlace,
-  places: (text: string) => text.split(',').map(readPlace),
-});
-function optionText(value: unknown): string {
-  if (Array.isArray(value)) return value.map(optionText).join(',');
-  return typeof value === 'object' && value !== null ? placeText(value as Place) : String(value);
-}
-
-const layoutText = ({ kind, ...options }: Layout): string =>
-  [kind, ...Object.entries(options).map(([key, value]) => `${key}:${optionText(value)}`)].join(' ');
-function readLayout(text: string): Layout | string {
-  const [kind, ...options] = text.split(' ');
-  if (!LAYOUT_KINDS.includes(kind as LayoutKind)) return `there is no layout "${kind}"; there are ${LAYOUT_KINDS.join(', ')}`;
-  const parts: [string, unknown][] = [];
-  for (const option of options) {
-    const m = /^(\w+):(.+)$/.exec(option);
-    if (!m || !Object.hasOwn(OPTIONS, m[1])) return `“${option}” says nothing of a layout; write ${Object.keys(OPTIONS).join(', ')}`;
-    parts.push([m[1], OPTIONS[m[1]](m[2])]);
-  }
-  return { kind, ...Object.fromEntries(parts) } as Layout;
-}
 
 const goalText = (goal: RouteGoal): string =>
   'string' in goal ? placeText(goal) : 'pitch' in goal ? `pitch ${goal.pitch}` : `hand ${goal.fret}`;
