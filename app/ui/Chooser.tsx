@@ -18,14 +18,17 @@ interface Props<T> {
   current?: string;
   /** Said when nothing matches what was typed. */
   empty: string | ((text: string) => string);
+  /** Said over what is offered all the same, such as what is wrong with what was typed; null for nothing. */
+  note?: (text: string) => string | null;
   render: (text: string) => ReactNode;
 }
 
 /** A list that can be typed into: the first match is taken with Enter, others with the arrow keys or a click. */
-export function Chooser<T>({ label, placeholder, find, onChoose, current, empty, render }: Props<T>) {
+export function Chooser<T>({ label, placeholder, find, onChoose, current, empty, note, render }: Props<T>) {
   const [text, setText] = useState(typedEarly);
   const id = useId();
   const items = find(text);
+  const said = items.length ? (note?.(text) ?? null) : null;
   const box = useCombobox<Choice<T>>({
     id,
     items,
@@ -56,6 +59,11 @@ export function Chooser<T>({ label, placeholder, find, onChoose, current, empty,
         autoComplete="off"
         className="w-full rounded-md border border-line bg-paper px-3 py-2 text-base text-ink placeholder:text-soft short:py-0.5"
       />
+      {said !== null && (
+        <p role="status" className="px-2 text-clay">
+          {render(said)}
+        </p>
+      )}
       <ul {...box.getMenuProps({ 'aria-label': label })} className="max-h-72 min-h-0 overflow-auto rounded-md short:min-h-[7.5rem]">
         {items.map((item, index) => (
           <li

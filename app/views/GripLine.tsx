@@ -25,7 +25,8 @@ export function GripLine({ body, grip, onUnder, onClear }: Props) {
       className="mt-3 flex flex-wrap items-center gap-2 rounded-[10px] border border-line bg-sheet p-3"
     >
       <p className="mr-1">
-        {MAP.grip} <strong className="font-semibold">{gripText(instrument, grip)}</strong> <Signs>{MAP.soundsAs(name)}</Signs>
+        {MAP.grip} <strong className="font-semibold">{gripText(instrument, grip)}</strong>
+        <Signs>{MAP.soundsAs(name)}</Signs>
         {'found' in answer ? MAP.liesUnder : ''}
       </p>
       {'found' in answer ? (

@@ -87,6 +87,7 @@ test('a chord that cannot be read is pointed at, with what may have been meant; 
   await part(page, 'chord').click();
   await page.locator('input[role=combobox]').fill('Cmaj7foo');
   await expect(page.getByRole('listbox').getByRole('option').first()).toContainText('Cmaj7');
+  await expect(page.getByRole('status').filter({ hasText: 'Cmaj7⟨foo⟩: “foo” says nothing of a chord' })).toBeVisible();
   await page.locator('input[role=combobox]').fill('?');
   await expect(page.getByRole('status').filter({ hasText: 'is no note' })).toBeVisible();
   await page.keyboard.press('Escape');

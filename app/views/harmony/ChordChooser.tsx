@@ -21,6 +21,13 @@ function typed(text: string, known: readonly Choice<string>[]): Choice<string>[]
   return known.some((c) => c.value === symbol) ? [] : [offer(symbol)];
 }
 
+/** What of a symbol cannot be read, marked in its place; null where it can. */
+function pointedAt(text: string): string | null {
+  if (!text.trim()) return null;
+  const p = chordProblem(text.trim().charAt(0).toUpperCase() + text.trim().slice(1));
+  return p && `${p.before}⟨${p.wrong}⟩${p.after}: ${p.says}.`;
+}
+
 /** A chord of the mode, or any that is typed; one that cannot be read is pointed at, with what may have been meant. */
 export function ChordChooser({ chords, symbol, onChord }: Props) {
   const find = (text: string): Choice<string>[] => {
@@ -37,10 +44,8 @@ export function ChordChooser({ chords, symbol, onChord }: Props) {
       find={find}
       onChoose={onChord}
       {...(symbol ? { current: symbol } : {})}
-      empty={(text) => {
-        const p = chordProblem(text);
-        return p ? `${p.before}⟨${p.wrong}⟩${p.after}: ${p.says}.` : MAP.thatChordCannotBeRead;
-      }}
+      empty={(text) => pointedAt(text) ?? MAP.thatChordCannotBeRead}
+      note={(text) => (chords.some((c) => c.symbol.toLowerCase().startsWith(text.trim().toLowerCase())) ? null : pointedAt(text))}
       render={(text) => <Signs>{text}</Signs>}
     />
   );
