@@ -8,9 +8,11 @@ import {
   nameGrip,
   parseChord,
   parseGrip,
+  pitchAt,
   samePlace,
   shapesUnder,
   soundsSame,
+  toneInChord,
   type Instrument,
   type GripName,
   type Layout,
@@ -62,6 +64,12 @@ function under(i: Instrument, scale: ScaleRef, layout: Layout, grip: Place[], ow
 /** Every reading of a grip, spelled by the study's scale where that is known; none for no grip. */
 export const readingsOf = (i: Instrument, grip: readonly Place[], scale: ScaleRef): GripName[] =>
   grip.length ? nameGrip(i, grip, isScale(scale.scale) ? { home: scale } : {}) : [];
+
+/** What each place of a grip is in the chord that it is heard as first, as players call it. */
+export function degreesOfGrip(i: Instrument, grip: readonly Place[], scale: ScaleRef): string[] {
+  const [first] = readingsOf(i, grip, scale);
+  return grip.map((p) => (first ? (toneInChord(first.symbol, pitchAt(i, p).midi) ?? '') : ''));
+}
 
 /** The pentatonic that a player thinks of under a chord: minor under a minor third, major under a major one; null where the scale is it. */
 function pentatonicOf(i: Instrument, grip: Place[], own: ScaleRef): ScaleRef | null {

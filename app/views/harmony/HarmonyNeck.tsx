@@ -14,7 +14,7 @@ import { placePressed } from '../../store/harmony';
 import { usePrefs } from '../../store/prefs';
 import { selectNotes } from '../../store/study';
 import { Signs } from '../../ui/Signs';
-import { gripText } from '../../words/grip-text';
+import { degreesOfGrip, gripText } from '../../words/grip-text';
 import { scaleOf } from '../../words/harmony-text';
 import { HARMONY } from '../../words/views/harmony';
 
@@ -41,6 +41,7 @@ export function HarmonyNeck({ body, shape, symbol, grip }: Props) {
     if (alone) return arpeggioMarks({ instrument, hand }, shape, symbol, o);
     return marksOf(notes, shape, { ...o, chord: new Set(chordSounds(symbol)) });
   }, [alone, instrument, hand, labels, naming, notes, shape, symbol]);
+  const degrees = useMemo(() => degreesOfGrip(instrument, grip, scale), [instrument, grip, scale]);
   const band = useMemo(() => shape && { from: shape.lowFret, to: shape.highFret }, [shape]);
   useEffect(() => keepInSight(holder.current, width, g, band), [holder, width, g, band]);
   const title = HARMONY.neckTitle(symbol, shape?.label ?? HARMONY.noPosition);
@@ -54,7 +55,7 @@ export function HarmonyNeck({ body, shape, symbol, grip }: Props) {
           {...(band ? { band } : {})}
           title={glyphs(grip.length ? `${title}, ${HARMONY.gripOnNeck(gripText(instrument, grip))}` : title)}
         >
-          <GripRings g={g} grip={grip} />
+          <GripRings g={g} grip={grip} degrees={degrees} marks={marks} />
           <Presses g={g} onPress={(place) => dispatch(placePressed(place))} />
         </Neck>
       </NeckScroll>

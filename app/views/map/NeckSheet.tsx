@@ -19,6 +19,7 @@ import { useAppSelector } from '../../store';
 import { usePrefs } from '../../store/prefs';
 import { selectChordSounds, selectOver, type Laid } from '../../store/study';
 import { scaleName, twinRoot } from '../../words/scale-text';
+import { degreesOfGrip } from '../../words/grip-text';
 import { neckTitle } from '../../words/shape-text';
 import { MAP } from '../../words/views/map';
 
@@ -71,6 +72,7 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
       twin: rule.twins ? twinRoot(scale.scale) : null,
     });
   }, [notes, shape, labels, over, focus, built, chord, symbol, hand, layout, instrument, scale, naming]);
+  const degrees = useMemo(() => degreesOfGrip(instrument, grip, scale), [instrument, grip, scale]);
   const joined = useMemo(() => joinedAt(g, body, laid, seam), [g, body, laid, seam]);
   const seamed = useMemo(
     () => (seams[seam] ? seamMarks(notes, shapes[seam], shapes[seam + 1], seams[seam]) : null),
@@ -94,7 +96,7 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
           {note && (
             <circle cx={fretX(g, note.fret)} cy={stringY(g, note.string)} r={20 * g.scale} fill="none" stroke="#fff6dc" strokeWidth={3} />
           )}
-          <GripRings g={g} grip={grip} />
+          <GripRings g={g} grip={grip} degrees={degrees} marks={seamed ?? marks} />
           <Presses g={g} onPress={onPress} />
         </Neck>
         <Ladder g={g} shapes={shapes} current={current} onChoose={onRung} seams={seams} seam={seam} onSeam={onSeam} />
