@@ -22,6 +22,7 @@ const STUDY_ROUTES: RouteObject[] = [
   { path: 'connect', lazy: async () => ({ Component: (await import('./views/connect/ConnectView')).ConnectView }) },
   { path: 'transpose', lazy: async () => ({ Component: (await import('./views/transpose/TransposeView')).TransposeView }) },
   { path: 'harmony', lazy: async () => ({ Component: (await import('./views/harmony/HarmonyView')).HarmonyView }) },
+  { path: 'progression', lazy: async () => ({ Component: (await import('./views/progression/ProgressionView')).ProgressionView }) },
   { path: 'practise', lazy: async () => ({ Component: (await import('./views/practise/PractiseView')).PractiseView }) },
   { path: 'plan', lazy: async () => ({ Component: (await import('./views/practise/PlanView')).PlanView }) },
   { path: 'licks', lazy: async () => ({ Component: (await import('./views/licks/LicksView')).LicksView }) },

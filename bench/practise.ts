@@ -104,6 +104,7 @@ function sound(): void {
     beats: line.beats,
     returns: [0],
     under: [42, 49, 57],
+    backing: [],
   };
   const score = drillScore(heard, 'both', 'wood');
   const t = new Transport(rate, { seam: () => undefined, end: () => undefined });

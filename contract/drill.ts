@@ -25,7 +25,7 @@ import { degreeList, scaleRefSchema } from './scale';
 
 export const DRILL_OF = ['shape', 'rungs', 'route', 'lick'] as const;
 export const DRILL_WORDS = ['degrees', 'relative', 'notes', 'syllables', 'fingers', 'none'] as const;
-export const DRILL_UNDER = ['none', 'drone', 'chord'] as const;
+export const DRILL_UNDER = ['none', 'drone', 'chord', 'backing'] as const;
 export type DrillWords = (typeof DRILL_WORDS)[number];
 export const MOTIONS: readonly RungMotion[] = ['each', 'alternate'];
 

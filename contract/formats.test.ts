@@ -26,7 +26,11 @@ describe('studies of every format there was', () => {
     const old = read('format-7.json');
     expect(upgradeBy(FORMATS[6], 8, old)).toEqual({ ...old, format: 8, grips: [] });
   });
-  it.each([1, 2, 3, 4, 5, 6, 7])('format %i holds today', (n) => {
+  it('format 8 gets progressions, none', () => {
+    const old = read('format-8.json');
+    expect(upgradeBy(FORMATS[7], 9, old)).toEqual({ ...old, format: 9, progressions: [], progression: null });
+  });
+  it.each([1, 2, 3, 4, 5, 6, 7, 8])('format %i holds today', (n) => {
     expect(problemsOf(studySchema, upgradeStudy(read(`format-${n}.json`)))).toEqual([]);
   });
   it('scales that studies kept themselves are told once each, and only those that hold', () => {
@@ -36,7 +40,7 @@ describe('studies of every format there was', () => {
     ]);
   });
   it('the files themselves are never changed: a study once written looks so for ever', () => {
-    expect([1, 2, 3, 4, 5, 6, 7].map((n) => sum(file(`format-${n}.json`)))).toEqual(SUMS);
+    expect([1, 2, 3, 4, 5, 6, 7, 8].map((n) => sum(file(`format-${n}.json`)))).toEqual(SUMS);
   });
   it('each row adds what it always added: append only', () => {
     expect(FORMATS.slice(0, 4).map((f) => Object.keys(f.adds))).toEqual([
@@ -48,6 +52,7 @@ describe('studies of every format there was', () => {
     expect(FORMATS[4].adds).toEqual({});
     expect(FORMATS[5].adds).toEqual({ practice: null, drills: [], plan: null });
     expect(FORMATS[6].adds).toEqual({ grips: [] });
+    expect(FORMATS[7].adds).toEqual({ progressions: [], progression: null });
     expect(FORMATS.slice(0, 4).map((f) => Object.values(f.adds))).toEqual([
       [null, null, [], [], null, []],
       [[], null, []],
@@ -88,4 +93,5 @@ const SUMS = [
   'b0353cd321abd04b',
   'bcd2214c8ef2ddeb',
   '633e8d47b41ee089',
+  'ce7a4d0523d819dc',
 ];

@@ -80,6 +80,7 @@ export const FORMATS: readonly Format[] = [
   { adds: {}, turns: toFormat6 },
   { adds: { practice: null, drills: [], plan: null } },
   { adds: { grips: [] } },
+  { adds: { progressions: [], progression: null } },
 ];
 
 /** The format of today. */

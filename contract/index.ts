@@ -9,6 +9,7 @@ export * from './connection';
 export * from './record';
 export * from './drill';
 export { MOST_GRIPS, type KeptGrip } from './grip';
+export * from './progression';
 export * from './pass';
 export * from './paths';
 export * from './facts';

@@ -19,6 +19,7 @@ import { instrumentSchema } from './instrument';
 import { LAYOUT_KINDS, layoutSchema } from './layout';
 import { licksSchema, tagList, time, type Lick } from './lick';
 import { id, list, name, oneOf, record, rungRef, whole, type RungRef } from './parts';
+import { progressionsSchema, type KeptProgression } from './progression';
 import { degreeList, scaleRefSchema } from './scale';
 
 /** What the marks on the neck say. */
@@ -79,6 +80,9 @@ export interface StudyBody {
   plan: Plan | null;
   /** Grips that were named. */
   grips: KeptGrip[];
+  progressions: KeptProgression[];
+  /** Id of the progression that is open; null: the first. */
+  progression: string | null;
 }
 
 /** Fields that have a plain value: those that a format after the first one added. */
@@ -102,6 +106,8 @@ type Plain = Pick<
   | 'drills'
   | 'plan'
   | 'grips'
+  | 'progressions'
+  | 'progression'
 >;
 
 /** A study of today's format without anything special; the result is the caller's own. */
@@ -148,6 +154,8 @@ export const studySchema = record<StudyBody>({
   drills: drillsSchema,
   plan: planSchema,
   grips: gripsSchema,
+  progressions: progressionsSchema,
+  progression: string().strict().nullable().defined().max(40),
 }).required();
 
 /** A study in a list. `problems` is not empty where the record no longer holds, such as a scale that is unknown here. */

@@ -31,6 +31,8 @@ const MEMBERS: Readonly<Record<string, string>> = Object.freeze({
   places: 'place',
   drills: 'drill',
   grips: 'grip',
+  progressions: 'progression',
+  locks: 'settled scale',
   items: 'shape',
   passes: 'pass',
 });

@@ -56,6 +56,7 @@ export { handChoices, type CellChoice, type HandChoice } from './fingering/choic
 export * from './ladder';
 export * from './harmony';
 export * from './progression';
+export * from './backing';
 export * from './route';
 export * from './lick';
 export * from './transpose';

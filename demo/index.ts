@@ -1,6 +1,7 @@
 import { PLAIN_CLIMB, PLAIN_DRILL, plainStudy, type Bundle, type StudyBody } from '../contract';
 import { parseGrip, parseTuning, type Instrument, type Place, type LickNote } from '../core';
 import { LATCH, MOORING, RAILS, TILT } from './licks';
+import { ROOST, SALT_FERRY } from './progressions';
 
 export { demoPasses } from './passes';
 
@@ -76,6 +77,8 @@ export const DEMO: Pick<Bundle, 'instruments' | 'scales' | 'studies'> = {
           { id: 'demo-mast', name: 'Mast', symbol: 'F#m6', places: grip('2x122x') },
           { id: 'demo-gale', name: 'Gale', symbol: 'B9', places: grip('x2122x') },
         ],
+        progressions: [ROOST, SALT_FERRY],
+        progression: ROOST.id,
         plan: {
           items: [1, 2, 3, 4, 5].map((number) => ({ rung: { number, fret: [2, 4, 7, 9, 11][number - 1] }, said: null, since: null })),
           scale: { tonic: 'F#', scale: 'dorian' },

@@ -152,6 +152,7 @@ const MIGRATIONS: Migration[] = [
   },
   studiesGo(FORMATS[5], 5, '010'),
   studiesGo(FORMATS[6], 6, '011'),
+  studiesGo(FORMATS[7], 7, '012'),
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

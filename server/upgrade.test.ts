@@ -80,6 +80,7 @@ describe('an older notebook', () => {
       '009-log',
       '010-study-format-7',
       '011-study-format-8',
+      '012-study-format-9',
     ]);
     await db.destroy();
   });

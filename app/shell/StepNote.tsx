@@ -14,7 +14,19 @@ const TOLD_MS = 6000;
 type Told = NonNullable<EditorState['told']>;
 
 /** Changes after which a way back is offered in sight: those that turn the page, not those that walk about on it. */
-const BIG: readonly (keyof StudyBody)[] = ['scale', 'instrument', 'layout', 'licks', 'routes', 'pins', 'over', 'chord', 'drills', 'plan'];
+const BIG: readonly (keyof StudyBody)[] = [
+  'scale',
+  'instrument',
+  'layout',
+  'licks',
+  'routes',
+  'pins',
+  'over',
+  'chord',
+  'drills',
+  'plan',
+  'progressions',
+];
 /** Changes that say themselves where they are made. */
 const SILENT: readonly (keyof StudyBody)[] = ['name', 'set', 'note', 'tempo', 'tags'];
 

@@ -4,6 +4,7 @@ import { LICK_COMMANDS } from '../views/licks/lick-commands';
 import { MAP_COMMANDS } from '../views/map/map-commands';
 import { NOTEBOOK_COMMANDS } from '../views/notebook/notebook-commands';
 import { PRACTISE_COMMANDS } from '../views/practise/practise-commands';
+import { PROGRESSION_COMMANDS } from '../views/progression/progression-commands';
 import { TRANSPOSE_COMMANDS } from '../views/transpose/transpose-commands';
 import { SHELL, type CommandInfo } from './keys';
 import { SHELL_COMMANDS } from './shell-commands';
@@ -15,6 +16,7 @@ export const ALL_COMMANDS: readonly { view: string; infos: readonly CommandInfo[
   { view: 'transpose', infos: TRANSPOSE_COMMANDS },
   { view: 'licks', infos: LICK_COMMANDS },
   { view: 'harmony', infos: HARMONY_COMMANDS },
+  { view: 'progression', infos: PROGRESSION_COMMANDS },
   { view: 'practise', infos: PRACTISE_COMMANDS },
   { view: 'notebook', infos: NOTEBOOK_COMMANDS },
   { view: SHELL, infos: SHELL_COMMANDS },

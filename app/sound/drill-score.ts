@@ -18,6 +18,8 @@ export interface DrillHeard {
   /** Notes at which what lies under it sounds anew, and its pitches; none: nothing lies under it. */
   returns: readonly number[];
   under: readonly number[];
+  /** A backing that goes under it, as long as it. */
+  backing: readonly SoundEvent[];
 }
 
 const GAIN = { plain: 0.62, loud: 0.9, slurred: 0.5, under: 0.34, click: 0.8 };
@@ -35,8 +37,9 @@ export function drillScore(d: DrillHeard, what: Sounds, click: Click): Score {
   const notes = what === 'clicks' ? [] : d.sounds.map((s, k) => noteEvent(d, s, k, starts[k]));
   const under = what === 'clicks' ? [] : underEvents(d, starts);
   const loud = starts.filter((_, k) => d.loud[k]);
+  const backing = what === 'clicks' ? [] : d.backing;
   const beats = what === 'notes' ? [] : clicks(click, d.beats, loud);
-  return { beats: d.beats, events: [...notes, ...under, ...beats].sort((a, b) => a.beat - b.beat) };
+  return { beats: d.beats, events: [...notes, ...under, ...backing, ...beats].sort((a, b) => a.beat - b.beat) };
 }
 
 function noteEvent(d: DrillHeard, { midi, string }: { midi: number; string: number }, k: number, beat: number): SoundEvent {
@@ -55,5 +58,5 @@ function clicks(click: Click, beats: number, loud: readonly number[]): SoundEven
   const accents = new Set(loud);
   const on = Array.from({ length: Math.floor(beats) }, (_, beat) => beat);
   const places = [...on, ...loud.filter((b) => !Number.isInteger(b))];
-  return places.map((beat) => ({ beat, sound: clickSound(click, accents.has(beat)), channel: null, gain: GAIN.click, beats: 0, click: true as const })); // prettier-ignore
+  return places.map((beat) => ({ beat, sound: clickSound(click, accents.has(beat)), channel: null, gain: GAIN.click, beats: 0, part: 'clicks' as const })); // prettier-ignore
 }

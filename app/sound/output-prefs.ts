@@ -1,14 +1,25 @@
 import { keptValue } from '../store/kept-value';
 import { CLICKS, type Click } from './click';
+import { SOUND_PARTS, type Levels, type SoundPart } from './engine/score';
 
-/** How loud, 0 to 1, and what the click is. */
-export interface SoundPrefs {
-  notes: number;
-  clicks: number;
+/** How loud each part is, 0 to 1, which of them are silent for now, and what the click is. */
+export interface SoundPrefs extends Levels {
+  muted: SoundPart[];
   click: Click;
 }
-const level = (value: unknown): number => (typeof value === 'number' && value >= 0 && value <= 1 ? value : 0.7);
+const USUAL = 0.7;
+const level = (value: unknown): number => (typeof value === 'number' && value >= 0 && value <= 1 ? value : USUAL);
 export const soundPrefs = keptValue('sound', (value): SoundPrefs => {
-  const { notes, clicks, click } = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
-  return { notes: level(notes), clicks: level(clicks), click: CLICKS.find((c) => c === click) ?? 'wood' };
+  const kept = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
+  const levels = Object.fromEntries(SOUND_PARTS.map((part) => [part, level(kept[part])])) as Levels;
+  const { click, muted } = kept;
+  return {
+    ...levels,
+    muted: SOUND_PARTS.filter((p) => Array.isArray(muted) && muted.includes(p)),
+    click: CLICKS.find((c) => c === click) ?? 'wood',
+  };
 });
+
+/** The levels as they are heard. */
+export const levelsOf = (prefs: SoundPrefs): Levels =>
+  Object.fromEntries(SOUND_PARTS.map((part) => [part, prefs.muted.includes(part) ? 0 : prefs[part]])) as Levels;

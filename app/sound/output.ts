@@ -1,6 +1,6 @@
 import { openAhead } from './ahead/output';
 import type { Engine, FromEngine } from './engine/messages';
-import { soundPrefs } from './output-prefs';
+import { levelsOf, soundPrefs } from './output-prefs';
 import workletUrl from './engine/transport.worklet.ts?worker&url';
 
 /** The one audio context of this window, with its engine; it rests while nothing sounds. */
@@ -24,7 +24,7 @@ async function open(): Promise<Output> {
   const context = new AudioContext({ latencyHint: 'interactive' });
   try {
     const engine = 'audioWorklet' in context ? await openWorklet(context) : openAhead(context);
-    const told = (): void => engine.send({ level: { notes: soundPrefs.get().notes, clicks: soundPrefs.get().clicks } });
+    const told = (): void => engine.send({ level: levelsOf(soundPrefs.get()) });
     soundPrefs.subscribe(told);
     told();
     return { context, engine };

@@ -162,6 +162,7 @@ const DRILL: Choice = {
 };
 
 const ROUTE: Choice = { name: 'route', write: (b) => b.route, read: (text) => ({ route: text }) };
+const PROGRESSION: Choice = { name: 'progression', write: (b) => b.progression, read: (text) => ({ progression: text }) };
 const LICK: Choice = { name: 'lick', write: (b) => b.lick, read: (text) => ({ lick: text }) };
 
 /** What an address holds: all of a loose leaf, of a study only what is looked at, since the study itself is kept. */
@@ -170,6 +171,7 @@ const choicesIn = (view: StudyView, loose: boolean): Choice[] => [
   ...(view === 'licks' ? [] : [RUNG_CHOICE]),
   ...(view === 'connect' ? [...(loose ? CONNECT : []), ROUTE] : []),
   ...(view === 'licks' ? [LICK] : []),
+  ...(view === 'progression' ? [PROGRESSION] : []),
   ...(view === 'practise' && loose ? [DRILL] : []),
 ];
 
@@ -280,6 +282,7 @@ function problemWith(fields: Partial<StudyBody>, now: StudyBody): string | null 
   const problem = problemsOf(studySchema.pick(keys), fields)[0] as { message: string } | undefined;
   if (problem) return problem.message;
   if (fields.lick && !now.licks.some((l) => l.id === fields.lick)) return 'there is no such lick here';
+  if (fields.progression && !now.progressions.some((p) => p.id === fields.progression)) return 'there is no such progression here';
   if (fields.route && !now.routes.some((r) => r.id === fields.route)) return 'there is no such kept route here';
   return null;
 }

@@ -5,10 +5,17 @@ import { api } from './api';
 import { autosave, flush, saveOnLeaving } from './autosave';
 import { editorReducer } from './editor';
 import { harmonyReducer } from './harmony';
+import { overReducer } from './over';
 import { transposingReducer } from './transposing';
 
 export const store = configureStore({
-  reducer: { editor: editorReducer, transposing: transposingReducer, harmony: harmonyReducer, [api.reducerPath]: api.reducer },
+  reducer: {
+    editor: editorReducer,
+    transposing: transposingReducer,
+    harmony: harmonyReducer,
+    over: overReducer,
+    [api.reducerPath]: api.reducer,
+  },
   middleware: (defaults) => defaults().prepend(autosave.middleware).concat(api.middleware),
 });
 

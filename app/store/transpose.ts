@@ -33,6 +33,7 @@ import {
   type Shape,
 } from '../../core';
 import { neckOf, sameNeck, withPitches } from './licks';
+import { movedProgressions } from './progressions';
 import { changeKey, idlePins, toRoot, withInstrument, withScale } from './moves';
 import { rungOf } from './study';
 
@@ -189,7 +190,10 @@ const loosenedQuestion = (asked: KeptRoute['asked']): KeptRoute['asked'] => ({
 function movedFrame(body: StudyBody, shapes: Shape[], current: number, move: StudyMove): Partial<StudyBody> {
   if (move.kind === 'key') {
     const over = body.over && movedKey(body.over, move.by);
-    return { ...changeKey(body, move.by), over, chord: movedChord(body.chord, move.by) };
+    const edit = changeKey(body, move.by);
+    const to = edit.scale?.tonic ?? body.scale.tonic;
+    const chord = body.chord && movedChord(body.chord, body.scale.tonic, to);
+    return { ...edit, over, chord, progressions: movedProgressions(body, move.by) };
   }
   if (move.kind === 'root') return toRoot(body.layout, shapes, current, { string: move.string }) ?? {};
   const shape = shapes[current] as Shape | undefined;

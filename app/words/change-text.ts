@@ -36,6 +36,19 @@ function drillChange(after: StudyBody['practice'], before: StudyBody['practice']
   return `drill to ${orderWords(after.form)}, ${RHYTHM_WORDS[after.form.rhythm]}`;
 }
 
+/** What of the progressions changed: one more or fewer, or what of one that is in both. */
+function progressionChange(after: StudyBody['progressions'], before: StudyBody['progressions'] | undefined): string {
+  if (isDigest(after) || !before || isDigest(before) || after.length !== before.length) return listed('progression')(after, before);
+  const k = after.findIndex((p, n) => JSON.stringify(p) !== JSON.stringify(before[n]));
+  if (k < 0) return 'progressions';
+  const [now, was] = [after[k], before[k]];
+  if (now.home.tonic !== was.home.tonic) return `progression to ${now.home.tonic}`;
+  if (now.tempo !== was.tempo) return `progression’s tempo to ${now.tempo}`;
+  if (now.text !== was.text) return 'the progression’s chords';
+  if (now.locks !== was.locks && JSON.stringify(now.locks) !== JSON.stringify(was.locks)) return 'a scale over a chord';
+  return `how “${isolated(now.name)}” is played over`;
+}
+
 /** How a change of each field is said, in the order in which they are told. */
 const SAY: { [K in Exclude<keyof StudyBody, 'format' | 'instrumentId'>]: Says<StudyBody[K]> } = {
   scale: scaleChange,
@@ -69,10 +82,12 @@ const SAY: { [K in Exclude<keyof StudyBody, 'format' | 'instrumentId'>]: Says<St
   drills: listed('kept drill'),
   plan: (p) => (p ? 'the plan' : 'no plan'),
   grips: listed('kept grip'),
+  progressions: progressionChange,
+  progression: () => 'another progression open',
 };
 
 /** Fields that change along with others and say nothing of their own then. */
-const QUIET: readonly (keyof StudyBody)[] = ['connection', 'rung', 'lick', 'route', 'built', 'instrumentId'];
+const QUIET: readonly (keyof StudyBody)[] = ['connection', 'rung', 'lick', 'route', 'progression', 'built', 'instrumentId'];
 const MOST_SAID = 3;
 
 /** What two states of a study have not in common, in words: "key to B♭, 1 lick more". Fields that one of them lacks are not compared. */

@@ -94,6 +94,7 @@ export const UNDER_WORDS: Readonly<Record<DrillForm['under'], string>> = Object.
   none: 'nothing',
   drone: 'a drone',
   chord: 'a chord',
+  backing: 'the backing of the progression',
 });
 
 /** What is played, as the sentence and the log say it. */

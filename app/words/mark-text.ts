@@ -11,7 +11,7 @@ export const MARK_WORDS: Readonly<Record<Exclude<MarkLook, 'root-stud'> | 'bar' 
   bar: 'tone of the chosen chord',
   aside: 'smaller: not in the chord, or in one of two positions only',
   gone: 'left out by the scale laid over',
-  new: 'brought in by the scale laid over',
+  new: 'brought in by the other scale: the one laid over, or of the next chord',
   faint: 'of this shape, not among the notes shown',
   stud: 'in the scale, outside this shape',
 });

@@ -5,6 +5,7 @@ export const VIEW_NAMES: Readonly<Record<string, string>> = Object.freeze({
   transpose: 'Transpose',
   licks: 'Licks',
   harmony: 'Harmony',
+  progression: 'Progression',
   practise: 'Practise',
   plan: 'Plan',
   log: 'Log',

@@ -1,9 +1,11 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Grip, Lead, LickCopy, Route } from '../../core';
+import type { Grip, Lead, LickCopy, Route, ScalePath } from '../../core';
 import type { RouteJob } from '../store/connection';
 import type { CopiesJob } from './copies.worker';
 import type { GripsJob } from './grips.worker';
 import type { LeadJob } from './lead.worker';
+import type { PathJob } from './path.worker';
+import type { WavJob } from './wav.worker';
 import type { Answer, Order, Refusal } from './serve-search';
 
 export interface Search<Found> {
@@ -71,6 +73,8 @@ const routeWorker = (): Worker => new Worker(new URL('./route.worker.ts', import
 const copiesWorker = (): Worker => new Worker(new URL('./copies.worker.ts', import.meta.url), { type: 'module' });
 
 const gripsWorker = (): Worker => new Worker(new URL('./grips.worker.ts', import.meta.url), { type: 'module' });
+const pathWorker = (): Worker => new Worker(new URL('./path.worker.ts', import.meta.url), { type: 'module' });
+const wavWorker = (): Worker => new Worker(new URL('./wav.worker.ts', import.meta.url), { type: 'module' });
 const leadWorker = (): Worker => new Worker(new URL('./lead.worker.ts', import.meta.url), { type: 'module' });
 
 /** The ways from here to there. */
@@ -81,3 +85,7 @@ export const useCopies = (job: CopiesJob | null): Search<LickCopy> => useSearch(
 export const useGrips = (job: GripsJob | null): Search<Grip> => useSearch(job, gripsWorker);
 /** Grips for chords that follow each other. */
 export const useLead = (job: LeadJob | null): Search<Lead> => useSearch(job, leadWorker);
+/** A scale and a shape for every chord of a form. */
+export const usePaths = (job: PathJob | null): Search<ScalePath> => useSearch(job, pathWorker);
+/** A take as a file of sound. */
+export const useWav = (job: WavJob | null): Search<Uint8Array> => useSearch(job, wavWorker);

@@ -5,3 +5,4 @@ export * from './colour';
 export * from './grips';
 export * from './name';
 export * from './arpeggio';
+export { movedChord, movedNote } from './moved';

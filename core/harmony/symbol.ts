@@ -41,7 +41,7 @@ const UGLY: readonly [RegExp, string][] = [
   [/[−–]/g, '-'],
 ];
 /** A symbol in plain signs; 𝄪 and 𝄫 grow by one. */
-const plainSigns = (symbol: string): string => UGLY.reduce((s, [from, to]) => s.replace(from, to), symbol.trim());
+export const plainSigns = (symbol: string): string => UGLY.reduce((s, [from, to]) => s.replace(from, to), symbol.trim());
 
 /** Semitones of the natural steps of a stack. */
 const NATURAL: Readonly<Record<number, number>> = { 1: 0, 2: 2, 3: 4, 4: 5, 5: 7, 6: 9, 7: 11, 9: 2, 11: 5, 13: 9 };

@@ -1,6 +1,20 @@
 export * from './types';
 export { guideLine, studyLine, type StudyLineOptions } from './lines';
-export { MOST_BARS, parseProgression } from './parse';
+export { changesTo, type ScaleChange, type ScaleMove } from './changes';
+export { FORM_NAMES, formIn, type FormName } from './forms';
+export { MOST_BARS, movedProgression, parseProgression, rewritten } from './parse';
 export { scalesForChord } from './fit';
-export { PATH_MOTIONS, PATH_SCHOOLS, scalePath, walking, type PathOptions, type PathStep, type PathWeights, type ScalePath } from './path';
+export {
+  PATH_MOTIONS,
+  PATH_SCHOOLS,
+  scalePath,
+  MOST_PATH_WEIGHT,
+  PATH_WEIGHTS,
+  walking,
+  type PathOptions,
+  type PathStep,
+  type PathWeights,
+  type ScalePath,
+  type ShapeMemory,
+} from './path';
 export { targetsFrom } from './targets';

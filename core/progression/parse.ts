@@ -1,5 +1,6 @@
 import { checkWhole } from '../errors';
-import { chordFault } from '../harmony';
+import { chordFault, movedChord, plainSigns } from '../harmony';
+import type { NoteName } from '../types';
 import { SILENT, type Bar, type ProgressionFault } from './types';
 
 /** Bars of a form, repeats written out. */
@@ -20,6 +21,20 @@ const BARLINE = /[|]/;
 
 const fault = (t: Token, message: string, nearest: string[] = []): ProgressionFault => ({ at: t.at, length: t.text.length, message, nearest }); // prettier-ignore
 
+/** A chord as it may be typed: the root's letter may be small, signs may be ♯ and ♭. */
+const written = (text: string): string => plainSigns(/^[a-g]/.test(text) ? text.charAt(0).toUpperCase() + text.slice(1) : text);
+
+/** A typed progression with every chord that can be read written anew; whatever else stands there stays, sign by sign. */
+export const rewritten = (text: string, chord: (symbol: string) => string): string =>
+  text.replace(TOKEN, (t) => {
+    if (BARLINE.test(t) || SECTION.test(t) || ENDING.test(t) || NO_CHORD.test(t) || t === '.' || t === '%') return t;
+    return chordFault(written(t)) ? t : chord(written(t));
+  });
+
+/** A typed progression in another key, each chord spelled in it: moved as far as one tonic lies from the other. */
+export const movedProgression = (text: string, from: NoteName, to: NoteName): string =>
+  rewritten(text, (symbol) => movedChord(symbol, from, to));
+
 /** What is being read. */
 interface Reading {
   bars: Bar[];
@@ -31,12 +46,12 @@ interface Reading {
   section: string | null;
 }
 
-/** A chord as typed: the root's letter may be small. Unreadable ones are told and silent. */
+/** A chord as typed. Unreadable ones are told and silent. */
 function symbolOf(r: Reading, t: Token): string {
   if (NO_CHORD.test(t.text)) return SILENT;
-  const written = /^[a-g]/.test(t.text) ? t.text.charAt(0).toUpperCase() + t.text.slice(1) : t.text;
-  const wrong = chordFault(written);
-  if (!wrong) return written;
+  const symbol = written(t.text);
+  const wrong = chordFault(symbol);
+  if (!wrong) return symbol;
   r.faults.push({ at: t.at + wrong.at, length: Math.max(1, wrong.length), message: wrong.message, nearest: wrong.nearest });
   return SILENT;
 }

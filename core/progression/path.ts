@@ -21,7 +21,11 @@ export interface PathWeights {
   changes: number;
   /** How well a scale fits its chord. */
   fit: number;
+  /** How far the hand is from its first place at the end of the form, where the top comes again; it is nothing to a climb. */
+  home: number;
 }
+export const PATH_WEIGHTS: PathWeights = { travel: 1, changes: 1, fit: 1, home: 0 };
+export const MOST_PATH_WEIGHT = 10;
 
 export interface PathOptions {
   home: ScaleRef;
@@ -30,7 +34,7 @@ export interface PathOptions {
   layout: Layout;
   /** The fret that the hand begins near to. */
   near?: number;
-  /** In one place, or up an octave through the form. */
+  /** In one place, or up an octave and down again, section by section. */
   motion?: (typeof PATH_MOTIONS)[number];
   /** Scales settled by the player, by the index of the chord (silent ones are not counted). */
   locks?: { chord: number; ref: ScaleRef }[];
@@ -57,7 +61,7 @@ export interface ScalePath {
 }
 
 /** What the parts cost, in mm of hand travel (judgement). */
-const COST = { perMm: 1, change: 6, misfit: 60, offClimb: 0.6 };
+const COST = { perMm: 1, change: 6, misfit: 60, offClimb: 0.6, home: 1 };
 /** Scales of one chord that are tried, and tones that each holds, or all of a smaller chord. */
 const TRIED = 6;
 const LEAST_HELD = 3;
@@ -69,20 +73,29 @@ const MOST_CHORDS = 2000;
 interface Node {
   fit: ScaleFit;
   shape: Shape;
-  sounds: ReadonlySet<number>;
+  /** Pitch classes, one bit each. */
+  sounds: number;
+  /** Where the hand is, from the nut. */
+  mm: number;
 }
+
+/** Shapes that a search laid out, by neck, layout and scale: what the next one need not lay out again. */
+export type ShapeMemory = Map<string, Shape[]>;
+const MOST_REMEMBERED = 400;
 
 /** Everything that one search looks at. */
 interface Setting {
   i: Instrument;
   o: PathOptions;
-  shapes: Map<string, Shape[]>;
+  shapes: ShapeMemory;
+  /** What of a key is the same throughout. */
+  on: string;
   mm: (fret: number) => number;
 }
 
 /** The shapes of a scale in the layout; none where it has no such layout on this neck. */
-function shapesOf({ i, o, shapes }: Setting, ref: ScaleRef): Shape[] {
-  const key = JSON.stringify(ref);
+function shapesOf({ i, o, shapes, on }: Setting, ref: ScaleRef): Shape[] {
+  const key = `${on}${JSON.stringify(ref)}`;
   const known = shapes.get(key);
   if (known) return known;
   let found: Shape[];
@@ -96,10 +109,15 @@ function shapesOf({ i, o, shapes }: Setting, ref: ScaleRef): Shape[] {
   return found;
 }
 
-const holds = (fit: ScaleFit, symbolSounds: readonly number[]): number => {
-  const own = new Set(scaleNotes(fit.ref).map((n) => chromaOf(n.name)));
-  return symbolSounds.filter((s) => own.has(s)).length;
-};
+const maskOf = (sounds: readonly number[]): number => sounds.reduce((mask, s) => mask | (1 << s), 0);
+const soundsOf = (ref: ScaleRef): number => maskOf(scaleNotes(ref).map((n) => chromaOf(n.name)));
+/** How many pitch classes a mask has. */
+function sizeOf(mask: number): number {
+  let n = 0;
+  for (let rest = mask; rest; rest &= rest - 1) n++;
+  return n;
+}
+const holds = (fit: ScaleFit, chord: readonly number[]): number => sizeOf(soundsOf(fit.ref) & maskOf(chord));
 
 /** The scales that are tried over a chord. */
 function scalesOver(s: Setting, symbol: string, locked: ScaleRef | undefined, sounds: readonly number[]): ScaleFit[] {
@@ -113,15 +131,16 @@ function scalesOver(s: Setting, symbol: string, locked: ScaleRef | undefined, so
   return holding.slice(0, TRIED);
 }
 
-function nodesOver(s: Setting, symbol: string, locked: ScaleRef | undefined, sounds: readonly number[]): Node[] {
-  const nodes = scalesOver(s, symbol, locked, sounds).flatMap((fit) => {
-    const own = new Set(scaleNotes(fit.ref).map((n) => chromaOf(n.name)));
-    return shapesOf(s, fit.ref).map((shape): Node => ({ fit, shape, sounds: own }));
+function nodesOver(s: Setting, symbol: string, locked: ScaleRef | undefined): Node[] {
+  const nodes = scalesOver(s, symbol, locked, [...new Set(chordSounds(symbol))]).flatMap((fit) => {
+    const sounds = soundsOf(fit.ref);
+    return shapesOf(s, fit.ref).map((shape): Node => ({ fit, shape, sounds, mm: s.mm(shape.handFret) }));
   });
   return nodes.length ? nodes : fail('NO_SHAPE_FITS', 'layout', `No scale over ${symbol} has this layout on this neck. Take another layout, or settle another scale.`); // prettier-ignore
 }
 
-const fresh = (a: ReadonlySet<number>, b: ReadonlySet<number>): number => [...b].filter((n) => !a.has(n)).length;
+/** Pitch classes of the second that the first has not. */
+const fresh = (a: number, b: number): number => sizeOf(b & ~a);
 
 function check(i: Instrument, o: PathOptions, chords: number): void {
   checkInstrument(i);
@@ -130,6 +149,9 @@ function check(i: Instrument, o: PathOptions, chords: number): void {
   if (o.motion !== undefined) checkOneOf('BAD_OPTION', 'motion', o.motion, PATH_MOTIONS);
   if (o.near !== undefined) checkWhole('BAD_OPTION', 'near', o.near, 0, i.frets);
   if (o.count !== undefined) checkWhole('BAD_OPTION', 'count', o.count, 1, MOST_WAYS);
+  for (const [name, w] of Object.entries(o.weights ?? {}))
+    if (!(w >= 0 && w <= MOST_PATH_WEIGHT))
+      fail('BAD_OPTION', `weights.${name}`, `weights.${name}: give a number from 0 to ${MOST_PATH_WEIGHT}.`);
   o.locks?.forEach((l, k) => checkWhole('BAD_OPTION', `locks[${k}].chord`, l.chord, 0, Math.max(0, chords - 1)));
   if (!chords) fail('BAD_OPTION', 'bars', 'bars: there is no chord to play over. Write one, such as | Dm7 | G7 |.');
   if (chords > MOST_CHORDS) fail('BAD_OPTION', 'bars', `bars: ${chords} chords are too many; ${MOST_CHORDS} at most.`);
@@ -138,49 +160,102 @@ function check(i: Instrument, o: PathOptions, chords: number): void {
 /**
  * A scale and a shape for every chord of a form that sounds: the cheapest ways of hand travel, changed notes and misfit, exact over the
  * six best scales of each chord and all their shapes. `one-parent` keeps home over every chord of which it holds three tones (or all);
- * `stay` keeps the hand, `climb` wants it an octave higher at the end, evenly. Throws BAD_OPTION, NO_SHAPE_FITS, what parseChord throws.
+ * `stay` keeps the hand; `climb` wants it
+ * an octave higher at the end of the first section (the whole form where none is named), back at the end of the next, evenly. Throws BAD_OPTION, NO_SHAPE_FITS, what parseChord throws.
  */
 export const scalePath = (i: Instrument, bars: readonly Bar[], o: PathOptions): ScalePath[] => runToEnd(walking(i, bars, o));
 
-/** The same, chord by chord: yields the share that is done. */
-export function* walking(i: Instrument, bars: readonly Bar[], o: PathOptions): Generator<number, ScalePath[]> {
-  const symbols = bars.flatMap((b) => b.chords.map((c) => c.symbol)).filter((symbol) => symbol !== SILENT);
-  check(i, o, symbols.length);
-  const s: Setting = { i, o, shapes: new Map(), mm: (fret) => fretFromNutMm(i.scaleLengthMm, fret) };
+/** The same, chord by chord: yields the share that is done. `shapes` may be handed on from search to search. */
+export function* walking(
+  i: Instrument,
+  bars: readonly Bar[],
+  o: PathOptions,
+  shapes: ShapeMemory = new Map(),
+): Generator<number, ScalePath[]> {
+  const heard = heardIn(bars);
+  check(i, o, heard.length);
+  if (shapes.size > MOST_REMEMBERED) shapes.clear();
+  const on = JSON.stringify([i, o.layout]);
+  const s: Setting = { i, o, shapes, on, mm: (fret) => fretFromNutMm(i.scaleLengthMm, fret) };
   const known = new Map<string, Node[]>();
-  const layers = symbols.map((symbol, k) => {
+  const layers: Node[][] = [];
+  for (const [k, { symbol }] of heard.entries()) {
     const locked = o.locks?.find((l) => l.chord === k)?.ref;
     const key = JSON.stringify([symbol, locked]);
-    const nodes = known.get(key) ?? nodesOver(s, symbol, locked, [...new Set(chordSounds(symbol))]);
+    const nodes = known.get(key) ?? nodesOver(s, symbol, locked);
     known.set(key, nodes);
-    return nodes;
-  });
-  const weights = { travel: 1, changes: 1, fit: 1, ...o.weights };
+    layers.push(nodes);
+    yield (LAYING * (k + 1)) / heard.length;
+  }
   const near = o.near ?? Math.min(...layers[0].map((n) => n.shape.handFret));
-  const aim = (k: number): number => Math.min(i.frets - 3, near + (OCTAVE * k) / Math.max(1, layers.length - 1));
-  const own = (k: number, n: Node): number => {
-    const off = o.motion === 'climb' ? COST.offClimb * Math.abs(s.mm(n.shape.handFret) - s.mm(aim(k))) : 0;
-    return weights.fit * COST.misfit * (1 - n.fit.fit) + off;
-  };
-  const moved = (from: number, to: number): number => Math.abs(s.mm(from) - s.mm(to));
-  const step = (k: number, from: number, to: number): number => {
-    const [a, b] = [layers[k - 1][from], layers[k][to]];
-    return weights.travel * COST.perMm * moved(a.shape.handFret, b.shape.handFret) + weights.changes * COST.change * fresh(a.sounds, b.sounds) + own(k, b); // prettier-ignore
-  };
-  const enter = (node: number): number => weights.travel * COST.perMm * moved(near, layers[0][node].shape.handFret) + own(0, layers[0][node]); // prettier-ignore
-  const ways = cheapestWays(layers.map((l) => l.length), enter, step, o.count ?? 1); // prettier-ignore
+  const costs = costsOf(s, layers, heard, near);
+  const ways = cheapestWays(layers.map((l) => l.length), costs.enter, costs.step, o.count ?? 1); // prettier-ignore
   let turn = ways.next();
-  for (; !turn.done; turn = ways.next()) yield turn.value / layers.length;
+  for (; !turn.done; turn = ways.next()) yield LAYING + ((1 - LAYING) * turn.value) / layers.length;
   return turn.value.map(({ cost, nodes }) => ({
     cost,
-    steps: nodes.map((at, k) => stepAt(symbols[k], layers[k][at], k ? layers[k - 1][nodes[k - 1]] : null, near, moved)),
+    steps: nodes.map((at, k) => stepAt(s, heard[k].symbol, layers[k][at], k ? layers[k - 1][nodes[k - 1]] : null, near)),
   }));
 }
 
-function stepAt(symbol: string, n: Node, before: Node | null, near: number, moved: (a: number, b: number) => number): PathStep {
+/** Of the work, so much is laying out the shapes. */
+const LAYING = 0.8;
+
+/** A chord that sounds, and the section it belongs to, counted from 0. */
+interface Heard {
+  symbol: string;
+  section: number;
+}
+
+function heardIn(bars: readonly Bar[]): Heard[] {
+  let section = 0;
+  return bars.flatMap((b, bar) => {
+    if (bar > 0 && b.section !== undefined) section++;
+    return b.chords.filter((c) => c.symbol !== SILENT).map(({ symbol }) => ({ symbol, section }));
+  });
+}
+
+/** The fret that a climb wants the hand at over each chord: up an octave through the first section, down again through the next. */
+function climbing(heard: readonly Heard[], near: number, last: number): number[] {
+  const top = Math.min(OCTAVE, Math.max(0, last - near));
+  return heard.map(({ section }, k) => {
+    const own = heard.flatMap((h, n) => (h.section === section ? [n] : []));
+    const share = own.length > 1 ? (k - own[0]) / (own.length - 1) : 0;
+    return near + top * (section % 2 ? 1 - share : share);
+  });
+}
+
+interface Costs {
+  enter: (node: number) => number;
+  step: (layer: number, from: number, to: number) => number;
+}
+
+function costsOf({ i, o, mm }: Setting, layers: readonly Node[][], heard: readonly Heard[], near: number): Costs {
+  const weights = { ...PATH_WEIGHTS, ...o.weights };
+  const aims = o.motion === 'climb' ? climbing(heard, near, i.frets - 3).map(mm) : null;
+  const start = mm(near);
+  const last = layers.length - 1;
+  const own = layers.map((nodes, k) =>
+    nodes.map((n) => {
+      const off = aims ? COST.offClimb * Math.abs(n.mm - aims[k]) : 0;
+      const home = k === last && !aims ? weights.home * COST.home * Math.abs(n.mm - start) : 0;
+      return weights.fit * COST.misfit * (1 - n.fit.fit) + off + home;
+    }),
+  );
+  const [travel, changes] = [weights.travel * COST.perMm, weights.changes * COST.change];
+  return {
+    enter: (node) => travel * Math.abs(layers[0][node].mm - start) + own[0][node],
+    step: (k, from, to) => {
+      const [a, b] = [layers[k - 1][from], layers[k][to]];
+      return travel * Math.abs(a.mm - b.mm) + changes * fresh(a.sounds, b.sounds) + own[k][to];
+    },
+  };
+}
+
+function stepAt({ mm }: Setting, symbol: string, n: Node, before: Node | null, near: number): PathStep {
   const changed = before ? fresh(before.sounds, n.sounds) : 0;
-  const moveMm = moved(before?.shape.handFret ?? near, n.shape.handFret);
+  const moveMm = Math.abs(n.mm - (before?.mm ?? mm(near)));
   const hand = moveMm === 0 ? 'the hand stays' : `the hand moves ${Math.round(moveMm)} mm to fret ${n.shape.handFret}`;
   const notes = before && changed ? `; ${changed} ${changed === 1 ? 'note changes' : 'notes change'}` : '';
-  return { symbol, ref: n.fit.ref, shape: n.shape, kept: n.sounds.size - changed, changed, moveMm, why: `${n.fit.ref.tonic} ${scaleTitle(n.fit.ref.scale)}: ${n.fit.why}${notes}; ${hand}` }; // prettier-ignore
+  return { symbol, ref: n.fit.ref, shape: n.shape, kept: sizeOf(n.sounds) - changed, changed, moveMm, why: `${n.fit.ref.tonic} ${scaleTitle(n.fit.ref.scale)}: ${n.fit.why}${notes}; ${hand}` }; // prettier-ignore
 }

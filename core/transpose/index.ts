@@ -1,5 +1,5 @@
 export { checkLine } from './check';
 export { copiesOf, copying, rankCopies, type CopyOptions } from './copies';
 export { alongScale, changeDegree, modeShift } from './degrees';
-export { movedChord, movedKey, toKey } from './key';
+export { movedKey, toKey } from './key';
 export { toTuning, type Retuned } from './tuning';

@@ -32,9 +32,3 @@ export function toKey(i: Instrument, shape: readonly Place[], by: number): { pla
 
 /** A scale some half steps higher, on the tonic that writes it with fewest signs. Example: E♭ Lydian down 1 is D Lydian. Throws UNKNOWN_SCALE, BAD_NOTE. */
 export const movedKey = (ref: ScaleRef, by: number): ScaleRef => ({ ...ref, tonic: bestTonic(chromaOf(ref.tonic) + by, ref.scale) });
-
-/** A chord symbol with its root moved; null and what is no symbol stay. Example: "B7" up 2 is "C#7" or "Db7", whichever major key is easier to write. */
-export function movedChord(chord: string | null, by: number): string | null {
-  const m = chord ? /^([A-G](?:##|bb|#|b)?)(.*)$/.exec(chord) : null;
-  return m ? `${bestTonic(chromaOf(m[1]) + by, 'ionian')}${m[2]}` : chord;
-}

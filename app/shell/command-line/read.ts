@@ -271,14 +271,24 @@ function byName(text: string, { studies }: Where): Offer[] {
     .map((s) => ({ key: `study ${s.id}`, title: `Open “${isolated(s.name)}”`, detail: 'study', action: { open: s.id } }));
 }
 
-const VIEWS: Offer[] = ['map', 'connect', 'transpose', 'licks', 'harmony', 'practise', 'plan', 'log', 'notebook', 'instruments'].map(
-  (view) => ({
-    key: `go ${view}`,
-    title: `Go to ${VIEW_NAMES[view]}`,
-    detail: 'view',
-    action: { go: view },
-  }),
-);
+const VIEWS: Offer[] = [
+  'map',
+  'connect',
+  'transpose',
+  'licks',
+  'harmony',
+  'progression',
+  'practise',
+  'plan',
+  'log',
+  'notebook',
+  'instruments',
+].map((view) => ({
+  key: `go ${view}`,
+  title: `Go to ${VIEW_NAMES[view]}`,
+  detail: 'view',
+  action: { go: view },
+}));
 
 /** Commands of all views whose words fit, with their keys. */
 const byCommand = (text: string, keys: Prefs['keys']): Offer[] =>

@@ -1,4 +1,4 @@
-import type { AtSeam, Seam, Take } from './score';
+import type { AtSeam, Levels, Seam, Take } from './score';
 
 /** What the page tells the engine. */
 export type ToEngine =
@@ -6,7 +6,7 @@ export type ToEngine =
   | { forget: string[] }
   | { play: Take; inFrames: number }
   | { change: AtSeam }
-  | { level: { notes: number; clicks: number } }
+  | { level: Levels }
   | { stop: true };
 
 /** What the engine tells the page. */

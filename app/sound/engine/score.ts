@@ -1,5 +1,12 @@
 /** What sounds, as plain data: it goes to the audio thread as it is. */
 
+/** What has a volume of its own. */
+export const SOUND_PARTS = ['notes', 'clicks', 'bass', 'comping', 'drums'] as const;
+export type SoundPart = (typeof SOUND_PARTS)[number];
+/** 0 to 1 each. */
+export type Levels = Record<SoundPart, number>;
+export const FULL_LEVELS: Readonly<Levels> = { notes: 1, clicks: 1, bass: 1, comping: 1, drums: 1 };
+
 /** A sound at a beat. Beats are quarters, from 0; parts of one are doubles. */
 export interface SoundEvent {
   beat: number;
@@ -11,8 +18,8 @@ export interface SoundEvent {
   gain: number;
   /** How long it is held, in beats; 0: it dies away by itself. */
   beats: number;
-  /** Clicks have a volume of their own. */
-  click?: true;
+  /** Whose volume it has; notes unless said. */
+  part?: SoundPart;
 }
 
 /** One pass: its length in beats, and its events in order of time. */

@@ -1,4 +1,4 @@
-import type { Score, Seam, Take } from './score';
+import { FULL_LEVELS, type Score, type Seam, type Take } from './score';
 import { Transport } from './transport';
 
 const RATE = 48000;
@@ -7,7 +7,7 @@ const BLOCK = 128;
 const TICK = Float32Array.of(1);
 const beatsOf = (beats: number, sound = 'tick'): Score => ({
   beats,
-  events: Array.from({ length: beats }, (_, beat) => ({ beat, sound, channel: null, gain: 1, beats: 0, click: true as const })),
+  events: Array.from({ length: beats }, (_, beat) => ({ beat, sound, channel: null, gain: 1, beats: 0, part: 'clicks' as const })),
 });
 
 function engine(sounds: Record<string, Float32Array> = { tick: TICK }) {
@@ -130,7 +130,7 @@ it('one string, one voice: the next note damps the one before; another string le
 
 it('clicks and notes have volumes of their own', () => {
   const { t, run } = engine();
-  t.level({ notes: 0.25, clicks: 0 });
+  t.level({ ...FULL_LEVELS, notes: 0.25, clicks: 0 });
   const note = { beat: 1, sound: 'tick', channel: 1, gain: 1, beats: 0 };
   t.play(take({ beats: 2, events: [...beatsOf(1).events, note] }, 120), 0, 0);
   const out = run(RATE - BLOCK);

@@ -1,4 +1,4 @@
-import type { AtSeam, Score, Seam, SoundEvent, Take } from './score';
+import { FULL_LEVELS, type AtSeam, type Levels, type Score, type Seam, type SoundEvent, type SoundPart, type Take } from './score';
 
 interface Voice {
   samples: Float32Array;
@@ -9,13 +9,22 @@ interface Voice {
   channel: number | null;
   /** Frames that letting go takes. */
   release: number;
-  click: boolean;
+  part: SoundPart;
 }
 
 /** Seconds: a string damped by the next note on it, one let go, and everything faded at a stop. */
 const DAMP = 0.008;
 const RELEASE = 0.06;
 const FADE = 0.015;
+
+/** Where many sounds together would be too loud they are bent, never cut: all below KNEE is untouched, nothing reaches 1. */
+const KNEE = 0.8;
+function soften(out: Float32Array): void {
+  for (let k = 0; k < out.length; k++) {
+    const over = Math.abs(out[k]) - KNEE;
+    if (over > 0) out[k] = Math.sign(out[k]) * (KNEE + (1 - KNEE) * Math.tanh(over / (1 - KNEE)) * 0.999);
+  }
+}
 
 /** What the transport tells as it goes. */
 export interface Told {
@@ -40,7 +49,7 @@ export class Transport {
   private readonly sounds = new Map<string, Float32Array>();
   private voices: Voice[] = [];
   private playing: Playing | null = null;
-  private levels = { notes: 1, clicks: 1 };
+  private levels: Readonly<Levels> = FULL_LEVELS;
 
   /** `rate` is frames a second. */
   constructor(
@@ -68,7 +77,7 @@ export class Transport {
     if (this.playing) this.playing.atSeam = { ...this.playing.atSeam, ...atSeam };
   }
 
-  level(levels: { notes: number; clicks: number }): void {
+  level(levels: Levels): void {
     this.levels = levels;
   }
 
@@ -96,6 +105,7 @@ export class Transport {
   render(out: Float32Array, frame: number): void {
     if (this.playing) this.start(this.playing, frame + out.length);
     for (const voice of this.voices) this.mix(voice, out, frame);
+    if (this.voices.length > 1) soften(out);
     const end = frame + out.length;
     this.voices = this.voices.filter((v) => end < Math.min(v.from + v.samples.length, v.until + v.release));
     if (!this.playing && !this.voices.length && this.ending) {
@@ -147,12 +157,12 @@ export class Transport {
           v.release = DAMP * this.rate;
         }
     const until = event.beats > 0 ? at + event.beats * perBeat : Infinity;
-    const { gain, channel, click = false } = event;
-    this.voices.push({ samples, from: at, until, gain, channel, release: RELEASE * this.rate, click });
+    const { gain, channel, part = 'notes' } = event;
+    this.voices.push({ samples, from: at, until, gain, channel, release: RELEASE * this.rate, part });
   }
 
-  private mix({ samples, from, until, gain, release, click }: Voice, out: Float32Array, frame: number): void {
-    const level = gain * (click ? this.levels.clicks : this.levels.notes);
+  private mix({ samples, from, until, gain, release, part }: Voice, out: Float32Array, frame: number): void {
+    const level = gain * this.levels[part];
     const first = Math.max(0, from - frame);
     const last = Math.min(out.length, from + samples.length - frame);
     for (let k = first; k < last; k++) {

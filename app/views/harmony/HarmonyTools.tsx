@@ -1,25 +1,19 @@
 import { Play, Square } from 'lucide-react';
 import { CHORD_SOUNDS, type ChordSound } from '../../sound/chord-heard';
-import { useAppDispatch, useAppSelector } from '../../store';
-import { HARMONY_PAGES, harmonySet, type HarmonyPage } from '../../store/harmony';
+import { useAppSelector } from '../../store';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { HARMONY } from '../../words/views/harmony';
+import { HarmonyPages } from './HarmonyPages';
 import type { SoundOfChord } from './useChordSound';
 
 /** The pages of Harmony, and how its chord is heard. */
 export function HarmonyTools({ sound }: { sound: SoundOfChord }) {
-  const dispatch = useAppDispatch();
   const page = useAppSelector((s) => s.harmony.page);
   const { on } = sound.hear;
   return (
     <div className="no-print after-neck my-3 flex flex-wrap items-center gap-2">
-      <Segmented<HarmonyPage>
-        label={HARMONY.pages}
-        value={page}
-        options={HARMONY_PAGES.map((value) => ({ value, label: HARMONY.page[value] }))}
-        onChange={(next) => dispatch(harmonySet({ page: next }))}
-      />
+      <HarmonyPages page={page} />
       <span className="grow" />
       <Segmented<ChordSound>
         label={HARMONY.how}

@@ -1,10 +1,11 @@
 import { Play, Square } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { DrillForm, StudyBody } from '../../../contract';
+import type { DrillForm, KeptProgression, StudyBody } from '../../../contract';
 import { drillSeconds, glyphs, TICKS, type Climb, type ScaleRef, type Shape, type Standing } from '../../../core';
 import { say } from '../../shell/say';
 import type { DrillHeard } from '../../sound/drill-score';
 import { useAppSelector } from '../../store';
+import { selectProgression } from '../../store/progressions';
 import type { DrillResult, Drilled } from '../../store/practice/drilled';
 import { aboutOf } from '../../store/practice/pass';
 import { askWarmUp } from '../../store/practice/wish';
@@ -26,7 +27,7 @@ import { RunningLine } from './RunningLine';
 import { SayCard } from './SayCard';
 import { CountInChip, SayPart, SoundsPart } from './SoundsPart';
 import { TodayCard } from './TodayCard';
-import { underOf } from './under';
+import { backingFor, underOf } from './under';
 import { usePractiseCommands } from './usePractiseCommands';
 import { useRun } from './useRun';
 import { useStanding } from './useStanding';
@@ -41,10 +42,10 @@ interface Props {
   made: DrillResult;
 }
 
-const NOTHING: DrillHeard = { sounds: [], ticks: [], loud: [], slurred: [], beats: 0, returns: [], under: [] };
+const NOTHING: DrillHeard = { sounds: [], ticks: [], loud: [], slurred: [], beats: 0, returns: [], under: [], backing: [] };
 const NO_STARTS: number[] = [];
 
-const heardOf = (d: Drilled, scale: ScaleRef): DrillHeard => ({
+const heardOf = (d: Drilled, scale: ScaleRef, progression: KeptProgression | null): DrillHeard => ({
   sounds: d.notes,
   ticks: d.line.ticks,
   loud: d.line.loud,
@@ -52,6 +53,7 @@ const heardOf = (d: Drilled, scale: ScaleRef): DrillHeard => ({
   beats: d.line.beats,
   returns: d.form.under === 'none' ? [] : d.returns,
   under: underOf(d, scale),
+  backing: d.form.under === 'backing' && progression ? backingFor(progression, d.line.beats) : [],
 });
 
 export function DrillBench({ body, shapes, current, form, climb, made }: Props) {
@@ -62,7 +64,8 @@ export function DrillBench({ body, shapes, current, form, climb, made }: Props) 
   const marks = useDrillMarks(body, drill);
   const what = whatWords(form, body, shape, shapes.length);
   const { scale } = body;
-  const heard = useMemo(() => (drill ? heardOf(drill, scale) : NOTHING), [drill, scale]);
+  const progression = useAppSelector(selectProgression);
+  const heard = useMemo(() => (drill ? heardOf(drill, scale, progression) : NOTHING), [drill, scale, progression]);
   const starts = useMemo(() => drill?.starts.map((t) => t / TICKS) ?? NO_STARTS, [drill]);
   const [standing, setStanding] = useStanding(id, drill?.key ?? null, form, climb);
   const warm = useWarmUp(id, drill?.key ?? null, climb);

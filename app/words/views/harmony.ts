@@ -7,7 +7,7 @@ export const HARMONY = {
   of: 'of',
   in: 'in',
   pages: 'Harmony',
-  page: { chords: 'Chords of the mode', grips: 'Grips', leading: 'Moving' },
+  page: { chords: 'Chords of the mode', grips: 'Grips', leading: 'Moving', progression: 'Progression' },
   size: 'How many notes',
   sizes: { 3: 'Triads', 4: 'Sevenths', 5: 'Ninths' },
   numerals: 'Numerals counted from',

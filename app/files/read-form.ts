@@ -1,0 +1,47 @@
+import { MOST_FORM_TEXT, FORM_TEMPO, type KeptProgression } from '../../contract';
+import { isScale, METER_BEATS, METER_UNITS, PATH_WEIGHTS } from '../../core';
+import { FormatError } from '../../formats/errors';
+import { readChordPro, readFormMidi, readFormText, readFormXml, type FormFile } from '../../formats/form';
+import { isZip, unpackMxl } from '../../formats/musicxml/mxl';
+import type { Written } from '../store/progressions';
+import { decode } from './decode';
+
+/** A file of chords as a progression, or why it cannot be one. Files are told by what is in them. */
+export type ReadForm = { written: Written; remarks: string[] } | { why: string };
+
+export function readForm(file: string, bytes: Uint8Array): ReadForm {
+  try {
+    return held(file, readOne(bytes));
+  } catch (e) {
+    if (e instanceof FormatError) return { why: e.message };
+    throw e;
+  }
+}
+
+function readOne(bytes: Uint8Array): FormFile {
+  if (!bytes.length) throw new FormatError('this file is empty.');
+  if (String.fromCharCode(...bytes.slice(0, 4)) === 'MThd') return readFormMidi(bytes);
+  if (isZip(bytes)) return readFormXml(unpackMxl(bytes));
+  const { text } = decode(bytes);
+  const plain = text.replace(/^\uFEFF/, '');
+  if (plain.trimStart().startsWith('<')) return readFormXml(plain);
+  const chordpro = /^\s*\{\s*[a-z_]+/im.test(plain) || (!plain.includes('|') && /\[[A-G][^\]]*\]/.test(plain));
+  return chordpro ? readChordPro(plain) : readFormText(plain);
+}
+
+/** What a file tells, as far as a progression can hold it; the rest is said. */
+function held(file: string, f: FormFile): ReadForm {
+  if (f.text.length > MOST_FORM_TEXT) return { why: `its bars take ${f.text.length} characters; a progression holds ${MOST_FORM_TEXT}.` };
+  const [beats, unit] = f.meter;
+  const plain = beats >= METER_BEATS.min && beats <= METER_BEATS.max && (METER_UNITS as readonly number[]).includes(unit);
+  const remarks = plain ? f.remarks : [...f.remarks, `Its meter ${f.meter.join('/')} is not counted here; 4/4 is taken.`];
+  const name =
+    (f.name || file.replace(/\.[^.]+$/, ''))
+      .replace(/[\p{Cc}\u2028\u2029]/gu, ' ')
+      .trim()
+      .slice(0, 120)
+      .trim() || 'Progression';
+  const tempo = f.tempo === null ? {} : { tempo: Math.max(FORM_TEMPO.min, Math.min(FORM_TEMPO.max, f.tempo)) };
+  const home: Partial<Pick<KeptProgression, 'home'>> = f.key && isScale(f.key.scale) ? { home: f.key } : {};
+  return { written: { name, text: f.text, meter: plain ? f.meter : [4, 4], weights: PATH_WEIGHTS, ...tempo, ...home }, remarks };
+}

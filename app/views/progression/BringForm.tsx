@@ -1,0 +1,52 @@
+import { Upload } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { useAppDispatch } from '../../store';
+import { change } from '../../store/change';
+import { addWritten, formOf } from '../../store/progressions';
+import { Button } from '../../ui/Button';
+import { isolated } from '../../words/name-text';
+import { PROGRESSION } from '../../words/views/progression';
+
+const ACCEPT = '.txt,.cho,.chordpro,.chopro,.pro,.crd,.musicxml,.xml,.mxl,.mid,.midi';
+
+/** Brings in the chords of a file as a progression of the study, or says why not. */
+export function BringForm({ onDone }: { onDone?: () => void }) {
+  const dispatch = useAppDispatch();
+  const input = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<{ words: string; bad: boolean } | null>(null);
+  const bring = async (file: File): Promise<void> => {
+    const { readForm } = await import('../../files/read-form');
+    const read = readForm(file.name, new Uint8Array(await file.arrayBuffer()));
+    if ('why' in read) return setSaid({ words: `${isolated(file.name)}: ${read.why}`, bad: true });
+    const { written, remarks } = read;
+    dispatch(change((n) => addWritten(n.body, written)));
+    const { bars } = formOf({ text: written.text, meter: written.meter ?? [4, 4] });
+    setSaid({ words: [PROGRESSION.read(isolated(written.name), bars.length), ...remarks].join(' '), bad: false });
+    onDone?.();
+  };
+  return (
+    <>
+      <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
+        {PROGRESSION.in_}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept={ACCEPT}
+        className="sr-only"
+        tabIndex={-1}
+        aria-label={PROGRESSION.in_}
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          if (file) void bring(file);
+          e.target.value = '';
+        }}
+      />
+      {said && (
+        <p role="status" className={`basis-full ${said.bad ? 'text-clay' : 'text-soft'}`}>
+          {said.words}
+        </p>
+      )}
+    </>
+  );
+}

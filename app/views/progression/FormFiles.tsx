@@ -1,0 +1,123 @@
+import { Download } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import type { KeptProgression, StudyBody } from '../../../contract';
+import { arrange } from '../../../core';
+import { levelsOf, soundPrefs } from '../../sound/output-prefs';
+import type { Form } from '../../store/progressions';
+import { Button } from '../../ui/Button';
+import { download, fileName } from '../../ui/files';
+import { SentencePart } from '../../ui/SentencePart';
+import { PROGRESSION } from '../../words/views/progression';
+import { useWav } from '../../workers/useSearch';
+import type { WavJob } from '../../workers/wav.worker';
+import { BringForm } from './BringForm';
+import type { BackingOn } from './useBacking';
+
+interface Props {
+  body: StudyBody;
+  p: KeptProgression;
+  form: Form;
+  backing: BackingOn;
+}
+
+const RATE = 44100;
+/** Longest sound that is rendered here, in minutes. */
+const MOST_MINUTES = 30;
+
+/** The progression as a file for other programs, its backing as sound, and files of chords brought in. */
+export function FormFiles(props: Props) {
+  return (
+    <SentencePart
+      name={PROGRESSION.part.files}
+      look="chip"
+      text={
+        <>
+          <Download size={14} aria-hidden /> {PROGRESSION.files}
+        </>
+      }
+    >
+      {(close) => <Files {...props} close={close} />}
+    </SentencePart>
+  );
+}
+
+function Files({ p, form, backing, close }: Props & { close: () => void }) {
+  const { name, meter, tempo, feel, home } = p;
+  const file = fileName(name);
+  const out = { name, bars: form.bars, meter, tempo, home };
+  const none = !form.bars.length;
+  const writers = () => import('../../../formats/form');
+  const midi = async (): Promise<void> => {
+    const { writeFormMidi } = await writers();
+    download(`${file}.mid`, 'audio/midi', writeFormMidi(out, arrange(form.bars, { meter, feel })) as Uint8Array<ArrayBuffer>);
+  };
+  const score = async (): Promise<void> => {
+    const { writeFormXml } = await writers();
+    download(`${file}.musicxml`, 'application/vnd.recordare.musicxml+xml', writeFormXml(out));
+  };
+  const chordpro = async (): Promise<void> => {
+    const { writeChordPro } = await writers();
+    download(`${file}.cho`, 'text/plain', writeChordPro(out));
+  };
+  const text = async (): Promise<void> => {
+    const { writeFormText } = await writers();
+    download(`${file}.txt`, 'text/plain', writeFormText(out));
+  };
+  return (
+    <>
+      <h3 className="font-semibold">{PROGRESSION.out}</h3>
+      <div className="flex flex-wrap gap-2">
+        <Button disabled={none} onClick={() => void midi()}>
+          {PROGRESSION.midi}
+        </Button>
+        <Button disabled={none} onClick={() => void score()}>
+          {PROGRESSION.xml}
+        </Button>
+        <Button disabled={none} onClick={() => void chordpro()}>
+          {PROGRESSION.chordpro}
+        </Button>
+        <Button disabled={none} onClick={() => void text()}>
+          {PROGRESSION.plain}
+        </Button>
+      </div>
+      <Wav backing={backing} file={file} />
+      <div className="flex flex-wrap gap-2">
+        <BringForm onDone={close} />
+      </div>
+    </>
+  );
+}
+
+/** The bars that go round, once through with their count-in, at the levels that are set. */
+function Wav({ backing: { take }, file }: { backing: BackingOn; file: string }) {
+  const [job, setJob] = useState<WavJob | null>(null);
+  const { found, done, cancel, refused } = useWav(job);
+  const minutes = take ? ((take.lead?.beats ?? 0) + take.score.beats) / take.tempo : 0;
+  useEffect(() => {
+    const bytes = found[0] as Uint8Array | undefined;
+    if (!job || !bytes || done !== null) return;
+    setJob(null);
+    download(`${file}.wav`, 'audio/wav', bytes as Uint8Array<ArrayBuffer>);
+  }, [found, done, job, file]);
+  const render = (): void => {
+    if (take)
+      setJob({ take: { lead: take.lead, score: take.score, tempo: take.tempo, levels: levelsOf(soundPrefs.get()) }, sampleRate: RATE });
+  };
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      <Button disabled={!take || minutes > MOST_MINUTES || done !== null} onClick={render}>
+        {PROGRESSION.wav}
+      </Button>
+      {minutes > MOST_MINUTES && <p className="text-clay">{PROGRESSION.tooLong(MOST_MINUTES)}</p>}
+      {done !== null && (
+        <>
+          <span role="status" className="num text-soft">
+            {PROGRESSION.rendering(Math.round(done * 100))}
+          </span>
+          <Button onClick={cancel}>{PROGRESSION.cancel}</Button>
+        </>
+      )}
+      {refused && <p className="text-clay">{refused.message}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,100 @@
+import { useEffect, useRef } from 'react';
+import type { KeptProgression } from '../../../contract';
+import { useAppDispatch } from '../../store';
+import { overSet } from '../../store/over';
+import { Signs } from '../../ui/Signs';
+import { scaleOf } from '../../words/harmony-text';
+import { PROGRESSION } from '../../words/views/progression';
+import { loopOf, type Ear } from './useBacking';
+import type { Ways } from './useWays';
+
+interface Props {
+  p: KeptProgression;
+  ways: Ways;
+  playing: boolean;
+  ear: Ear;
+}
+
+/** The form, bar by bar, with the scale under each chord; the one looked at or heard stands out, the next one a beat ahead. */
+export function FormStrip({ p, ways, playing, ear }: Props) {
+  const dispatch = useAppDispatch();
+  const strip = useRef<HTMLDivElement>(null);
+  const { form, way, at, chord } = ways;
+  const [from, to] = loopOf(p, form.bars.length);
+  const bar = chord?.bar ?? -1;
+  const coming = playing && ear.left === 1 && form.chords.length > 1 ? (at + 1) % form.chords.length : -1;
+  useEffect(() => {
+    const holder = strip.current;
+    const cell = holder?.querySelector<HTMLElement>(`[data-bar="${bar}"]`);
+    if (!holder || !cell) return;
+    const [top, bottom] = [cell.offsetTop - holder.offsetTop, cell.offsetTop - holder.offsetTop + cell.offsetHeight];
+    if (top < holder.scrollTop || bottom > holder.scrollTop + holder.clientHeight) holder.scrollTop = Math.max(0, top - 8);
+  }, [bar]);
+  if (!form.bars.length) return null;
+  let k = 0;
+  const bars = form.bars.map((b, n) => {
+    const own = form.chords.slice(k).filter((c) => c.bar === n);
+    const first = k;
+    k += own.length;
+    return { ...b, n, first, own };
+  });
+  const same = (n: number): boolean =>
+    n > 0 &&
+    bars[n].own.length === 1 &&
+    bars[n - 1].own.length === 1 &&
+    bars[n].own[0].symbol === bars[n - 1].own[0].symbol &&
+    !bars[n].section;
+  const locked = new Set(p.locks.map((l) => l.chord));
+  return (
+    <div
+      ref={strip}
+      role="group"
+      aria-label={PROGRESSION.strip}
+      className="form-strip mb-3 grid max-h-44 grid-cols-[repeat(auto-fill,minmax(5.75rem,1fr))] overflow-y-auto rounded-[10px] border border-line bg-sheet"
+    >
+      {bars.map(({ n, own, first, section }) => (
+        <div
+          key={n}
+          data-bar={n}
+          className={`relative flex min-w-0 border-r border-b border-line ${p.loop && n >= from && n <= to ? 'shadow-[inset_0_-2px_0_var(--color-feather)]' : ''}`}
+        >
+          {section && (
+            <span className="absolute top-0 right-1 max-w-[60%] truncate text-[0.75rem] text-brass-deep">
+              <Signs>{section}</Signs>
+            </span>
+          )}
+          {own.length === 0 && (
+            <span className="px-2 py-1.5 text-soft" aria-label={`${PROGRESSION.bar(n + 1)}: ${PROGRESSION.silent}`}>
+              N.C.
+            </span>
+          )}
+          {own.map((c, j) => {
+            const index = first + j;
+            const step = way?.steps[index];
+            const scale = step ? scaleOf(step.ref) : '';
+            return (
+              <button
+                key={index}
+                type="button"
+                aria-label={`${PROGRESSION.chordAt(n + 1, c.symbol, scale)}${locked.has(index) ? `, ${PROGRESSION.settled}` : ''}`}
+                aria-current={index === at ? 'true' : undefined}
+                data-coming={index === coming ? '' : undefined}
+                onClick={() => dispatch(overSet({ at: index, target: null }))}
+                className="tap min-w-0 flex-1 cursor-pointer px-2 py-1.5 text-left hover:bg-feather-wash focus-visible:outline-offset-[-3px] aria-[current=true]:bg-night aria-[current=true]:text-white data-[coming]:shadow-[inset_0_-4px_0_var(--color-brass)]"
+              >
+                <span className="block truncate font-head text-[1.0625rem] leading-6 font-semibold">
+                  {same(n) ? <span aria-hidden>%</span> : <Signs>{c.symbol}</Signs>}
+                </span>
+                <span
+                  className={`block truncate text-[0.75rem] ${index === at ? '' : 'text-soft'} ${locked.has(index) ? 'underline decoration-dotted' : ''}`}
+                >
+                  <Signs>{scale}</Signs>
+                </span>
+              </button>
+            );
+          })}
+        </div>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,83 @@
+import { PATH_SCHOOLS } from '../../../core';
+import type { KeptProgression, StudyBody } from '../../../contract';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { selectLaid } from '../../store/study';
+import { change } from '../../store/change';
+import { withProgression } from '../../store/progressions';
+import { NumberField } from '../../ui/NumberField';
+import { SentencePart } from '../../ui/SentencePart';
+import { Signs } from '../../ui/Signs';
+import { isolated } from '../../words/name-text';
+import { PROGRESSION } from '../../words/views/progression';
+import { withLayout } from '../../store/moves';
+import { LayoutPart } from '../map/LayoutPart';
+import { Check, Chooser } from '../practise/Choices';
+import { ProgressionPart } from './ProgressionPart';
+import type { Ways } from './useWays';
+
+interface Props {
+  body: StudyBody;
+  p: KeptProgression;
+  ways: Ways;
+}
+
+/** Over what, with which scales, where on the neck: each part is the control. */
+export function ProgressionSentence({ body, p, ways }: Props) {
+  const dispatch = useAppDispatch();
+  const set = (fields: Partial<KeptProgression>): void => void dispatch(change((n) => withProgression(n.body, () => fields)));
+  const { form, way, near } = ways;
+  const roots = useAppSelector(selectLaid)?.shapes[0]?.roots ?? [];
+  const changes = way?.steps.filter((s) => s.changed > 0).length ?? 0;
+  const travel = way?.steps.reduce((sum, s) => sum + s.moveMm, 0) ?? 0;
+  return (
+    <header>
+      <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
+        {PROGRESSION.over} <ProgressionPart body={body} p={p} />,{' '}
+        <SentencePart name={PROGRESSION.part.school} shortcut="y" text={PROGRESSION.schools[p.school]}>
+          {(close) => (
+            <Chooser<KeptProgression['school']>
+              label={PROGRESSION.part.school}
+              value={p.school}
+              options={PATH_SCHOOLS.map((value) => ({ value, label: PROGRESSION.schools[value], does: PROGRESSION.schoolDoes[value] }))}
+              onChange={(school) => {
+                set({ school });
+                close();
+              }}
+            />
+          )}
+        </SentencePart>
+        , {p.motion === 'stay' ? PROGRESSION.staying : PROGRESSION.climbing}{' '}
+        <SentencePart name={PROGRESSION.part.near} text={PROGRESSION.nearFret(near)}>
+          {() => (
+            <>
+              <Check label={PROGRESSION.handHere} checked={p.near === null} onChange={(own) => set({ near: own ? null : near })} />
+              <NumberField
+                label={PROGRESSION.hand}
+                value={near}
+                min={0}
+                max={body.instrument.frets}
+                onChange={(fret) => set({ near: fret })}
+              />
+            </>
+          )}
+        </SentencePart>{' '}
+        {PROGRESSION.in}{' '}
+        <LayoutPart
+          layout={body.layout}
+          roots={roots}
+          start={{ instrument: body.instrument, scale: body.scale, root: roots[roots.length - 1] ?? { string: 1, fret: 0 } }}
+          onLayout={(next) => dispatch(change((n) => withLayout(n.body, next, n.shape)))}
+        />
+      </h1>
+      <p className="num mt-1 min-h-5 text-[0.84375rem] text-soft">
+        <Signs>
+          {[
+            PROGRESSION.facts(form.bars.length, form.chords.length),
+            ...(way ? [PROGRESSION.moves(changes, Math.round(travel))] : []),
+            isolated(body.instrument.name),
+          ].join(' · ')}
+        </Signs>
+      </p>
+    </header>
+  );
+}

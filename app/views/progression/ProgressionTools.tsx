@@ -1,0 +1,109 @@
+import { Pencil, Play, Square } from 'lucide-react';
+import { METER_BEATS, METER_UNITS, PATH_MOTIONS } from '../../../core';
+import { FORM_TEMPO, type KeptProgression, type StudyBody } from '../../../contract';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { change } from '../../store/change';
+import { overSet } from '../../store/over';
+import { inKey, withProgression } from '../../store/progressions';
+import { Button } from '../../ui/Button';
+import { NumberField } from '../../ui/NumberField';
+import { Segmented } from '../../ui/Segmented';
+import { Select } from '../../ui/Select';
+import { SentencePart } from '../../ui/SentencePart';
+import { Signs } from '../../ui/Signs';
+import { scaleOf } from '../../words/harmony-text';
+import { PROGRESSION } from '../../words/views/progression';
+import { HarmonyPages } from '../harmony/HarmonyPages';
+import { ScalePart } from '../map/ScalePart';
+import { FormFiles } from './FormFiles';
+import { LinesPart } from './LinesPart';
+import type { BackingOn } from './useBacking';
+import type { Ways } from './useWays';
+
+interface Props {
+  body: StudyBody;
+  p: KeptProgression;
+  ways: Ways;
+  backing: BackingOn;
+}
+
+type Motion = KeptProgression['motion'];
+
+/** How the form is played over, what is made of it, and the backing. */
+export function ProgressionTools({ body, p, ways, backing }: Props) {
+  const dispatch = useAppDispatch();
+  const writing = useAppSelector((s) => s.over.writing);
+  const set = (fields: Partial<KeptProgression>): void => void dispatch(change((n) => withProgression(n.body, () => fields)));
+  const home = (next: KeptProgression['home']): void =>
+    void dispatch(change((n) => withProgression(n.body, (now) => (next.tonic === now.home.tonic ? { home: next } : inKey(now, next)))));
+  return (
+    <div className="no-print after-neck my-3 flex flex-wrap items-center gap-2">
+      <HarmonyPages page="progression" />
+      <Segmented<Motion>
+        label={PROGRESSION.motion}
+        value={p.motion}
+        options={PATH_MOTIONS.map((value) => ({ value, label: PROGRESSION.motions[value] }))}
+        onChange={(motion) => set({ motion })}
+      />
+      <span className="chip-like inline-flex min-h-8 items-center gap-1.5 rounded-md border border-line bg-sheet px-3 text-[0.78125rem]">
+        <span className="text-soft">{PROGRESSION.home}:</span> <ScalePart scale={p.home} onScale={home} />
+      </span>
+      <LinesPart body={body} p={p} ways={ways} />
+      <FormFiles body={body} p={p} form={ways.form} backing={backing} />
+      <Button icon={<Pencil size={14} aria-hidden />} aria-pressed={writing} onClick={() => dispatch(overSet({ writing: !writing }))}>
+        {PROGRESSION.write}
+      </Button>
+      <span className="grow" />
+      <SentencePart
+        name={PROGRESSION.part.tempo}
+        look="chip"
+        shortcut="m"
+        text={
+          <>
+            <span className="text-soft">{PROGRESSION.tempoChip}:</span>{' '}
+            <b className="num font-semibold">{`${p.tempo}, ${PROGRESSION.feels[p.feel]}, ${p.meter.join('/')}`}</b>
+          </>
+        }
+      >
+        {() => (
+          <>
+            <NumberField
+              label={PROGRESSION.tempo}
+              value={p.tempo}
+              min={FORM_TEMPO.min}
+              max={FORM_TEMPO.max}
+              onChange={(tempo) => set({ tempo })}
+            />
+            <div className="grid grid-cols-2 gap-3">
+              <NumberField
+                label={PROGRESSION.meter}
+                value={p.meter[0]}
+                min={METER_BEATS.min}
+                max={METER_BEATS.max}
+                onChange={(beats) => set({ meter: [beats, p.meter[1]] })}
+              />
+              <Select<string>
+                label={PROGRESSION.unit}
+                value={String(p.meter[1])}
+                options={METER_UNITS.map((u) => ({ value: String(u), label: PROGRESSION.units[`${u}`] }))}
+                onChange={(unit) => set({ meter: [p.meter[0], Number(unit)] })}
+              />
+            </div>
+            <p className="text-xs text-soft">{PROGRESSION.quiet}</p>
+          </>
+        )}
+      </SentencePart>
+      <Button
+        look="brass"
+        disabled={!backing.take}
+        icon={backing.on ? <Square size={14} fill="currentColor" aria-hidden /> : <Play size={14} fill="currentColor" aria-hidden />}
+        onClick={backing.toggle}
+      >
+        {backing.on ? PROGRESSION.stop : PROGRESSION.play}
+      </Button>
+      <span className="sr-only">
+        <Signs>{scaleOf(p.home)}</Signs>
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,130 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { KeptProgression } from '../../../contract';
+import { arrange, barQuarters } from '../../../core';
+import { backingScore, barOfClicks, clicksOf, together } from '../../sound/backing-score';
+import type { Take } from '../../sound/engine/score';
+import { lastAt } from '../../sound/follow';
+import { soundPrefs } from '../../sound/output-prefs';
+import type { NoSound, Playing } from '../../sound/player';
+import { useAppSelector } from '../../store';
+import type { Form } from '../../store/progressions';
+
+/** Where the ear is in the form. */
+export interface Ear {
+  /** The chord that is heard, -1 for none. */
+  at: number;
+  /** Pulses until the next one begins: 1 is the last. */
+  left: number;
+  /** The beat of the count-in, from 1; 0 outside it. */
+  counting: number;
+}
+
+export interface BackingOn {
+  on: boolean;
+  ear: Ear;
+  error: NoSound | null;
+  /** What is played: the count-in and the bars that go round. */
+  take: Take | null;
+  toggle: () => void;
+  takeOver: () => void;
+}
+
+const NOWHERE: Ear = { at: -1, left: 0, counting: 0 };
+
+/** The bars that go round: the whole form where no loop is set, or where it lies beyond the end. */
+export const loopOf = (p: Pick<KeptProgression, 'loop'>, bars: number): [number, number] =>
+  p.loop && p.loop[0] < bars ? [p.loop[0], Math.min(p.loop[1], bars - 1)] : [0, Math.max(0, bars - 1)];
+
+/** The backing of a progression, round and round on the clock of the sound; what changes comes in at the next round. */
+export function useBacking(p: KeptProgression, form: Form, voicings: readonly (readonly number[])[] | null): BackingOn {
+  const { click } = soundPrefs.use();
+  const countIn = useAppSelector((s) => s.over.countIn);
+  const { meter, feel, tempo, loop } = p;
+  const [on, setOn] = useState(false);
+  const [ear, setEar] = useState<Ear>(NOWHERE);
+  const [error, setError] = useState<NoSound | null>(null);
+  const playing = useRef<Playing | null>(null);
+  const turn = useRef(0);
+  const range = useMemo(() => loopOf({ loop }, form.bars.length), [loop, form.bars.length]);
+  const take = useMemo((): Take | null => {
+    if (!form.bars.length) return null;
+    const [from, to] = range;
+    const bars = form.bars.slice(from, to + 1);
+    const notes = voicings ? form.chords.flatMap((c, k) => (c.bar >= from && c.bar <= to ? [voicings[k] ?? null] : [])) : [];
+    const score = together(backingScore(arrange(bars, { meter, feel, voicings: notes })), clicksOf(meter, bars.length, click));
+    return { lead: countIn ? barOfClicks(meter, click) : null, score, loop: true, tempo };
+  }, [form, range, voicings, meter, feel, click, countIn, tempo]);
+  const latest = useRef({ take, form, range, meter });
+  latest.current = { take, form, range, meter };
+
+  const stop = useCallback(() => {
+    turn.current++;
+    playing.current?.stop();
+    playing.current = null;
+    setOn(false);
+    setEar(NOWHERE);
+  }, []);
+  const begin = useCallback(
+    (over: boolean) => {
+      const asked = latest.current.take;
+      stop();
+      if (!asked) return;
+      const mine = turn.current;
+      setOn(true);
+      setError(null);
+      const listener = { onEnd: () => void (turn.current === mine && stop()) };
+      void import('../../sound/player')
+        .then(({ play }) => play(asked, listener, over))
+        .then((player) => {
+          if (turn.current !== mine) return player.stop();
+          playing.current = player;
+          listen(player, () => turn.current === mine, () => latest.current, setEar); // prettier-ignore
+        })
+        .catch((e: unknown) => {
+          if (turn.current !== mine) return;
+          stop();
+          setError((e as { why?: NoSound }).why ?? 'broken');
+        });
+    },
+    [stop],
+  );
+  useEffect(() => {
+    if (!take) stop();
+    else playing.current?.change({ score: take.score, tempo: take.tempo });
+  }, [take, stop]);
+  useEffect(() => stop, [stop]);
+  const toggle = useCallback(() => (on ? stop() : begin(false)), [on, stop, begin]);
+  const takeOver = useCallback(() => begin(true), [begin]);
+  return useMemo(() => ({ on, ear, error, take, toggle, takeOver }), [on, ear, error, take, toggle, takeOver]);
+}
+
+interface Heard {
+  form: Form;
+  range: [number, number];
+  meter: KeptProgression['meter'];
+}
+
+/** Tells frame by frame which chord is heard and how many pulses it still has. */
+function listen(player: Playing, asked: () => boolean, now: () => Heard, tell: (ear: Ear) => void): void {
+  let shown = '';
+  const look = (): void => {
+    if (!asked()) return;
+    const at = player.where();
+    const ear = at ? earAt(at.pass, at.beat, now()) : NOWHERE;
+    const key = `${ear.at}/${ear.left}/${ear.counting}`;
+    if (key !== shown) tell(ear);
+    shown = key;
+    requestAnimationFrame(look);
+  };
+  look();
+}
+
+/** Where a place in a pass lies in the form. Beats are quarters from the first bar that goes round. */
+export function earAt(pass: number, beat: number, { form, range, meter }: Heard): Ear {
+  const unit = 4 / meter[1];
+  if (pass === 0) return { at: -1, left: 0, counting: Math.floor(beat / unit) + 1 };
+  const quarters = range[0] * barQuarters(meter) + beat;
+  const at = lastAt(form.chords.map((c) => c.from), quarters + 1e-6); // prettier-ignore
+  if (at < 0 || quarters >= form.chords[at].to) return NOWHERE;
+  return { at, left: Math.max(1, Math.ceil((form.chords[at].to - quarters) / unit - 1e-6)), counting: 0 };
+}

@@ -1,0 +1,99 @@
+import './words';
+import { array, number, string } from 'yup';
+import {
+  FEELS,
+  MOST_PATH_WEIGHT,
+  METER_BEATS,
+  METER_UNITS,
+  parseChord,
+  PATH_MOTIONS,
+  PATH_SCHOOLS,
+  type Feel,
+  type PathOptions,
+  type PathWeights,
+  type ScaleRef,
+} from '../core';
+import { passes } from './checks';
+import { id, list, name, oneOf, record, whole } from './parts';
+import { scaleRefSchema } from './scale';
+
+/** A scale settled over one chord of a form. */
+export interface ScaleLock {
+  /** Which chord, silent ones not counted; it holds while that chord is there. */
+  chord: number;
+  symbol: string;
+  ref: ScaleRef;
+}
+
+/** A progression as a player typed it, and how it is played over. */
+export interface KeptProgression {
+  id: string;
+  name: string;
+  text: string;
+  meter: [number, number];
+  tempo: number;
+  feel: Feel;
+  /** The scale that is home over it. */
+  home: ScaleRef;
+  school: PathOptions['school'];
+  motion: NonNullable<PathOptions['motion']>;
+  /** The fret that the hand is near; null: where the study's position has it. */
+  near: number | null;
+  locks: ScaleLock[];
+  weights: PathWeights;
+  /** First and last bar that go round, from 0; null: the whole form. */
+  loop: [number, number] | null;
+}
+export const MOST_PROGRESSIONS = 40;
+export const MOST_FORM_TEXT = 6000;
+export const MOST_LOCKS = 500;
+export const FORM_TEMPO = Object.freeze({ min: 20, max: 400 });
+const LAST_BAR = 499;
+
+const meter = array()
+  .strict()
+  .required()
+  .length(2)
+  .test('meter', `meter: ${METER_BEATS.min} to ${METER_BEATS.max} beats a bar, counted in ${METER_UNITS.join(', ')}.`, (v: unknown) => {
+    const [beats, unit] = Array.isArray(v) ? (v as unknown[]) : [];
+    return Number.isInteger(beats) && (beats as number) >= METER_BEATS.min && (beats as number) <= METER_BEATS.max && (METER_UNITS as readonly unknown[]).includes(unit); // prettier-ignore
+  });
+
+const loop = array()
+  .strict()
+  .nullable()
+  .defined()
+  .test('loop', 'loop: give the first and the last bar, the first not after the last.', (v: unknown) => {
+    if (v === null) return true;
+    const [from, to, ...more] = v as unknown[];
+    return !more.length && Number.isInteger(from) && Number.isInteger(to) && (from as number) >= 0 && (from as number) <= (to as number) && (to as number) <= LAST_BAR; // prettier-ignore
+  });
+
+const weight = () => number().strict().required().min(0).max(MOST_PATH_WEIGHT);
+const lockSchema = record<ScaleLock>({
+  chord: whole(0, 1999),
+  symbol: string().strict().required().max(40).test('chord', passes((v) => parseChord(v as string))), // prettier-ignore
+  ref: scaleRefSchema.required(),
+});
+
+const progressionSchema = record<KeptProgression>({
+  id: id().max(40),
+  name: name(120, 'give the progression a name.'),
+  text: string().strict().defined().max(MOST_FORM_TEXT),
+  meter: meter as never,
+  tempo: number().strict().required().min(FORM_TEMPO.min).max(FORM_TEMPO.max),
+  feel: oneOf(FEELS),
+  home: scaleRefSchema.required(),
+  school: oneOf(PATH_SCHOOLS),
+  motion: oneOf(PATH_MOTIONS),
+  near: whole(0, 36).nullable().defined() as never,
+  locks: list(lockSchema, MOST_LOCKS),
+  weights: record<PathWeights>({ travel: weight(), changes: weight(), fit: weight(), home: weight() }).required(),
+  loop: loop as never,
+});
+
+export const progressionsSchema = list(progressionSchema, MOST_PROGRESSIONS).test(
+  'ids',
+  'progressions: two progressions have the same id.',
+  (v) => !Array.isArray(v) || new Set(v.map((p) => (p as Partial<KeptProgression> | null)?.id)).size === v.length,
+);

@@ -1,0 +1,31 @@
+import { accidentals, chromaOf } from '../pitch';
+import { bestTonic, mod12 } from '../scale';
+import type { NoteName } from '../types';
+
+const LETTERS = 'CDEFGAB';
+const NATURAL = [0, 2, 4, 5, 7, 9, 11];
+/** Signs beyond which a note is written the easier way. */
+const MOST_SIGNS = 1;
+
+/** A note moved as far as one tonic lies from another, on the letter that is as far; written the easier way where that takes two signs. */
+export function movedNote(note: NoteName, from: NoteName, to: NoteName): NoteName {
+  const at = (n: NoteName): number => LETTERS.indexOf(n[0]);
+  const letter = (at(note) + at(to) - at(from) + 14) % 7;
+  const sound = mod12(chromaOf(note) + chromaOf(to) - chromaOf(from));
+  const off = ((sound - NATURAL[letter] + 18) % 12) - 6;
+  const name = `${LETTERS[letter]}${(off < 0 ? 'b' : '#').repeat(Math.abs(off))}`;
+  return accidentals(name) > MOST_SIGNS ? bestTonic(sound, 'ionian') : name;
+}
+
+const PARTS = /^([A-G](?:##|bb|#|b)?)(.*?)(?:\/([A-G](?:##|bb|#|b)?))?$/;
+
+/**
+ * A chord symbol in another key: root and slash bass moved as far as one tonic lies from the other and spelled in the new key. What is no
+ * symbol stays. Example: "Eb7/G" from B♭ to D♭ is "Gb7/Bb".
+ */
+export function movedChord(symbol: string, from: NoteName, to: NoteName): string {
+  const m = PARTS.exec(symbol);
+  if (!m) return symbol;
+  const [, root, tail, bass] = m;
+  return `${movedNote(root, from, to)}${tail}${bass ? `/${movedNote(bass, from, to)}` : ''}`;
+}

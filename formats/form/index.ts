@@ -1,0 +1,4 @@
+export { type FormFile, type FormOut, formText } from './form';
+export { readChordPro, readFormText, writeChordPro, writeFormText } from './chordpro';
+export { readFormMidi, writeFormMidi } from './midi';
+export { readFormXml, writeFormXml } from './musicxml';
