@@ -7,7 +7,8 @@ const HEARD: DrillHeard = {
   slurred: [false, true, false, false],
   beats: 2,
   returns: [0, 2],
-  under: [45], backing: [],
+  under: [45],
+  backing: [],
 };
 const at = (what: Parameters<typeof drillScore>[1], pick: (sound: string) => boolean, d = HEARD) =>
   drillScore(d, what, 'wood').events.filter((e) => pick(e.sound)).map((e) => e.beat); // prettier-ignore

@@ -77,11 +77,15 @@ export function FormEditor({ p, form }: { p: KeptProgression; form: Form }) {
             {faults.slice(0, MOST_SHOWN).map((f, k) => (
               <li key={k} className="flex flex-wrap items-center gap-2">
                 <span>
-                  <Signs>{`“${p.text.slice(f.at, f.at + Math.min(f.length, 24))}”: ${f.message}`}</Signs>
+                  <Signs>
+                    {f.message.startsWith('“') ? f.message : `“${p.text.slice(f.at, f.at + Math.min(f.length, 24))}”: ${f.message}`}
+                  </Signs>
                 </span>
                 {f.nearest.map((symbol) => (
                   <Button key={symbol} look="link" aria-label={PROGRESSION.write0(symbol)} onClick={() => mend(f, symbol)}>
-                    <Signs>{symbol}</Signs>
+                    <span>
+                      <Signs>{symbol}</Signs>
+                    </span>
                   </Button>
                 ))}
               </li>

@@ -15,6 +15,9 @@ interface Props {
   ear: Ear;
 }
 
+/** Columns that a bar of several chords takes at most. */
+const MOST_WIDE = 3;
+
 /** The form, bar by bar, with the scale under each chord; the one looked at or heard stands out, the next one a beat ahead. */
 export function FormStrip({ p, ways, playing, ear }: Props) {
   const dispatch = useAppDispatch();
@@ -56,10 +59,13 @@ export function FormStrip({ p, ways, playing, ear }: Props) {
         <div
           key={n}
           data-bar={n}
+          style={{ gridColumn: `span ${Math.min(MOST_WIDE, Math.max(1, own.length))}` }}
           className={`relative flex min-w-0 border-r border-b border-line ${p.loop && n >= from && n <= to ? 'shadow-[inset_0_-2px_0_var(--color-feather)]' : ''}`}
         >
           {section && (
-            <span className="absolute top-0 right-1 max-w-[60%] truncate text-[0.75rem] text-brass-deep">
+            <span
+              className={`absolute top-0 right-1 max-w-[60%] truncate text-[0.75rem] ${own.at(-1) === form.chords[at] ? 'text-[#f2b84b]' : 'text-brass-deep'}`}
+            >
               <Signs>{section}</Signs>
             </span>
           )}
@@ -82,7 +88,7 @@ export function FormStrip({ p, ways, playing, ear }: Props) {
                 onClick={() => dispatch(overSet({ at: index, target: null }))}
                 className="tap min-w-0 flex-1 cursor-pointer px-2 py-1.5 text-left hover:bg-feather-wash focus-visible:outline-offset-[-3px] aria-[current=true]:bg-night aria-[current=true]:text-white data-[coming]:shadow-[inset_0_-4px_0_var(--color-brass)]"
               >
-                <span className="block truncate font-head text-[1.0625rem] leading-6 font-semibold">
+                <span className="block truncate font-display text-[1.0625rem] leading-6 font-semibold">
                   {same(n) ? <span aria-hidden>%</span> : <Signs>{c.symbol}</Signs>}
                 </span>
                 <span

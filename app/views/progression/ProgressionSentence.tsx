@@ -3,14 +3,14 @@ import type { KeptProgression, StudyBody } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { selectLaid } from '../../store/study';
 import { change } from '../../store/change';
-import { withProgression } from '../../store/progressions';
+import { inKey, withProgression } from '../../store/progressions';
 import { NumberField } from '../../ui/NumberField';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
 import { isolated } from '../../words/name-text';
 import { PROGRESSION } from '../../words/views/progression';
 import { withLayout } from '../../store/moves';
 import { LayoutPart } from '../map/LayoutPart';
+import { ScalePart } from '../map/ScalePart';
 import { Check, Chooser } from '../practise/Choices';
 import { ProgressionPart } from './ProgressionPart';
 import type { Ways } from './useWays';
@@ -25,6 +25,8 @@ interface Props {
 export function ProgressionSentence({ body, p, ways }: Props) {
   const dispatch = useAppDispatch();
   const set = (fields: Partial<KeptProgression>): void => void dispatch(change((n) => withProgression(n.body, () => fields)));
+  const home = (next: KeptProgression['home']): void =>
+    void dispatch(change((n) => withProgression(n.body, (now) => (next.tonic === now.home.tonic ? { home: next } : inKey(now, next)))));
   const { form, way, near } = ways;
   const roots = useAppSelector(selectLaid)?.shapes[0]?.roots ?? [];
   const changes = way?.steps.filter((s) => s.changed > 0).length ?? 0;
@@ -69,15 +71,16 @@ export function ProgressionSentence({ body, p, ways }: Props) {
           onLayout={(next) => dispatch(change((n) => withLayout(n.body, next, n.shape)))}
         />
       </h1>
-      <p className="num mt-1 min-h-5 text-[0.84375rem] text-soft">
-        <Signs>
-          {[
-            PROGRESSION.facts(form.bars.length, form.chords.length),
-            ...(way ? [PROGRESSION.moves(changes, Math.round(travel))] : []),
-            isolated(body.instrument.name),
-          ].join(' · ')}
-        </Signs>
-      </p>
+      <div className="num mt-1 flex min-h-5 flex-wrap items-baseline gap-x-1.5 text-[0.84375rem] text-soft">
+        <span>{PROGRESSION.facts(form.bars.length, form.chords.length)}</span> · <span>{PROGRESSION.homeIs}</span>
+        <ScalePart scale={p.home} onScale={home} />
+        {way && (
+          <>
+            · <span>{PROGRESSION.moves(changes, Math.round(travel))}</span>
+          </>
+        )}
+        · <span>{isolated(body.instrument.name)}</span>
+      </div>
     </header>
   );
 }

@@ -4,17 +4,14 @@ import { FORM_TEMPO, type KeptProgression, type StudyBody } from '../../../contr
 import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
 import { overSet } from '../../store/over';
-import { inKey, withProgression } from '../../store/progressions';
+import { withProgression } from '../../store/progressions';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { Segmented } from '../../ui/Segmented';
 import { Select } from '../../ui/Select';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
-import { scaleOf } from '../../words/harmony-text';
 import { PROGRESSION } from '../../words/views/progression';
 import { HarmonyPages } from '../harmony/HarmonyPages';
-import { ScalePart } from '../map/ScalePart';
 import { FormFiles } from './FormFiles';
 import { LinesPart } from './LinesPart';
 import type { BackingOn } from './useBacking';
@@ -34,8 +31,6 @@ export function ProgressionTools({ body, p, ways, backing }: Props) {
   const dispatch = useAppDispatch();
   const writing = useAppSelector((s) => s.over.writing);
   const set = (fields: Partial<KeptProgression>): void => void dispatch(change((n) => withProgression(n.body, () => fields)));
-  const home = (next: KeptProgression['home']): void =>
-    void dispatch(change((n) => withProgression(n.body, (now) => (next.tonic === now.home.tonic ? { home: next } : inKey(now, next)))));
   return (
     <div className="no-print after-neck my-3 flex flex-wrap items-center gap-2">
       <HarmonyPages page="progression" />
@@ -45,9 +40,6 @@ export function ProgressionTools({ body, p, ways, backing }: Props) {
         options={PATH_MOTIONS.map((value) => ({ value, label: PROGRESSION.motions[value] }))}
         onChange={(motion) => set({ motion })}
       />
-      <span className="chip-like inline-flex min-h-8 items-center gap-1.5 rounded-md border border-line bg-sheet px-3 text-[0.78125rem]">
-        <span className="text-soft">{PROGRESSION.home}:</span> <ScalePart scale={p.home} onScale={home} />
-      </span>
       <LinesPart body={body} p={p} ways={ways} />
       <FormFiles body={body} p={p} form={ways.form} backing={backing} />
       <Button icon={<Pencil size={14} aria-hidden />} aria-pressed={writing} onClick={() => dispatch(overSet({ writing: !writing }))}>
@@ -101,9 +93,6 @@ export function ProgressionTools({ body, p, ways, backing }: Props) {
       >
         {backing.on ? PROGRESSION.stop : PROGRESSION.play}
       </Button>
-      <span className="sr-only">
-        <Signs>{scaleOf(p.home)}</Signs>
-      </span>
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { MOST_PATH_WEIGHT, PATH_WEIGHTS, type PathWeights } from '../../../core';
+import { MOST_PATH_WEIGHT, PATH_WEIGHTS, type PathStep, type PathWeights, type ScalePath } from '../../../core';
 import type { KeptProgression } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
@@ -6,12 +6,29 @@ import { overSet } from '../../store/over';
 import { withProgression } from '../../store/progressions';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
+import { Signs } from '../../ui/Signs';
+import { scaleOf } from '../../words/harmony-text';
 import { SentencePart } from '../../ui/SentencePart';
 import { PROGRESSION } from '../../words/views/progression';
+import { sameScale } from './useFits';
 import type { Ways } from './useWays';
 
 const NAMES = Object.keys(PATH_WEIGHTS) as (keyof PathWeights)[];
 const FACTOR = 100;
+
+const sumOf = (w: ScalePath, of: (step: PathStep) => number): number => w.steps.reduce((sum, s) => sum + of(s), 0);
+
+/** Where a way is another than the first: over which chords, with which scales and shapes. */
+function differenceOf(first: ScalePath, w: ScalePath): string {
+  const others = w.steps.flatMap((s, k) => {
+    const was = first.steps[k];
+    if (sameScale(s.ref, was.ref) && s.shape.id === was.shape.id) return [];
+    return [sameScale(s.ref, was.ref) ? PROGRESSION.otherShape(s.symbol, s.shape.label) : PROGRESSION.otherScale(s.symbol, scaleOf(s.ref))];
+  });
+  const told = [...new Set(others)];
+  return [...told.slice(0, MOST_TOLD), ...(told.length > MOST_TOLD ? [PROGRESSION.more(told.length - MOST_TOLD)] : [])].join('; ');
+}
+const MOST_TOLD = 2;
 
 /** The best ways through the form side by side, and what they are judged by. */
 export function WaysCard({ p, ways }: { p: KeptProgression; ways: Ways }) {
@@ -21,7 +38,7 @@ export function WaysCard({ p, ways }: { p: KeptProgression; ways: Ways }) {
   const { found } = ways.search;
   return (
     <Panel title={PROGRESSION.ways}>
-      <div className="flex flex-wrap items-center gap-2">
+      <div className="flex flex-col items-start gap-2">
         {found.map((w, k) => (
           <Button
             key={k}
@@ -29,11 +46,18 @@ export function WaysCard({ p, ways }: { p: KeptProgression; ways: Ways }) {
             className="num aria-pressed:border-brass-deep aria-pressed:font-semibold"
             onClick={() => dispatch(overSet({ way: k }))}
           >
-            {PROGRESSION.way(
-              k + 1,
-              Math.round(w.steps.reduce((sum, s) => sum + s.moveMm, 0)),
-              w.steps.reduce((sum, s) => sum + s.changed, 0),
-            )}
+            <span className="text-left">
+              {PROGRESSION.way(
+                k + 1,
+                Math.round(sumOf(w, (t) => t.moveMm)),
+                sumOf(w, (t) => t.changed),
+              )}
+              {k > 0 && (
+                <span className="block text-xs font-normal text-soft">
+                  <Signs>{differenceOf(found[0], w)}</Signs>
+                </span>
+              )}
+            </span>
           </Button>
         ))}
         <SentencePart name={PROGRESSION.part.costs} look="chip" text={PROGRESSION.costs}>
