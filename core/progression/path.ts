@@ -61,7 +61,7 @@ export interface ScalePath {
 }
 
 /** What the parts cost, in mm of hand travel (judgement). */
-const COST = { perMm: 1, change: 6, misfit: 60, offClimb: 0.6, home: 1 };
+const COST = { perMm: 1, change: 6, misfit: 60, offClimb: 1.5, home: 1 };
 /** Scales of one chord that are tried, and tones that each holds, or all of a smaller chord. */
 const TRIED = 6;
 const LEAST_HELD = 3;

@@ -1,6 +1,6 @@
 import { type Bar, type NoteName } from '../../core';
 import { refuseFile } from '../errors';
-import { cellsOf, formText, type FormFile, type FormOut } from './form';
+import { cellsOf, formText, typedCells, type FormFile, type FormOut } from './form';
 
 const PER_LINE = 4;
 
@@ -26,6 +26,8 @@ export function writeChordPro({ name, bars, meter, tempo, home }: FormOut): stri
   return `${[...head, ...grids].join('\n')}\n`;
 }
 const DIRECTIVE = /^\{\s*([a-z_]+)\s*(?:[:\s]\s*(?:label=)?"?(.*?)"?)?\s*\}$/i;
+/** What stands between bar lines, with dots in it. */
+const CELLS = /(?<=[|:])[^|:[\]]*\s\.\s[^|:[\]]*(?=[|:])/g;
 const CHORD = /\[([^\]]*)\]/g;
 
 interface Reading {
@@ -113,7 +115,14 @@ export function readChordPro(text: string): FormFile {
   if (!r.lines.length) refuseFile('there is no chord in this file: neither a grid nor chords in [ ] over words.');
   const { name, key, tempo, meter, lines, loose } = r;
   const remarks = loose ? [`The file has no bars: each of its ${loose} chords has one of its own.`] : [];
-  return { name, key, tempo, meter, text: lines.join('\n'), remarks };
+  return {
+    name,
+    key,
+    tempo,
+    meter,
+    text: lines.map((l) => l.replace(CELLS, (bar) => ` ${typedCells(bar.trim().split(/\s+/), meter[0])} `)).join('\n'),
+    remarks,
+  };
 }
 
 function chordsOver(r: Reading, line: string): string {

@@ -30,13 +30,27 @@ const PER_LINE = 4;
 const same = (a: Bar, b: Bar | undefined): boolean => b !== undefined && JSON.stringify(a.chords) === JSON.stringify(b.chords);
 const near = (a: number, b: number): boolean => Math.abs(a - b) < 1e-6;
 
-/** The chords of a bar as cells of equal length, each a chord or a dot; the fewest that hold all their times. */
+/** The chords of a bar as cells of equal length, each a chord or a dot: chords alone where they share it evenly, else a cell a beat, or as many as their times need. */
 export function cellsOf({ chords }: Bar): string[] {
+  if (chords.every((c) => near(c.beats, chords[0].beats))) return chords.map((c) => c.symbol);
   const beats = chords.reduce((sum, c) => sum + c.beats, 0);
   const fits = (cells: number): boolean => chords.every((c) => near((c.beats * cells) / beats, Math.round((c.beats * cells) / beats)));
-  let cells = 1;
-  while (cells < 48 && !fits(cells)) cells++;
+  let cells = beats;
+  while (cells < MOST_CELLS && !fits(cells)) cells++;
   return chords.flatMap((c) => [c.symbol, ...Array.from({ length: Math.max(0, Math.round((c.beats * cells) / beats) - 1) }, () => '.')]);
+}
+const MOST_CELLS = 48;
+
+/** Cells of equal length as a bar is typed: a sign a beat. */
+export function typedCells(cells: readonly string[], beats: number): string {
+  if (cells.length === beats || !cells.includes('.')) return cells.join(' ');
+  const chords: Bar['chords'] = [];
+  for (const cell of cells) {
+    const last = chords.at(-1);
+    if (cell === '.' && last) last.beats += beats / cells.length;
+    else if (cell !== '.') chords.push({ symbol: cell, beats: beats / cells.length });
+  }
+  return typed({ chords });
 }
 
 /** One bar as it is typed: chords alone where they share it evenly, else a sign a beat; times between beats go to the nearest one. */

@@ -1,6 +1,7 @@
-import { parseMidi, writeMidi, type MidiEvent } from 'midi-file';
+import { writeMidi, type MidiEvent } from 'midi-file';
 import { ascii, chordFault, SILENT, TICKS, type Backing, type Drum } from '../../core';
 import { refuseFile } from '../errors';
+import { parseMidiFile } from '../midi/read';
 import { barsFrom, FORM_LIMIT, formText, type FormFile, type FormOut, type Placed } from './form';
 
 /** Keys of General MIDI percussion, channel 10. */
@@ -81,12 +82,7 @@ export function writeFormMidi({ name, bars, meter, tempo }: FormOut, backing: Ba
 /** Reads the chords of a MIDI file from its markers, or from its texts where no marker is a chord. Throws FormatError where neither has any. */
 export function readFormMidi(bytes: Uint8Array): FormFile {
   if (bytes.length > FORM_LIMIT) refuseFile('this file is larger than 2 MB.');
-  let data: ReturnType<typeof parseMidi>;
-  try {
-    data = parseMidi(bytes);
-  } catch {
-    return refuseFile('this MIDI file breaks off or is damaged.');
-  }
+  const data = parseMidiFile(bytes);
   const perQuarter = data.header.ticksPerBeat;
   if (!perQuarter) return refuseFile('this MIDI file counts in film frames, not in quarter notes.');
   let [name, tempo, end] = ['', null as number | null, 0];

@@ -33,7 +33,7 @@ interface Found {
  */
 export function readMidiFile(bytes: Uint8Array): FileLine {
   if (bytes.length > FILE_LIMIT) refuseFile('this file is larger than 20 MB.');
-  const data = parse(bytes);
+  const data = parseMidiFile(bytes);
   const perQuarter = data.header.ticksPerBeat;
   if (!perQuarter) return refuseFile('this MIDI file counts in film frames, not in quarter notes.');
   const tracks = data.tracks.map((t) => readTrack(t, perQuarter));
@@ -59,7 +59,8 @@ export function readMidiFile(bytes: Uint8Array): FileLine {
   };
 }
 
-function parse(bytes: Uint8Array): MidiData {
+/** The events of a Standard MIDI File that is whole. Throws FormatError. */
+export function parseMidiFile(bytes: Uint8Array): MidiData {
   if (String.fromCharCode(...bytes.slice(0, 4)) !== 'MThd') return refuseFile('this is no MIDI file: it does not begin with MThd.');
   try {
     checkChunks(bytes);
