@@ -10,7 +10,7 @@ import { Panel } from '../../ui/Panels';
 import { Select } from '../../ui/Select';
 import { PROGRESSION } from '../../words/views/progression';
 import { Check } from '../practise/Choices';
-import { loopOf } from './useBacking';
+import { loopOf } from '../../store/ear';
 
 const PARTS = ['bass', 'comping', 'drums', 'clicks'] as const satisfies readonly SoundPart[];
 

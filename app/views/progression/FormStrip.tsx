@@ -5,7 +5,7 @@ import { overSet } from '../../store/over';
 import { Signs } from '../../ui/Signs';
 import { scaleOf } from '../../words/harmony-text';
 import { PROGRESSION } from '../../words/views/progression';
-import { loopOf, type Ear } from './useBacking';
+import { loopOf, type Ear } from '../../store/ear';
 import type { Ways } from './useWays';
 
 interface Props {

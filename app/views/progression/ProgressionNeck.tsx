@@ -16,7 +16,7 @@ import { Signs } from '../../ui/Signs';
 import { scaleOf } from '../../words/harmony-text';
 import { PROGRESSION } from '../../words/views/progression';
 import { comingOf } from './coming';
-import type { Ear } from './useBacking';
+import type { Ear } from '../../store/ear';
 import type { Ways } from './useWays';
 
 interface Props {

@@ -1,23 +1,13 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { KeptProgression } from '../../../contract';
-import { arrange, barQuarters } from '../../../core';
+import { arrange } from '../../../core';
 import { backingScore, barOfClicks, clicksOf, together } from '../../sound/backing-score';
 import type { Take } from '../../sound/engine/score';
-import { lastAt } from '../../sound/follow';
 import { soundPrefs } from '../../sound/output-prefs';
 import type { NoSound, Playing } from '../../sound/player';
 import { useAppSelector } from '../../store';
+import { earAt, loopOf, NOWHERE, type Ear, type Heard } from '../../store/ear';
 import type { Form } from '../../store/progressions';
-
-/** Where the ear is in the form. */
-export interface Ear {
-  /** The chord that is heard, -1 for none. */
-  at: number;
-  /** Pulses until the next one begins: 1 is the last. */
-  left: number;
-  /** The beat of the count-in, from 1; 0 outside it. */
-  counting: number;
-}
 
 export interface BackingOn {
   on: boolean;
@@ -28,12 +18,6 @@ export interface BackingOn {
   toggle: () => void;
   takeOver: () => void;
 }
-
-const NOWHERE: Ear = { at: -1, left: 0, counting: 0 };
-
-/** The bars that go round: the whole form where no loop is set, or where it lies beyond the end. */
-export const loopOf = (p: Pick<KeptProgression, 'loop'>, bars: number): [number, number] =>
-  p.loop && p.loop[0] < bars ? [p.loop[0], Math.min(p.loop[1], bars - 1)] : [0, Math.max(0, bars - 1)];
 
 /** The backing of a progression, round and round on the clock of the sound; what changes comes in at the next round. */
 export function useBacking(p: KeptProgression, form: Form, voicings: readonly (readonly number[])[] | null): BackingOn {
@@ -98,12 +82,6 @@ export function useBacking(p: KeptProgression, form: Form, voicings: readonly (r
   return useMemo(() => ({ on, ear, error, take, toggle, takeOver }), [on, ear, error, take, toggle, takeOver]);
 }
 
-interface Heard {
-  form: Form;
-  range: [number, number];
-  meter: KeptProgression['meter'];
-}
-
 /** Tells frame by frame which chord is heard and how many pulses it still has. */
 function listen(player: Playing, asked: () => boolean, now: () => Heard, tell: (ear: Ear) => void): void {
   let shown = '';
@@ -117,14 +95,4 @@ function listen(player: Playing, asked: () => boolean, now: () => Heard, tell: (
     requestAnimationFrame(look);
   };
   look();
-}
-
-/** Where a place in a pass lies in the form. Beats are quarters from the first bar that goes round. */
-export function earAt(pass: number, beat: number, { form, range, meter }: Heard): Ear {
-  const unit = 4 / meter[1];
-  if (pass === 0) return { at: -1, left: 0, counting: Math.floor(beat / unit) + 1 };
-  const quarters = range[0] * barQuarters(meter) + beat;
-  const at = lastAt(form.chords.map((c) => c.from), quarters + 1e-6); // prettier-ignore
-  if (at < 0 || quarters >= form.chords[at].to) return NOWHERE;
-  return { at, left: Math.max(1, Math.ceil((form.chords[at].to - quarters) / unit - 1e-6)), counting: 0 };
 }
