@@ -77,7 +77,7 @@ export const DEMO: Pick<Bundle, 'instruments' | 'scales' | 'studies'> = {
           { id: 'demo-mast', name: 'Mast', symbol: 'F#m6', places: grip('2x122x') },
           { id: 'demo-gale', name: 'Gale', symbol: 'B9', places: grip('x2122x') },
         ],
-        progressions: [ROOST, SALT_FERRY],
+        progressions: [ROOST],
         progression: ROOST.id,
         plan: {
           items: [1, 2, 3, 4, 5].map((number) => ({ rung: { number, fret: [2, 4, 7, 9, 11][number - 1] }, said: null, since: null })),
@@ -121,6 +121,8 @@ export const DEMO: Pick<Bundle, 'instruments' | 'scales' | 'studies'> = {
         rung: { number: 1, fret: 9 },
         tags: ['drop tuning'],
         ...licks([MOORING]),
+        progressions: [SALT_FERRY],
+        progression: SALT_FERRY.id,
       }),
     },
   ],

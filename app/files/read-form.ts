@@ -1,5 +1,5 @@
 import { MOST_FORM_TEXT, FORM_TEMPO, type KeptProgression } from '../../contract';
-import { isScale, METER_BEATS, METER_UNITS, PATH_WEIGHTS } from '../../core';
+import { homeOf, isScale, METER_BEATS, parseProgression, METER_UNITS, PATH_WEIGHTS } from '../../core';
 import { FormatError } from '../../formats/errors';
 import { readChordPro, readFormMidi, readFormText, readFormXml, type FormFile } from '../../formats/form';
 import { isZip, unpackMxl } from '../../formats/musicxml/mxl';
@@ -42,6 +42,7 @@ function held(file: string, f: FormFile): ReadForm {
       .slice(0, 120)
       .trim() || 'Progression';
   const tempo = f.tempo === null ? {} : { tempo: Math.max(FORM_TEMPO.min, Math.min(FORM_TEMPO.max, f.tempo)) };
-  const home: Partial<Pick<KeptProgression, 'home'>> = f.key && isScale(f.key.scale) ? { home: f.key } : {};
+  const guess = homeOf(parseProgression(f.text, { beats: plain ? beats : 4 }).bars);
+  const home: Partial<Pick<KeptProgression, 'home'>> = f.key && isScale(f.key.scale) ? { home: f.key } : guess ? { home: guess } : {};
   return { written: { name, text: f.text, meter: plain ? f.meter : [4, 4], weights: PATH_WEIGHTS, ...tempo, ...home }, remarks };
 }

@@ -33,13 +33,19 @@ export function typedEarly(): string {
   return text;
 }
 
+/** What a part opens stands beside it: the part has to be in sight. */
+function show(part: HTMLElement): void {
+  part.scrollIntoView({ block: 'nearest' });
+  part.click();
+}
+
 /** Opens a part that is about to be drawn; keys that come in between are its first ones. */
 export function openPartSoon(name: string): void {
   gather();
   const until = performance.now() + PATIENCE_MS;
   const look = (): void => {
     const part = document.querySelector<HTMLElement>(`[data-part="${name}"]`);
-    if (part) part.click();
+    if (part) show(part);
     else if (performance.now() < until) requestAnimationFrame(look);
   };
   requestAnimationFrame(look);
@@ -50,6 +56,6 @@ export function openPart(name: string): boolean {
   const part = document.querySelector<HTMLElement>(`[data-part="${name}"]`);
   if (!part) return false;
   gather();
-  part.click();
+  show(part);
   return true;
 }

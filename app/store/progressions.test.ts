@@ -21,8 +21,9 @@ import {
 } from './progressions';
 import { movedStudy } from './transpose';
 
-const study = DEMO.studies[0].body;
-const [roost, ferry] = study.progressions;
+const forms = DEMO.studies.flatMap((s) => s.body.progressions);
+const [roost, ferry] = ['demo-roost', 'demo-salt-ferry'].map((id) => forms.find((p) => p.id === id) as KeptProgression);
+const study: StudyBody = { ...DEMO.studies[0].body, progressions: [roost, ferry] };
 const blank: StudyBody = { ...study, progressions: [], progression: null };
 const holds = (edit: Partial<StudyBody> | null): void => expect(problemsOf(studySchema, { ...study, ...edit })).toEqual([]);
 const dorian: ScaleRef = { tonic: 'Bb', scale: 'dorian' };

@@ -1,4 +1,5 @@
 export * from './types';
+export { homeOf } from './home';
 export { guideLine, studyLine, type StudyLineOptions } from './lines';
 export { changesTo, type ScaleChange, type ScaleMove } from './changes';
 export { FORM_NAMES, formIn, type FormName } from './forms';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { changesTo, chordNotes, chromaOf, FORM_NAMES, formIn, layOut, movedChord, movedNote, movedProgression, parseProgression, pitchAt, rewritten, scaleNotes, scalePath, type Instrument, type PathOptions, type ScaleRef } from '../index'; // prettier-ignore
+import { changesTo, chordNotes, chromaOf, FORM_NAMES, formIn, homeOf, layOut, movedChord, movedNote, movedProgression, parseProgression, pitchAt, rewritten, scaleNotes, scalePath, type Instrument, type PathOptions, type ScaleRef } from '../index'; // prettier-ignore
 
 const SIX: Instrument = { name: 'six', strings: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'].map((open) => ({ open })), frets: 22, scaleLengthMm: 648 }; // prettier-ignore
 const TONICS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
@@ -123,5 +123,22 @@ describe('climbing and coming home', () => {
   it('weights out of range are an error that says the range', () => {
     expect(() => hands('C', { weights: { travel: -1 } })).toThrow('weights.travel: give a number from 0 to 10');
     expect(() => hands('C', { weights: { home: Number.NaN } })).toThrow('weights.home');
+  });
+});
+
+describe('where a form is at home, as a guess (common practice, no published source)', () => {
+  it.each([
+    ['Bb7 | Eb7 | Bb7 | F7 | Bb7', 'Bb mixolydian'],
+    ['Dm7 | G7 | Cmaj7', 'C ionian'],
+    ['Bm7b5 | E7b9 | Am7', 'A aeolian'],
+    ['Cm7 | F7', 'C dorian'],
+    ['Cmaj7 | D/C', 'C lydian'],
+    ['Am | F | C | G', 'A aeolian'],
+  ])('%s is at home in %s', (text, home) => {
+    const guess = homeOf(parseProgression(text).bars);
+    expect(`${guess?.tonic} ${String(guess?.scale)}`).toBe(home);
+  });
+  it('silence is at home nowhere', () => {
+    expect(homeOf(parseProgression('N.C. | %').bars)).toBeNull();
   });
 });

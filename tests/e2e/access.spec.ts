@@ -10,6 +10,7 @@ const VIEWS = [
   `${STUDY}/transpose`,
   `${STUDY}/licks`,
   `${STUDY}/harmony`,
+  `${STUDY}/progression`,
   `${STUDY}/practise`,
   `${STUDY}/plan`,
   '/log',

@@ -25,14 +25,24 @@ function piecesOf(text: string, faults: readonly Fault[]): { text: string; wrong
   return [...pieces, { text: text.slice(at), wrong: false }];
 }
 
+/** Where the sign that a place lies in begins and ends. */
+function wordAt(text: string, at: number): [number, number] {
+  const before = /[^\s|:]*$/.exec(text.slice(0, at))?.[0].length ?? 0;
+  const after = /^[^\s|:]*/.exec(text.slice(at))?.[0].length ?? 0;
+  return [at - before, at + after];
+}
+
 /** The bars as typed; what cannot be read is underlined in its place, said below, and mended with a press where there is a way. */
 export function FormEditor({ p, form }: { p: KeptProgression; form: Form }) {
   const dispatch = useAppDispatch();
   const type = (text: string): void => void dispatch(change((n) => withProgression(n.body, (now) => withText(now, text))));
   const { faults } = form;
-  const mend = (f: Fault, symbol: string): void => type(p.text.slice(0, f.at) + symbol + p.text.slice(f.at + f.length));
+  const mend = (f: Fault, symbol: string): void => {
+    const [from, to] = wordAt(p.text, f.at);
+    type(p.text.slice(0, from) + symbol + p.text.slice(to));
+  };
   return (
-    <section aria-label={PROGRESSION.text} className="no-print mb-3 rounded-[10px] border border-line bg-sheet p-3">
+    <section aria-label={PROGRESSION.write} className="no-print mb-3 rounded-[10px] border border-line bg-sheet p-3">
       <div className="flex items-baseline justify-between gap-3">
         <label htmlFor="form-text" className="text-xs text-soft">
           {PROGRESSION.text}

@@ -1,11 +1,15 @@
-import { PATH_SCHOOLS } from '../../../core';
+import { useMemo } from 'react';
+import { homeOf, PATH_SCHOOLS } from '../../../core';
 import type { KeptProgression, StudyBody } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { selectLaid } from '../../store/study';
 import { change } from '../../store/change';
-import { inKey, withProgression } from '../../store/progressions';
+import { withProgression } from '../../store/progressions';
+import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { SentencePart } from '../../ui/SentencePart';
+import { Signs } from '../../ui/Signs';
+import { scaleOf } from '../../words/harmony-text';
 import { isolated } from '../../words/name-text';
 import { PROGRESSION } from '../../words/views/progression';
 import { withLayout } from '../../store/moves';
@@ -13,6 +17,7 @@ import { LayoutPart } from '../map/LayoutPart';
 import { ScalePart } from '../map/ScalePart';
 import { Check, Chooser } from '../practise/Choices';
 import { ProgressionPart } from './ProgressionPart';
+import { sameScale } from './useFits';
 import type { Ways } from './useWays';
 
 interface Props {
@@ -25,9 +30,8 @@ interface Props {
 export function ProgressionSentence({ body, p, ways }: Props) {
   const dispatch = useAppDispatch();
   const set = (fields: Partial<KeptProgression>): void => void dispatch(change((n) => withProgression(n.body, () => fields)));
-  const home = (next: KeptProgression['home']): void =>
-    void dispatch(change((n) => withProgression(n.body, (now) => (next.tonic === now.home.tonic ? { home: next } : inKey(now, next)))));
   const { form, way, near } = ways;
+  const guess = useMemo(() => homeOf(form.bars), [form.bars]);
   const roots = useAppSelector(selectLaid)?.shapes[0]?.roots ?? [];
   const changes = way?.steps.filter((s) => s.changed > 0).length ?? 0;
   const travel = way?.steps.reduce((sum, s) => sum + s.moveMm, 0) ?? 0;
@@ -73,7 +77,14 @@ export function ProgressionSentence({ body, p, ways }: Props) {
       </h1>
       <div className="num mt-1 flex min-h-5 flex-wrap items-baseline gap-x-1.5 text-[0.84375rem] text-soft">
         <span>{PROGRESSION.facts(form.bars.length, form.chords.length)}</span> · <span>{PROGRESSION.homeIs}</span>
-        <ScalePart scale={p.home} onScale={home} />
+        <ScalePart scale={p.home} onScale={(home) => set({ home })} />
+        {guess && !sameScale(guess, p.home) && guess.tonic !== p.home.tonic && (
+          <Button look="link" className="min-h-6! py-0!" onClick={() => set({ home: guess })}>
+            <span>
+              {PROGRESSION.seems} <Signs>{scaleOf(guess)}</Signs>
+            </span>
+          </Button>
+        )}
         {way && (
           <>
             · <span>{PROGRESSION.moves(changes, Math.round(travel))}</span>

@@ -13,6 +13,7 @@ import { SentencePart } from '../../ui/SentencePart';
 import { PROGRESSION } from '../../words/views/progression';
 import { HarmonyPages } from '../harmony/HarmonyPages';
 import { FormFiles } from './FormFiles';
+import { KeyPart } from './KeyPart';
 import { LinesPart } from './LinesPart';
 import type { BackingOn } from './useBacking';
 import type { Ways } from './useWays';
@@ -40,6 +41,7 @@ export function ProgressionTools({ body, p, ways, backing }: Props) {
         options={PATH_MOTIONS.map((value) => ({ value, label: PROGRESSION.motions[value] }))}
         onChange={(motion) => set({ motion })}
       />
+      <KeyPart p={p} />
       <LinesPart body={body} p={p} ways={ways} />
       <FormFiles body={body} p={p} form={ways.form} backing={backing} />
       <Button icon={<Pencil size={14} aria-hidden />} aria-pressed={writing} onClick={() => dispatch(overSet({ writing: !writing }))}>

@@ -136,6 +136,8 @@ export const PROGRESSION = {
   key: 'Key',
   keyAbout: 'The whole progression in another key, spelled in it. The study stays where it is.',
   homeIs: 'home is',
+  seems: 'it seems to be',
+  keyOf: 'Key',
   files: 'Files',
   out: 'Save as',
   midi: 'MIDI with markers',
