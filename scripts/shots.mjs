@@ -100,12 +100,16 @@ const SHOTS = [
   ['notebook', '/notebook', 'light'],
   ['instruments', '/instruments', 'light'],
   [
-    'map-over',
-    '/study/demo-weathervane/map',
+    'progression',
+    '/study/demo-salt-ferry/progression',
     'light',
     async (p) => {
-      await choose(p, 'scale laid over', 'F# mixo');
-      await choose(p, 'chord', 'B7');
+      await p
+        .getByRole('heading', { name: /^Over / })
+        .nth(1)
+        .waitFor();
+      await p.keyboard.press('ArrowRight');
+      await p.waitForTimeout(400);
     },
   ],
   // Last: they change the study.

@@ -3,7 +3,7 @@ import { DEMO } from '../../demo';
 import { MOST_PROGRESSIONS, problemsOf, studySchema, type KeptProgression, type StudyBody } from '../../contract';
 import { chordSounds, chromaOf, FORM_NAMES, layOut, midiOf, parseProgression, TICKS, type ScaleRef } from '../../core';
 import { earAt, loopOf } from './ear';
-import { comingOf } from '../views/progression/coming';
+import { comingOf } from '../words/coming-text';
 import { barsOfLines, guideNotes, lickOfLine, studyNotes } from './form-lines';
 import {
   addForm,

@@ -5,7 +5,7 @@ import { scaledNeck, type RoleOptions } from '../neck';
 import { placeKey } from '../place';
 import type { FingeringSchool, Hand, Instrument, Layout, Place, PlacePin, ScaleRef, Shape } from '../types';
 import { LAYOUT_KINDS, ruleOf } from './rules';
-import { benchOf, shapeOf, type Bench, type Draft } from './shape';
+import { benchOf, shapeOf, type Bench, type Draft, type HandMemory } from './shape';
 
 /** The hand a layout is meant for where the player names none (docs/decisions.md). */
 export const defaultSchool = (layout: Layout): FingeringSchool => ruleOf(layout.kind).school(layout);
@@ -15,6 +15,8 @@ export interface LayOutOptions extends RoleOptions {
   hand?: Hand;
   /** Fingers settled by place; the rest of each shape is solved round them. One that the hand cannot do there is let go. */
   pins?: readonly PlacePin[];
+  /** Hands found before, to be handed on from scale to scale; for one instrument, school and hand alone. */
+  known?: HandMemory;
 }
 
 /**
@@ -28,7 +30,7 @@ export function layOut(i: Instrument, ref: ScaleRef, layout: Layout, o: LayOutOp
   const rule = ruleOf(layout.kind);
   const school = o.school ?? defaultSchool(layout);
   checkHand(school, o.hand);
-  const bench = benchOf(scaledNeck(i, ref, o), school, o.hand, o.pins);
+  const bench = benchOf(scaledNeck(i, ref, o), school, o.hand, o.pins, o.known);
   const drafts = rule.lay(bench, layout);
   const shapes = (rule.renamed ? drafts.map((d) => renamed(bench, d)) : drafts).map((d) => shapeOf(bench, layout.kind, d));
   if (!shapes.length)

@@ -1,6 +1,6 @@
 import { fingerPath, pinsThatHold, usualModel, type HandModel } from '../fingering';
 import { noteAt, widestMm, type ScaledNeck } from '../neck';
-import { midiOn, placeKey, samePlace } from '../place';
+import { midiOn, placeIndex, placeKey, samePlace } from '../place';
 import { stepLetters } from '../scale';
 import type {
   Cell,
@@ -41,16 +41,28 @@ export interface Bench {
   pins: readonly PlacePin[];
   /** The school and hand that the model was made of. */
   by: { school: FingeringSchool; hand?: Hand };
+  /** Hands found before for the same places, neck, school and hand. */
+  known: HandMemory;
 }
+
+/** Hands by the places that they play: scales that share places share them. For one neck, school and hand. */
+export type HandMemory = Map<string, Held>;
 
 /** Fourths: the interval at which a shape runs on without a jog. */
 const FOURTH = 5;
 
-export const benchOf = (neck: ScaledNeck, school: FingeringSchool, hand?: Hand, pins: readonly PlacePin[] = []): Bench => ({
+export const benchOf = (
+  neck: ScaledNeck,
+  school: FingeringSchool,
+  hand?: Hand,
+  pins: readonly PlacePin[] = [],
+  known: HandMemory = new Map(),
+): Bench => ({
   neck,
   model: usualModel(neck.instrument, school, hand),
   pins,
   by: { school, ...(hand ? { hand } : {}) },
+  known,
 });
 
 /** Fills a draft with everything a shape reports. */
@@ -108,6 +120,15 @@ interface Held {
 }
 
 function searchedHand(bench: Bench, places: Place[], pins?: number[]): Held {
+  const key = `${places.map(placeIndex).join()} ${pins?.join() ?? ''}`;
+  const known = bench.known.get(key);
+  if (known) return known;
+  const held = searched(bench, places, pins);
+  bench.known.set(key, held);
+  return held;
+}
+
+function searched(bench: Bench, places: Place[], pins?: number[]): Held {
   const steps = fingerPath(bench.model, places, pins);
   const mm = bench.model.mm;
   const reach = (s: (typeof steps)[number]): number => s.fret - (s.handFret + s.finger - 1);

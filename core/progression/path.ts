@@ -1,5 +1,5 @@
 import { checkOneOf, checkWhole, CoreError, fail } from '../errors';
-import { anchoredLayout, layOut } from '../layout';
+import { anchoredLayout, layOut, type LayOutOptions } from '../layout';
 import { checkInstrument, fretFromNutMm } from '../instrument';
 import { cheapestWays } from '../layered';
 import { chordSounds } from '../harmony';
@@ -88,19 +88,20 @@ interface Setting {
   i: Instrument;
   o: PathOptions;
   shapes: ShapeMemory;
+  hands: NonNullable<LayOutOptions['known']>;
   /** What of a key is the same throughout. */
   on: string;
   mm: (fret: number) => number;
 }
 
 /** The shapes of a scale in the layout; none where it has no such layout on this neck. */
-function shapesOf({ i, o, shapes, on }: Setting, ref: ScaleRef): Shape[] {
+function shapesOf({ i, o, shapes, on, hands: known }: Setting, ref: ScaleRef): Shape[] {
   const key = `${on}${JSON.stringify(ref)}`;
-  const known = shapes.get(key);
-  if (known) return known;
+  const before = shapes.get(key);
+  if (before) return before;
   let found: Shape[];
   try {
-    found = layOut(i, ref, anchoredLayout(i, ref, o.layout));
+    found = layOut(i, ref, anchoredLayout(i, ref, o.layout), { known });
   } catch (e) {
     if (!(e instanceof CoreError)) throw e;
     found = [];
@@ -176,7 +177,7 @@ export function* walking(
   check(i, o, heard.length);
   if (shapes.size > MOST_REMEMBERED) shapes.clear();
   const on = JSON.stringify([i, o.layout]);
-  const s: Setting = { i, o, shapes, on, mm: (fret) => fretFromNutMm(i.scaleLengthMm, fret) };
+  const s: Setting = { i, o, shapes, hands: new Map(), on, mm: (fret) => fretFromNutMm(i.scaleLengthMm, fret) };
   const known = new Map<string, Node[]>();
   const layers: Node[][] = [];
   for (const [k, { symbol }] of heard.entries()) {

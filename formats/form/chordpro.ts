@@ -1,4 +1,4 @@
-import { type Bar, type NoteName } from '../../core';
+import type { Bar } from '../../core';
 import { refuseFile } from '../errors';
 import { cellsOf, formText, typedCells, type FormFile, type FormOut } from './form';
 
@@ -45,7 +45,7 @@ interface Reading {
 
 const keyOf = (text: string): FormFile['key'] => {
   const m = /^([A-G][#b]?)\s*(m|min|minor)?$/i.exec(text.trim());
-  return m && { tonic: (m[1][0].toUpperCase() + m[1].slice(1)) as NoteName, scale: m[2] ? 'aeolian' : 'ionian' };
+  return m && { tonic: m[1][0].toUpperCase() + m[1].slice(1), scale: m[2] ? 'aeolian' : 'ionian' };
 };
 
 function directive(r: Reading, word: string, value: string): void {

@@ -1,4 +1,4 @@
-import { accidentals, scaleNotes, SILENT, TICKS, type NoteName } from '../../core';
+import { accidentals, scaleNotes, SILENT, TICKS } from '../../core';
 import { refuseFile } from '../errors';
 import { child, children, el, numberIn, parseXml, xml, type Element, type Node } from '../musicxml/xml';
 import { barsFrom, FORM_LIMIT, formText, type FormFile, type FormOut, type Placed } from './form';
@@ -147,7 +147,7 @@ function keyOf(fifths: number, mode: string): FormFile['key'] {
   const scale = { major: 'ionian', minor: 'aeolian' }[mode] ?? (Object.hasOwn(FIFTHS, mode) ? mode : 'ionian');
   const at = 1 + fifths - (FIFTHS[scale] ?? 0); // C is second in the line of fifths
   const signs = Math.floor(at / 7);
-  const tonic = `${LINE[((at % 7) + 7) % 7]}${(signs < 0 ? 'b' : '#').repeat(Math.abs(signs))}` as NoteName;
+  const tonic = `${LINE[((at % 7) + 7) % 7]}${(signs < 0 ? 'b' : '#').repeat(Math.abs(signs))}`;
   return Math.abs(signs) > 1 ? null : { tonic, scale };
 }
 

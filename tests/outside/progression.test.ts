@@ -69,6 +69,9 @@ const out = (meter: [number, number] = [4, 4], text = TEXT): FormOut => ({
   home: { tonic: 'Eb', scale: 'ionian' },
 });
 
+/** An event of the independent reader, at a time in ticks. */
+type Heard = Record<string, unknown> & { at: number };
+
 describe('files read by others', () => {
   it('MIDI: an independent reader finds tempo, meter, the markers in time, and the notes of each part', () => {
     const form = out();
@@ -77,7 +80,10 @@ describe('files read by others', () => {
     expect(file.header).toMatchObject({ formatType: 1, trackCount: 4, ticksPerBeat: 480 });
     const absolute = file.tracks.map((events) => {
       let at = 0;
-      return events.map((e) => ({ ...e, at: (at += e.deltaTime) }) as Record<string, unknown> & { at: number });
+      return events.map((e): Heard => {
+        const heard: object = { ...e, at: (at += e.deltaTime) };
+        return heard as Heard;
+      });
     });
     const markers = absolute[0].filter((e) => e.subtype === 'marker').map((e) => [e.at, e.text]);
     expect(markers).toEqual([

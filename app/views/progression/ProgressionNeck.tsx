@@ -15,7 +15,7 @@ import { usePrefs } from '../../store/prefs';
 import { Signs } from '../../ui/Signs';
 import { scaleOf } from '../../words/harmony-text';
 import { PROGRESSION } from '../../words/views/progression';
-import { comingOf } from './coming';
+import { comingOf } from '../../words/coming-text';
 import type { Ear } from '../../store/ear';
 import type { Ways } from './useWays';
 

@@ -9,7 +9,7 @@ import {
   type PathStep,
   type Place,
   type ScaleMove,
-} from '../../../core';
+} from '../../core';
 
 /** What is to be seen of the chord that comes: ways on the neck, and what they are in words. */
 export interface Coming {
