@@ -59,8 +59,9 @@ function run(ways: Generator<number, LayeredWay[]>): LayeredWay {
   return turn.value[0] ?? fail('NO_ROUTE', 'near', 'There is no such line in this place. Take another place, or another layout.');
 }
 
-/** What steps cost (judgement): a half step between guide notes 1; crossing strings and the neck a little, so that of equal pitches the nearer place is taken. */
-const GUIDE = { semitone: 1, string: 0.2, fret: 0.02 };
+/** What steps cost (judgement): a half step between guide notes 1; crossing strings and the neck, and leaving the four frets of the hand, a little, so that of equal pitches the nearer place is taken. */
+const GUIDE = { semitone: 1, string: 0.2, fret: 0.02, beyond: 0.15 };
+const HAND = 3;
 
 /**
  * One note a chord, its third or its seventh (of chords that have neither the root), whichever is nearest to the note before: least half
@@ -77,6 +78,8 @@ export function guideLine(
   o.degrees.forEach((d, k) => checkOneOf('BAD_OPTION', `degrees[${k}]`, d, ['3', '7']));
   if (!o.degrees.length) fail('BAD_OPTION', 'degrees', 'degrees: choose the third, the seventh, or both.');
   const where = whereOf(i, o.near);
+  const index = Math.max(nutFret(i) + 1, o.near ?? 0);
+  const beyond = (p: Place): number => (p.fret === nutFret(i) ? 0 : GUIDE.beyond * Math.max(0, index - p.fret, p.fret - index - HAND));
   const chords = soundingOf(bars).filter((c) => c.symbol !== SILENT);
   if (!chords.length || chords.length > MOST_LINE) fail('BAD_OPTION', 'bars', `bars: give 1 to ${MOST_LINE} chords.`);
   const layers = chords.map(({ symbol }) => {
@@ -86,9 +89,9 @@ export function guideLine(
     return placesIn(where, sounds);
   });
   const { nodes } = run(
-    cheapestWays(layers.map((l) => l.length), () => 0, (k, a, b) => {
+    cheapestWays(layers.map((l) => l.length), (n) => beyond(layers[0][n]), (k, a, b) => {
       const [p, q] = [layers[k - 1][a], layers[k][b]];
-      return GUIDE.semitone * Math.abs(midiAt(where, p) - midiAt(where, q)) + GUIDE.string * Math.abs(p.string - q.string) + GUIDE.fret * Math.abs(p.fret - q.fret); // prettier-ignore
+      return beyond(q) + GUIDE.semitone * Math.abs(midiAt(where, p) - midiAt(where, q)) + GUIDE.string * Math.abs(p.string - q.string) + GUIDE.fret * Math.abs(p.fret - q.fret); // prettier-ignore
     }, 1),
   ); // prettier-ignore
   const steps = fingerNotes(i, nodes.map((at, k) => layers[k][at]), { school: o.school }); // prettier-ignore

@@ -23,7 +23,7 @@ export function BackingCard({ p, form }: { p: KeptProgression; form: Form }) {
   const mute = (part: SoundPart, on: boolean): void =>
     void soundPrefs.set({ ...prefs, muted: on ? prefs.muted.filter((m) => m !== part) : [...prefs.muted, part] });
   return (
-    <Panel title={PROGRESSION.backing}>
+    <Panel title={PROGRESSION.backing} className="no-print">
       <div className="grid grid-cols-[auto_auto_1fr] items-center gap-x-3 gap-y-1.5 text-[0.84375rem]">
         {PARTS.map((part) => (
           <div key={part} className="contents">

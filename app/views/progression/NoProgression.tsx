@@ -21,7 +21,9 @@ export function NoProgression({ body }: { body: StudyBody }) {
     <div className="view-column">
       <h1 className="text-[1.3125rem] leading-[1.5] font-medium sm:text-[1.5625rem]">{PROGRESSION.name}</h1>
       <p className="mt-1 mb-3 max-w-prose text-soft">{PROGRESSION.none}</p>
-      <HarmonyPages page="progression" />
+      <div className="no-print">
+        <HarmonyPages page="progression" />
+      </div>
       <div className="mt-3 grid gap-3 lg:grid-cols-2">
         <Panel title={PROGRESSION.startFrom}>
           <ProgressionChooser body={body} close={() => undefined} />

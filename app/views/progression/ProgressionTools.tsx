@@ -55,7 +55,7 @@ export function ProgressionTools({ body, p, ways, backing }: Props) {
         text={
           <>
             <span className="text-soft">{PROGRESSION.tempoChip}:</span>{' '}
-            <b className="num font-semibold">{`${p.tempo}, ${PROGRESSION.feels[p.feel]}, ${p.meter.join('/')}`}</b>
+            <b className="num font-semibold">{`${p.tempo}, ${p.meter.join('/')}`}</b>
           </>
         }
       >

@@ -37,7 +37,7 @@ export function WaysCard({ p, ways }: { p: KeptProgression; ways: Ways }) {
   const set = (weights: PathWeights): void => void dispatch(change((n) => withProgression(n.body, () => ({ weights }))));
   const { found } = ways.search;
   return (
-    <Panel title={PROGRESSION.ways}>
+    <Panel title={PROGRESSION.ways} className="no-print">
       <div className="flex flex-col items-start gap-2">
         {found.map((w, k) => (
           <Button
