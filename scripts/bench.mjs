@@ -5,7 +5,9 @@ import { ensureBuilt, ensureInstalled, run } from './ensure.mjs';
 await ensureInstalled({ tests: true });
 await ensureBuilt();
 const only = process.argv[2];
-for (const name of ['core', 'routes', 'licks', 'harmony', 'progression', 'practise', 'server', 'browser'].filter((n) => !only || n === only)) {
+for (const name of ['core', 'routes', 'licks', 'harmony', 'progression', 'practise', 'server', 'browser'].filter(
+  (n) => !only || n === only,
+)) {
   await build({
     entryPoints: [`bench/${name}.ts`],
     outfile: `.cache/bench-${name}.mjs`,
