@@ -62,3 +62,4 @@ export * from './lick';
 export * from './transpose';
 export * from './drill';
 export * from './practice';
+export * from './listen';

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { StudyBody } from '../../../contract';
-import { BORDER_FRET, type ModeChord, type Place } from '../../../core';
+import { BORDER_FRET, type Lead, type ModeChord, type Place } from '../../../core';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { harmonySet } from '../../store/harmony';
 import { Button } from '../../ui/Button';
@@ -48,7 +48,9 @@ export function LeadCard({ body, chords, grip }: Props) {
     return { instrument, symbols, hand, count: WAYS, ...frets, ...from };
   }, [instrument, symbols, hand, region, begins, sameStrings, grip]);
   const search = useLead(job);
-  const shown = search.found[Math.min(way, search.found.length - 1)];
+  // What was found last stays in sight while the next search runs: it may be of other chords.
+  const last = search.found[Math.min(way, search.found.length - 1)] as Lead | undefined;
+  const shown = last?.grips.length === symbols.length ? last : null;
   return (
     <Panel title={HARMONY.leading}>
       <p className="mb-2 text-[0.84375rem] text-soft">{HARMONY.leadingAbout}</p>
