@@ -12,6 +12,8 @@ export interface Pluck {
   seed: number;
   /** 1 is as loud as every other string. */
   level: number;
+  /** No longer than this, in seconds; as long as it rings unless said. */
+  most?: number;
 }
 
 /** A low A of 55 Hz rings about 7 seconds, a high E of 1319 Hz about 2 (by ear, no published source). */
@@ -29,7 +31,7 @@ const PEAK = 0.98;
  * that tunes it after Jaffe and Smith, "Extensions of the Karplus-Strong Plucked-String Algorithm", same issue. Losses are set in seconds,
  * so that another sample rate sounds the same. As long as it rings to -60 dB, 8 seconds at most. Same input, same samples.
  */
-export function pluck({ hz, sampleRate, ring, bright, pickAt, seed, level }: Pluck): Float32Array {
+export function pluck({ hz, sampleRate, ring, bright, pickAt, seed, level, most = ring }: Pluck): Float32Array {
   const turn = (2 * Math.PI * hz) / sampleRate;
   const loss = lossAt(hz, sampleRate, ring, bright);
   const lossDelay = Math.atan2(loss * Math.sin(turn), 1 - loss + loss * Math.cos(turn)) / turn;
@@ -39,7 +41,7 @@ export function pluck({ hz, sampleRate, ring, bright, pickAt, seed, level }: Plu
   const allPass = Math.sin(((1 - rest) * turn) / 2) / Math.sin(((1 + rest) * turn) / 2);
   const gain = 10 ** (-3 / (hz * ring)) / Math.hypot(1 - loss + loss * Math.cos(turn), loss * Math.sin(turn));
   const line = drawnString(whole, pickAt, seed);
-  const out = new Float32Array(Math.ceil(ring * sampleRate));
+  const out = new Float32Array(Math.ceil(Math.min(ring, most) * sampleRate));
   let [last, lastIn, lastOut] = [0, 0, 0];
   for (let k = 0, at = 0; k < out.length; k++, at = at + 1 === whole ? 0 : at + 1) {
     const now = line[at];

@@ -108,7 +108,10 @@ test('lines: a guide line on the neck, a study line as a lick, and drilled over 
   await page.getByRole('button', { name: 'Another' }).click();
   await page.getByRole('button', { name: 'Drill it over the backing' }).click();
   await expect(page).toHaveURL(/\/practise/);
-  await expect(heading(page)).toContainText('study line 2');
+  await expect(heading(page)).toContainText('study line 2 as it is written in eighths');
+  await page.keyboard.press(' ');
+  await expect.poll(() => page.locator('[data-running]').getAttribute('data-running'), { timeout: 20_000 }).toMatch(/^[3-9]|^\d\d/);
+  await page.keyboard.press('Escape');
   await saved(page);
 });
 

@@ -47,6 +47,8 @@ export function played(meant: readonly MeantNote[], m: Manner): MeantNote[] {
 }
 
 const RELEASE = 0.012;
+/** Seconds of a string that are made beyond what is held. */
+const SPARE = 0.5;
 /** Slurred notes are softer. */
 const SLURRED = 0.6;
 /** No two strokes of a player are alike; so many kinds. */
@@ -57,6 +59,7 @@ export function soundOf(notes: readonly MeantNote[], sampleRate: number, m: Mann
   const end = notes.reduce((most, n) => Math.max(most, n.atMs + n.lengthMs), 0) + tailMs;
   const out = new Float32Array(Math.ceil((end / 1000) * sampleRate));
   const made = new Map<string, Float32Array>();
+  const most = (notes.reduce((longest, n) => Math.max(longest, n.lengthMs), 0) + m.ringOnMs) / 1000 + SPARE;
   const stringAt = (n: MeantNote, k: number): Float32Array => {
     const key = `${n.midi}/${n.slurred ? 1 : 0}/${k % STROKES}`;
     const known = made.get(key);
@@ -70,6 +73,7 @@ export function soundOf(notes: readonly MeantNote[], sampleRate: number, m: Mann
       pickAt: 0.15,
       seed: 7 + n.midi * STROKES + (k % STROKES),
       level: (m.level / 0.5) * (n.slurred ? SLURRED : 1),
+      most,
     });
     made.set(key, samples);
     return samples;

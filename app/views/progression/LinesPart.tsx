@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { store } from '../../store';
-import type { KeptProgression, StudyBody } from '../../../contract';
+import type { DrillForm, KeptProgression, StudyBody } from '../../../contract';
 import { edited } from '../../store/editor';
 import { guideNotes, lickOfLine, studyNotes } from '../../store/form-lines';
 import { GUIDES, overSet, type Guide } from '../../store/over';
@@ -22,6 +22,10 @@ interface Props {
 }
 
 const PER_BEAT = (['1', '2', '3', '4'] as const).map((value) => ({ value, label: value }));
+/** Rhythms of a drill by their notes a quarter. */
+const RHYTHMS: Readonly<Record<number, DrillForm['rhythm']>> = { 1: 'quarters', 2: 'eighths', 3: 'triplets', 4: 'sixteenths' };
+/** The rhythm that keeps a line over its chords, as the meter counts; eighths where a drill has none such. */
+const rhythmOf = (perBeat: number, [, unit]: KeptProgression['meter']): DrillForm['rhythm'] => RHYTHMS[(perBeat * unit) / 4] ?? 'eighths';
 const MOST_SEED = 9999;
 
 /** Guide lines and study lines: seen on the neck, and made licks, drills and files. */
@@ -59,7 +63,18 @@ function Lines({ body, p, ways }: Props) {
     const now = store.getState().editor.body;
     if (then === 'practise' && now?.lick) {
       const { lick } = now;
-      dispatch(edited(withForm(now, () => ({ of: 'lick', line: lick, under: 'backing' }))));
+      dispatch(
+        edited(
+          withForm(now, () => ({
+            of: 'lick',
+            line: lick,
+            order: 'up',
+            rhythm: rhythmOf(Number(perBeat), p.meter),
+            accent: 'beat',
+            under: 'backing',
+          })),
+        ),
+      );
     }
     go(then);
   };
