@@ -5,6 +5,7 @@ import {
   defaultSchool,
   guideLine,
   plainPlace,
+  sameScale,
   studyLine,
   TICKS,
   type Bar,
@@ -12,12 +13,12 @@ import {
   type LickNote,
 } from '../../core';
 import { addLick, freshLick } from './licks';
-import { formOf, type FormChord } from './progressions';
+import { formOf, loopOf, type FormChord } from './progressions';
 
 /** The bars that lines are made of: those that go round, else all. */
 export function barsOfLines(p: KeptProgression): { bars: Bar[]; chords: FormChord[]; start: number } {
   const { bars, chords } = formOf(p);
-  const [from, to] = p.loop && p.loop[0] < bars.length ? [p.loop[0], Math.min(p.loop[1], bars.length - 1)] : [0, bars.length - 1];
+  const [from, to] = loopOf(p, bars.length);
   return { bars: bars.slice(from, to + 1), chords: chords.filter((c) => c.bar >= from && c.bar <= to), start: from * barQuarters(p.meter) };
 }
 
@@ -81,13 +82,12 @@ export function lickOfLine(
     return {
       why: `That makes ${notes.length} notes; a lick holds ${MOST_LICK_NOTES}. Let fewer bars go round, or take fewer notes a beat.`,
     };
-  const sameScale = p.home.tonic === body.scale.tonic && JSON.stringify(p.home.scale) === JSON.stringify(body.scale.scale);
   const lick: Lick = {
     ...freshLick(body, name.slice(0, 120)),
     notes,
     tempo: p.tempo,
     meter: [...p.meter],
-    stayed: sameScale ? null : p.home,
+    stayed: sameScale(p.home, body.scale) ? null : p.home,
   };
   const edit = addLick(body, lick);
   return edit ? { lick: edit } : { why: 'The study keeps as many licks as it can. Delete one first.' };

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { DEMO } from '../../demo';
 import { MOST_PROGRESSIONS, problemsOf, studySchema, type KeptProgression, type StudyBody } from '../../contract';
 import { chordSounds, chromaOf, FORM_NAMES, layOut, midiOf, parseProgression, TICKS, type ScaleRef } from '../../core';
-import { earAt, loopOf } from './ear';
+import { earAt } from './ear';
 import { comingOf } from '../words/coming-text';
 import { barsOfLines, guideNotes, lickOfLine, studyNotes } from './form-lines';
 import {
@@ -13,6 +13,7 @@ import {
   formOf,
   inKey,
   locksOn,
+  loopOf,
   movedLocks,
   openProgression,
   withLock,

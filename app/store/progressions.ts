@@ -94,8 +94,14 @@ export interface Form {
   faults: ReturnType<typeof parseProgression>['faults'];
   /** Chords that sound, in order. */
   chords: FormChord[];
+  /** Their beginnings. */
+  starts: number[];
   quarters: number;
 }
+
+/** The bars that go round: the whole form where no loop is set, or where it lies beyond the end. */
+export const loopOf = (p: Pick<KeptProgression, 'loop'>, bars: number): [number, number] =>
+  p.loop && p.loop[0] < bars ? [p.loop[0], Math.min(p.loop[1], bars - 1)] : [0, Math.max(0, bars - 1)];
 
 /** Reads what is typed; what cannot be read is silent. */
 export function formOf({ text, meter }: Pick<KeptProgression, 'text' | 'meter'>): Form {
@@ -109,7 +115,7 @@ export function formOf({ text, meter }: Pick<KeptProgression, 'text' | 'meter'>)
       return symbol === SILENT ? [] : [{ symbol, bar: k, from, to: at }];
     });
   });
-  return { bars, faults, chords, quarters: bar * bars.length };
+  return { bars, faults, chords, starts: chords.map((c) => c.from), quarters: bar * bars.length };
 }
 
 /** Settled scales whose chord is still where it was. */

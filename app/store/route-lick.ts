@@ -4,6 +4,7 @@ import {
   fingerLick,
   midiOf,
   pickStrokes,
+  sameScale,
   struckNotes,
   TICKS,
   type FingeredStep,
@@ -39,8 +40,6 @@ function noteOf({ string, fret, finger }: FingeredStep, stroke: Stroke | undefin
 /** A route as notes of a lick: eighths with their fingers settled and their slurs. */
 export const notesOfRoute = ({ steps, strokes }: Pick<RouteLine, 'steps' | 'strokes'>): LickNote[] =>
   steps.map((s, k) => noteOf(s, strokes[k], k === 0));
-
-const sameScale = (a: ScaleRef, b: ScaleRef): boolean => a.tonic === b.tonic && JSON.stringify(a.scale) === JSON.stringify(b.scale);
 
 /** A route as a lick in eighths, opened: its places, fingers and slurs as they are. Null where the study has no room. */
 export function lickOfRoute(body: StudyBody, { name, steps, strokes, instrument, scale }: RouteLine): Partial<StudyBody> | null {

@@ -5,4 +5,4 @@ export * from './colour';
 export * from './grips';
 export * from './name';
 export * from './arpeggio';
-export { movedChord, movedNote } from './moved';
+export { chordParts, movedChord, movedNote } from './moved';

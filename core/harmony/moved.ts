@@ -17,6 +17,11 @@ export function movedNote(note: NoteName, from: NoteName, to: NoteName): NoteNam
   return accidentals(name) > MOST_SIGNS ? bestTonic(sound, 'ionian') : name;
 }
 
+/** A written chord in parts: its root, what kind it is, and the note after its slash, if there is one; null for what is no symbol. */
+export function chordParts(symbol: string): { root: NoteName; suffix: string; bass: NoteName | null } | null {
+  const m = PARTS.exec(symbol);
+  return m && { root: m[1], suffix: m[2], bass: (m[3]) ?? null };
+}
 const PARTS = /^([A-G](?:##|bb|#|b)?)(.*?)(?:\/([A-G](?:##|bb|#|b)?))?$/;
 
 /**
@@ -24,8 +29,8 @@ const PARTS = /^([A-G](?:##|bb|#|b)?)(.*?)(?:\/([A-G](?:##|bb|#|b)?))?$/;
  * symbol stays. Example: "Eb7/G" from B♭ to D♭ is "Gb7/Bb".
  */
 export function movedChord(symbol: string, from: NoteName, to: NoteName): string {
-  const m = PARTS.exec(symbol);
-  if (!m) return symbol;
-  const [, root, tail, bass] = m;
-  return `${movedNote(root, from, to)}${tail}${bass ? `/${movedNote(bass, from, to)}` : ''}`;
+  const parts = chordParts(symbol);
+  if (!parts) return symbol;
+  const { root, suffix, bass } = parts;
+  return `${movedNote(root, from, to)}${suffix}${bass ? `/${movedNote(bass, from, to)}` : ''}`;
 }

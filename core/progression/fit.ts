@@ -1,6 +1,6 @@
 import { chromaOf } from '../pitch';
 import { chordSounds, modeColour, parseChord } from '../harmony';
-import { degreesOf, mod12, scaleNotes, scaleTitle } from '../scale';
+import { degreesOf, mod12, sameScale, scaleNotes, scaleTitle } from '../scale';
 import type { DegreeName, NoteName, ScaleRef } from '../types';
 import type { ScaleFit } from './types';
 
@@ -40,7 +40,6 @@ const WEIGHT = { missing: 0.22, rub: 0.05, away: 0.03, used: 0.18, later: 0.06, 
 const LEAST_HELD = 3;
 
 const COUNTS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven'];
-const same = (a: ScaleRef, b: ScaleRef): boolean => a.tonic === b.tonic && JSON.stringify(a.scale) === JSON.stringify(b.scale);
 
 /** A chord over which scales are judged. */
 interface Over {
@@ -58,7 +57,7 @@ function candidates({ root, home }: Over): ScaleRef[] {
     ...(home ? FROM_HOME.map((scale) => ({ tonic: home.tonic, scale })) : []),
     ...FROM_ROOT.map((scale) => ({ tonic: root, scale })),
   ];
-  return all.filter((ref, k) => all.findIndex((other) => same(ref, other)) === k);
+  return all.filter((ref, k) => all.findIndex((other) => sameScale(ref, other)) === k);
 }
 
 /** Where a scale on the home tonic stands among those that a dominant blues takes over this chord; -1 where it does not. */
@@ -99,7 +98,7 @@ function whyOf(o: Over, ref: ScaleRef, { held, away, rubs }: { held: number; awa
   const tones = held === o.sounds.length ? `holds all ${COUNTS[held] ?? held} tones` : `holds ${COUNTS[held] ?? held} of ${COUNTS[o.sounds.length] ?? o.sounds.length} tones`; // prettier-ignore
   const rub = rubs.length ? `its ${rubs.join(' and ')} ${rubs.length === 1 ? 'rubs' : 'rub'}` : 'nothing rubs';
   if (!o.home) return `${tones}; ${rub}`;
-  const near = same(ref, o.home) ? 'it is home' : away === 0 ? 'no note that home has not' : `${COUNTS[away] ?? away} ${away === 1 ? 'note' : 'notes'} away from ${o.home.tonic} ${scaleTitle(o.home.scale)}`; // prettier-ignore
+  const near = sameScale(ref, o.home) ? 'it is home' : away === 0 ? 'no note that home has not' : `${COUNTS[away] ?? away} ${away === 1 ? 'note' : 'notes'} away from ${o.home.tonic} ${scaleTitle(o.home.scale)}`; // prettier-ignore
   return `${tones}; ${rub}; ${near}`;
 }
 
@@ -124,7 +123,7 @@ export function scalesForChord(symbol: string, o: { home?: ScaleRef } = {}): Sca
   const least = Math.min(LEAST_HELD, over.sounds.length);
   return candidates(over)
     .map((ref) => judged(over, ref))
-    .filter((f) => f.held >= least || (home !== null && (same(f.ref, home) || bluesAt(over, f.ref) >= 0)))
+    .filter((f) => f.held >= least || (home !== null && (sameScale(f.ref, home) || bluesAt(over, f.ref) >= 0)))
     .sort((a, b) => b.fit - a.fit || a.away - b.away || degreesOf(b.ref.scale).length - degreesOf(a.ref.scale).length)
     .map(({ ref, fit, rubs, colour, why }) => ({ ref, fit, rubs, colour, why }));
 }

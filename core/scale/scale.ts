@@ -156,3 +156,6 @@ export const isMinorSkeleton = (skeleton: DegreeName[]): boolean => {
   const sounds = skeleton.map(semitonesOf);
   return sounds.includes(3) && !sounds.includes(4);
 };
+
+/** The same scale on the same tonic, as it is written. */
+export const sameScale = (a: ScaleRef, b: ScaleRef): boolean => a.tonic === b.tonic && JSON.stringify(a.scale) === JSON.stringify(b.scale);

@@ -1,4 +1,4 @@
-import { accidentals, scaleNotes, SILENT, TICKS } from '../../core';
+import { accidentals, chordParts, scaleNotes, SILENT, TICKS } from '../../core';
 import { refuseFile } from '../errors';
 import { child, children, el, numberIn, parseXml, xml, type Element, type Node } from '../musicxml/xml';
 import { barsFrom, FORM_LIMIT, formText, type FormFile, type FormOut, type Placed } from './form';
@@ -29,13 +29,11 @@ const alterOf = (note: string): number => (note.includes('b') ? -1 : 1) * accide
 const pitch = (name: 'root' | 'bass', note: string): Node =>
   el(name, [el(`${name}-step`, note[0]), ...(alterOf(note) ? [el(`${name}-alter`, alterOf(note))] : [])]);
 
-const PARTS = /^([A-G](?:##|bb|#|b)?)(.*?)(?:\/([A-G](?:##|bb|#|b)?))?$/;
-
 function harmony(symbol: string, offset: number): Node {
   const at = offset ? [el('offset', offset)] : [];
-  const m = symbol === SILENT ? null : PARTS.exec(symbol);
-  if (!m) return el('harmony', [el('root', [el('root-step', 'C')]), el('kind', 'none', { text: 'N.C.' }), ...at]);
-  const [, root, suffix, bass] = m;
+  const parts = symbol === SILENT ? null : chordParts(symbol);
+  if (!parts) return el('harmony', [el('root', [el('root-step', 'C')]), el('kind', 'none', { text: 'N.C.' }), ...at]);
+  const { root, suffix, bass } = parts;
   const { kind, degrees } = kindOfSuffix(suffix);
   return el('harmony', [
     pitch('root', root),

@@ -1,5 +1,7 @@
 import { PitchDetector } from 'pitchy';
+import { A4_HZ, A4_MIDI } from '../../../core';
 import { FRAME, Onsets, type Onset } from './onsets';
+import { rms, Tape } from './tape';
 
 /** A note that was heard. */
 export interface HeardPitch {
@@ -79,11 +81,9 @@ export class Detector {
   private readonly onsets: Onsets;
   private readonly size: number;
   private readonly pitch: PitchDetector<Float32Array>;
-  private readonly hann: ReadonlyMap<number, Float32Array>;
   private readonly low: number;
   private readonly high: number;
-  private buffer = new Float32Array(0);
-  private from = 0;
+  private readonly tape: Tape;
   private waiting: Waiting[] = [];
   private readonly clicks: number[] = [];
   private ringing: Ringing[] = [];
@@ -95,12 +95,7 @@ export class Detector {
     this.onsets = new Onsets(rate);
     this.size = lowestMidi < LOW ? WINDOW.low : WINDOW.high;
     this.pitch = PitchDetector.forFloat32Array(this.size);
-    this.hann = new Map(
-      [this.size, this.size / 2].map((size) => [
-        size,
-        Float32Array.from({ length: size }, (_, k) => 0.5 - 0.5 * Math.cos((2 * Math.PI * k) / size)),
-      ]),
-    );
+    this.tape = new Tape(rate, this.size);
     this.low = lowestMidi - 0.6;
     this.high = highestMidi + 0.6;
   }
@@ -113,15 +108,10 @@ export class Detector {
 
   /** Takes samples; tells the notes that are settled by them. */
   feed(samples: Float32Array): HeardPitch[] {
-    const joined = new Float32Array(this.buffer.length + samples.length);
-    joined.set(this.buffer);
-    joined.set(samples, this.buffer.length);
-    this.buffer = joined;
+    this.tape.add(samples);
     for (const o of this.onsets.feed(samples)) this.expect(o);
     const heard = this.settleAll();
-    const keep = Math.max(0, this.buffer.length - KEEP);
-    this.buffer = this.buffer.slice(keep);
-    this.from += keep;
+    this.tape.forget(KEEP);
     return heard;
   }
 
@@ -150,7 +140,7 @@ export class Detector {
   /** Looks at every onset as far as there are samples, in order: what is clear at once is told at once. */
   private settleAll(): HeardPitch[] {
     const heard: HeardPitch[] = [];
-    const end = this.from + this.buffer.length;
+    const { end } = this.tape;
     for (let w = this.waiting[0] as Waiting | undefined; w; w = this.waiting[0]) {
       const next = this.waiting[1] as Waiting | undefined;
       while (w.looks.length && w.looks[0] + this.size <= end) {
@@ -169,7 +159,7 @@ export class Detector {
   }
 
   private noteOf({ hz, clarity }: Candidate, at: number): HeardPitch | null {
-    const exact = 69 + 12 * Math.log2(hz / 440);
+    const exact = A4_MIDI + 12 * Math.log2(hz / A4_HZ);
     if (exact < this.low || exact > this.high) return null;
     const midi = Math.round(exact);
     this.ringing = [{ midi, hz, at }, ...this.ringing.filter((r) => r.midi !== midi)].slice(0, MOST_RINGING);
@@ -186,18 +176,9 @@ export class Detector {
     return this.clicks.find((c) => ms >= c - CLICK.early && ms <= c + CLICK.late) ?? null;
   }
 
-  private windowAt(at: number): Float32Array {
-    const start = Math.max(0, at - this.from);
-    const part = this.buffer.slice(start, start + this.size);
-    if (part.length === this.size) return part;
-    const padded = new Float32Array(this.size);
-    padded.set(part);
-    return padded;
-  }
-
   /** The clearest pitch that begins at an onset: of the samples as they are, and with what rang on taken out; only one whose partials rise. */
   private pitchAt(start: number, onset: number, strength: number): Candidate | null {
-    const window = this.windowAt(start);
+    const window = this.tape.window(start);
     const loud = rms(window);
     if (loud < SILENT) return null;
     const ringing = this.ringing.filter((r) => onset - r.at < this.samplesIn(RINGS_MS));
@@ -208,7 +189,7 @@ export class Detector {
     };
     // What a note leaves when the one before is taken out has its own pitch, whether that one still rings or not: unless it has its period.
     const [before] = ringing;
-    const rest = before ? this.without([before.hz], start) : null;
+    const rest = before ? this.tape.without([before.hz], start) : null;
     if (rest && rms(rest) >= LEFT.sure * loud) look(rest, CLEAR.alone);
     const sure = found.find((c) => !this.isKin(c.hz, [before]) && this.begins(c.hz, onset, start, ringing));
     if (sure) return sure;
@@ -220,7 +201,7 @@ export class Detector {
     const fine = found.find((c) => c.clarity > CLEAR.sure && this.begins(c.hz, onset, start, ringing));
     if (fine || strength < STRONG) return fine ?? null;
     for (const comb of this.combs(ringing)) {
-      const left = this.without(comb, start);
+      const left = this.tape.without(comb, start);
       if (rms(left) >= LEFT.some * loud) look(left, CLEAR.rest);
     }
     const begun = found.filter((c) => this.begins(c.hz, onset, start, ringing)).sort((a, b) => b.clarity - a.clarity);
@@ -229,7 +210,7 @@ export class Detector {
 
   /** Whether a pitch sounds from the beginning of the window on: else it is the next note's. */
   private isThrough(hz: number, start: number): boolean {
-    const sum = (from: number): number => [1, 2, 3].reduce((all, k) => all + this.energy(hz * k, from, this.size / 2), 0);
+    const sum = (from: number): number => [1, 2, 3].reduce((all, k) => all + this.tape.energy(hz * k, from, this.size / 2), 0);
     return sum(start) > EARLY * sum(start + this.size / 2);
   }
 
@@ -247,7 +228,7 @@ export class Detector {
     if (!old) return c;
     const before = onset - this.size - this.samplesIn(4);
     const rise = Array.from({ length: 2 * MOST_TIMES + 1 }, (_, k) =>
-      k ? Math.sqrt(this.energy(old.hz * k, start) / Math.max(this.energy(old.hz * k, before), 1e-12)) : 0,
+      k ? Math.sqrt(this.tape.energy(old.hz * k, start) / Math.max(this.tape.energy(old.hz * k, before), 1e-12)) : 0,
     );
     for (let times = 2; times <= MOST_TIMES; times++) {
       if (Math.min(rise[times], rise[2 * times]) < RISE.kin) continue;
@@ -263,19 +244,6 @@ export class Detector {
     return [...(two ? [[two], [one, two]] : []), ...MAINS.map((hz) => (one ? [hz, one] : [hz])), ...MAINS.map((hz) => [hz])];
   }
 
-  /** Samples from a place on less what repeats with some frequencies: each a comb that a note of that pitch does not pass. */
-  private without(hzs: readonly number[], start: number): Float32Array {
-    const periods = hzs.map((hz) => this.rate / hz);
-    const before = periods.reduce((sum, p) => sum + Math.ceil(p) + 1, 0);
-    let samples = Float32Array.from({ length: this.size + before }, (_, k) => this.buffer[start - this.from - before + k] ?? 0);
-    for (const period of periods) {
-      const whole = Math.floor(period);
-      const share = period - whole;
-      samples = samples.map((v, k) => (k > whole ? v - samples[k - whole] * (1 - share) - samples[k - whole - 1] * share : 0));
-    }
-    return samples.slice(before);
-  }
-
   /** Whether a note of this frequency begins: the energy at those of its partials that no ringing note has rises against just before the onset. */
   private begins(hz: number, onset: number, start: number, ringing: readonly Ringing[]): boolean {
     if (!this.isThrough(hz, start)) return false;
@@ -289,8 +257,8 @@ export class Detector {
     let all = { before: 0, after: 0 };
     let ownCount = 0;
     for (let k = 1; k <= PARTIALS && hz * k < this.rate / 2.2; k++) {
-      const was = this.energy(hz * k, before);
-      const now = this.energy(hz * k, start);
+      const was = this.tape.energy(hz * k, before);
+      const now = this.tape.energy(hz * k, start);
       all = { before: all.before + was, after: all.after + now };
       if (shared(hz * k)) continue;
       ownCount++;
@@ -306,34 +274,12 @@ export class Detector {
   private oddRise(hz: number, before: number, start: number): boolean {
     let [was, now] = [0, 0];
     for (const k of [1, 3, 5]) {
-      was += this.energy(hz * k, before);
-      now += this.energy(hz * k, start);
+      was += this.tape.energy(hz * k, before);
+      now += this.tape.energy(hz * k, start);
     }
     return now > was * RISE.new;
-  }
-
-  /** Energy at a frequency in a window from a place on (Goertzel's recurrence, Hann window). */
-  private energy(hz: number, start: number, size = this.size): number {
-    const hann = this.hann.get(size) as Float32Array;
-    const turn = 2 * Math.cos((2 * Math.PI * hz) / this.rate);
-    const from = start - this.from;
-    const end = Math.min(size, this.buffer.length - from);
-    let a = 0;
-    let b = 0;
-    for (let k = Math.max(0, -from); k < end; k++) {
-      const c = this.buffer[from + k] * hann[k] + turn * a - b;
-      b = a;
-      a = c;
-    }
-    return a * a + b * b - turn * a * b;
   }
 }
 
 /** Less than half a semitone apart. */
 const near = (a: number, b: number): boolean => Math.abs(Math.log2(a / b)) < SAME;
-
-function rms(samples: Float32Array): number {
-  let sum = 0;
-  for (const v of samples) sum += v * v;
-  return Math.sqrt(sum / samples.length);
-}

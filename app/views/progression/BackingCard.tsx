@@ -5,12 +5,11 @@ import { soundPrefs } from '../../sound/output-prefs';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
 import { overSet } from '../../store/over';
-import { withProgression, type Form } from '../../store/progressions';
+import { loopOf, withProgression, type Form } from '../../store/progressions';
 import { Panel } from '../../ui/Panels';
 import { Select } from '../../ui/Select';
 import { PROGRESSION } from '../../words/views/progression';
 import { Check } from '../practise/Choices';
-import { loopOf } from '../../store/ear';
 
 const PARTS = ['bass', 'comping', 'drums', 'clicks'] as const satisfies readonly SoundPart[];
 

@@ -1,7 +1,8 @@
 import { Download } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import type { KeptProgression, StudyBody } from '../../../contract';
+import type { KeptProgression } from '../../../contract';
 import { arrange } from '../../../core';
+import { MOST_SECONDS, secondsOf } from '../../sound/offline';
 import { levelsOf, soundPrefs } from '../../sound/output-prefs';
 import type { Form } from '../../store/progressions';
 import { Button } from '../../ui/Button';
@@ -14,15 +15,14 @@ import { BringForm } from './BringForm';
 import type { BackingOn } from './useBacking';
 
 interface Props {
-  body: StudyBody;
   p: KeptProgression;
   form: Form;
   backing: BackingOn;
 }
 
 const RATE = 44100;
-/** Longest sound that is rendered here, in minutes. */
-const MOST_MINUTES = 30;
+/** Longest sound that is rendered, in minutes. */
+const MOST_MINUTES = MOST_SECONDS / 60;
 
 /** The progression as a file for other programs, its backing as sound, and files of chords brought in. */
 export function FormFiles(props: Props) {
@@ -49,7 +49,11 @@ function Files({ p, form, backing, close }: Props & { close: () => void }) {
   const writers = () => import('../../../formats/form');
   const midi = async (): Promise<void> => {
     const { writeFormMidi } = await writers();
-    download(`${file}.mid`, 'audio/midi', writeFormMidi(out, arrange(form.bars, { meter, feel })) as Uint8Array<ArrayBuffer>);
+    download(
+      `${file}.mid`,
+      'audio/midi',
+      writeFormMidi(out, arrange(form.bars, { meter, feel, voicings: backing.voicings ?? [] })) as Uint8Array<ArrayBuffer>,
+    );
   };
   const score = async (): Promise<void> => {
     const { writeFormXml } = await writers();
@@ -92,7 +96,7 @@ function Files({ p, form, backing, close }: Props & { close: () => void }) {
 function Wav({ backing: { take }, file }: { backing: BackingOn; file: string }) {
   const [job, setJob] = useState<WavJob | null>(null);
   const { found, done, cancel, refused } = useWav(job);
-  const minutes = take ? ((take.lead?.beats ?? 0) + take.score.beats) / take.tempo : 0;
+  const minutes = take ? secondsOf(take) / 60 : 0;
   useEffect(() => {
     const bytes = found[0] as Uint8Array | undefined;
     if (!job || !bytes || done !== null) return;

@@ -1,11 +1,12 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import type { KeptProgression } from '../../../contract';
 import { useAppDispatch } from '../../store';
 import { overSet } from '../../store/over';
 import { Signs } from '../../ui/Signs';
 import { scaleOf } from '../../words/harmony-text';
 import { PROGRESSION } from '../../words/views/progression';
-import { loopOf, type Ear } from '../../store/ear';
+import type { Ear } from '../../store/ear';
+import { loopOf, type Form } from '../../store/progressions';
 import type { Ways } from './useWays';
 
 interface Props {
@@ -17,6 +18,16 @@ interface Props {
 
 /** Columns that a bar of several chords takes at most. */
 const MOST_WIDE = 3;
+
+/** Each bar with its chords and the number of the first of them. */
+function barsOf({ bars, chords }: Form) {
+  let k = 0;
+  return bars.map((b, n) => {
+    const first = k;
+    while (k < chords.length && chords[k].bar === n) k++;
+    return { ...b, n, first, own: chords.slice(first, k) };
+  });
+}
 
 /** The form, bar by bar, with the scale under each chord; the one looked at or heard stands out, the next one a beat ahead. */
 export function FormStrip({ p, ways, playing, ear }: Props) {
@@ -33,14 +44,8 @@ export function FormStrip({ p, ways, playing, ear }: Props) {
     const [top, bottom] = [cell.offsetTop - holder.offsetTop, cell.offsetTop - holder.offsetTop + cell.offsetHeight];
     if (top < holder.scrollTop || bottom > holder.scrollTop + holder.clientHeight) holder.scrollTop = Math.max(0, top - 8);
   }, [bar]);
-  if (!form.bars.length) return null;
-  let k = 0;
-  const bars = form.bars.map((b, n) => {
-    const own = form.chords.slice(k).filter((c) => c.bar === n);
-    const first = k;
-    k += own.length;
-    return { ...b, n, first, own };
-  });
+  const bars = useMemo(() => barsOf(form), [form]);
+  if (!bars.length) return null;
   const same = (n: number): boolean =>
     n > 0 &&
     bars[n].own.length === 1 &&

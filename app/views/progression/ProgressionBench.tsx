@@ -37,7 +37,7 @@ export function ProgressionBench({ body, p, here }: Props) {
   const writing = useAppSelector((s) => s.over.writing);
   const grip = useAppSelector((s) => s.harmony.grip);
   const fits = useFits(p, ways);
-  const guide = useGuide(body, p, ways);
+  const guide = useGuide(body, ways);
   useProgressionCommands({ p, ways, backing, fits });
   const { chord, step } = ways;
   return (

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { homeOf, PATH_SCHOOLS } from '../../../core';
+import { homeOf, PATH_SCHOOLS, sameScale } from '../../../core';
 import type { KeptProgression, StudyBody } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { selectLaid } from '../../store/study';
@@ -17,7 +17,6 @@ import { LayoutPart } from '../map/LayoutPart';
 import { ScalePart } from '../map/ScalePart';
 import { Check, Chooser } from '../practise/Choices';
 import { ProgressionPart } from './ProgressionPart';
-import { sameScale } from './useFits';
 import type { Ways } from './useWays';
 
 interface Props {

@@ -43,7 +43,7 @@ export function ProgressionTools({ body, p, ways, backing }: Props) {
       />
       <KeyPart p={p} />
       <LinesPart body={body} p={p} ways={ways} />
-      <FormFiles body={body} p={p} form={ways.form} backing={backing} />
+      <FormFiles p={p} form={ways.form} backing={backing} />
       <Button icon={<Pencil size={14} aria-hidden />} aria-pressed={writing} onClick={() => dispatch(overSet({ writing: !writing }))}>
         {PROGRESSION.write}
       </Button>

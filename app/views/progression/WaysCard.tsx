@@ -1,4 +1,4 @@
-import { MOST_PATH_WEIGHT, PATH_WEIGHTS, type PathStep, type PathWeights, type ScalePath } from '../../../core';
+import { MOST_PATH_WEIGHT, PATH_WEIGHTS, sameScale, type PathStep, type PathWeights, type ScalePath } from '../../../core';
 import type { KeptProgression } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
@@ -10,7 +10,6 @@ import { Signs } from '../../ui/Signs';
 import { scaleOf } from '../../words/harmony-text';
 import { SentencePart } from '../../ui/SentencePart';
 import { PROGRESSION } from '../../words/views/progression';
-import { sameScale } from './useFits';
 import type { Ways } from './useWays';
 
 const NAMES = Object.keys(PATH_WEIGHTS) as (keyof PathWeights)[];

@@ -6,8 +6,8 @@ import type { Take } from '../../sound/engine/score';
 import { soundPrefs } from '../../sound/output-prefs';
 import type { NoSound, Playing } from '../../sound/player';
 import { useAppSelector } from '../../store';
-import { earAt, loopOf, NOWHERE, type Ear, type Heard } from '../../store/ear';
-import type { Form } from '../../store/progressions';
+import { earAt, NOWHERE, type Ear, type Heard } from '../../store/ear';
+import { loopOf, type Form } from '../../store/progressions';
 
 export interface BackingOn {
   on: boolean;
@@ -15,6 +15,8 @@ export interface BackingOn {
   error: NoSound | null;
   /** What is played: the count-in and the bars that go round. */
   take: Take | null;
+  /** MIDI notes of the comping, a chord each; null until grips are found. */
+  voicings: readonly (readonly number[])[] | null;
   toggle: () => void;
   takeOver: () => void;
 }
@@ -79,7 +81,7 @@ export function useBacking(p: KeptProgression, form: Form, voicings: readonly (r
   useEffect(() => stop, [stop]);
   const toggle = useCallback(() => (on ? stop() : begin(false)), [on, stop, begin]);
   const takeOver = useCallback(() => begin(true), [begin]);
-  return useMemo(() => ({ on, ear, error, take, toggle, takeOver }), [on, ear, error, take, toggle, takeOver]);
+  return useMemo(() => ({ on, ear, error, take, voicings, toggle, takeOver }), [on, ear, error, take, voicings, toggle, takeOver]);
 }
 
 /** Tells frame by frame which chord is heard and how many pulses it still has. */

@@ -1,6 +1,6 @@
 import { useCallback, useMemo } from 'react';
 import type { KeptProgression } from '../../../contract';
-import { chordSounds, chromaOf, scaleNotes, scalesForChord, type ScaleFit, type ScaleRef } from '../../../core';
+import { chordSounds, chromaOf, sameScale, scaleNotes, scalesForChord, type ScaleFit, type ScaleRef } from '../../../core';
 import { scaleOverChord } from '../../sound/chord-heard';
 import { useHear, type Hear } from '../../sound/useHear';
 import type { Ways } from './useWays';
@@ -23,7 +23,6 @@ export interface Fits {
 
 /** So many are listed, beside home and what is chosen. */
 const MOST = 6;
-export const sameScale = (a: ScaleRef, b: ScaleRef): boolean => a.tonic === b.tonic && JSON.stringify(a.scale) === JSON.stringify(b.scale);
 const soundsOf = (ref: ScaleRef): number[] => scaleNotes(ref).map((n) => chromaOf(n.name));
 
 /** The scales that fit the chord here, best first; home and the chosen one are always among them. */

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { KeptProgression, StudyBody } from '../../../contract';
+import type { StudyBody } from '../../../contract';
 import { CoreError, defaultSchool, guideLine, type FingeredStep } from '../../../core';
 import { useAppSelector } from '../../store';
 import type { Guide } from '../../store/over';
@@ -8,7 +8,7 @@ import type { Ways } from './useWays';
 export const DEGREES: Readonly<Record<Guide, ('3' | '7')[]>> = { none: [], '3': ['3'], '7': ['7'], both: ['3', '7'] };
 
 /** The guide line through the whole form, a note a chord; empty where none is wanted or none lies here. */
-export function useGuide(body: StudyBody, _: KeptProgression, { form, near }: Ways): readonly FingeredStep[] {
+export function useGuide(body: StudyBody, { form, near }: Ways): readonly FingeredStep[] {
   const guide = useAppSelector((s) => s.over.guide);
   const { instrument, layout, school } = body;
   return useMemo(() => {
