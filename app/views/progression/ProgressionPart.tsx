@@ -15,7 +15,11 @@ import { PROGRESSION } from '../../words/views/progression';
 
 type Taken = { kept: string } | { form: (typeof FORM_NAMES)[number] };
 
-const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim();
+const oneLine = (text: string): string =>
+  text
+    .replace(/\|\s*\n\s*\|/g, '|')
+    .replace(/\s+/g, ' ')
+    .trim();
 const titleOf = (form: string): string => form[0].toUpperCase() + form.slice(1);
 
 /** Kept progressions and starting points whose name has what was typed. */

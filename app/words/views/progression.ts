@@ -48,7 +48,8 @@ export const PROGRESSION = {
   write0: (symbol: Said) => `Write ${symbol}`,
   more: (n: number) => `and ${counted(n, 'more', 'more')}`,
   facts: (bars: number, chords: number) => `${counted(bars, 'bar')}, ${counted(chords, 'chord')}`,
-  moves: (changes: number, mm: Said) => `${counted(changes, 'change')} of scale, the hand moves ${mm} mm in the whole form`,
+  moves: (changes: number, mm: Said) =>
+    `${changes ? `notes change ${counted(changes, 'time')}` : 'no note changes'}, the hand moves ${mm} mm in the whole form`,
   strip: 'The form',
   bar: (n: Said) => `bar ${n}`,
   silent: 'no chord',
