@@ -62,3 +62,24 @@ export function heardFrame(context: AudioContext): number {
   const since = Math.min(1, Math.max(0, (performance.now() - performanceTime) / 1000));
   return Math.min(context.currentTime, contextTime + since) * context.sampleRate;
 }
+
+const awake = new Set<symbol>();
+let resting: ReturnType<typeof setTimeout> | undefined;
+const REST_AFTER = 3000; // ms
+
+/** Keeps the context from resting until what is returned is called. */
+export function holdAwake(context: AudioContext): () => void {
+  const mine = Symbol('awake');
+  awake.add(mine);
+  return () => {
+    if (!awake.delete(mine) || awake.size) return;
+    clearTimeout(resting);
+    resting = setTimeout(() => {
+      if (!awake.size && context.state === 'running') void context.suspend();
+    }, REST_AFTER);
+  };
+}
+
+/** The time of the audio clock, in ms, that is heard at a time of the page's clock. */
+export const heardMsAt = (context: AudioContext, performanceMs: number): number =>
+  (heardFrame(context) / context.sampleRate) * 1000 + (performanceMs - performance.now());

@@ -1,5 +1,5 @@
 import type { AtSeam, Score, Seam, Take } from './engine/score';
-import { heardFrame, openOutput, wake, type Output } from './output';
+import { heardFrame, holdAwake, openOutput, wake, type Output } from './output';
 import type { Rendered, RenderOrder } from './render.worker';
 
 /** Why nothing sounds. */
@@ -28,7 +28,6 @@ export interface Listener {
 const LOCK = 'crow-ladder:sound';
 /** From the order to the first sound, in seconds: as much as the audio thread needs to hear of it. */
 const LEAD = 0.08;
-const REST_AFTER = 3000; // ms
 
 let current: { stop: () => void; end: () => void; seams: Seam[]; listener: Listener } | null = null;
 let turn = 0;
@@ -53,13 +52,14 @@ export async function play(take: Take, listener: Listener, takeOver = false): Pr
 
 function begin({ context, engine }: Output, take: Take, listener: Listener, release: () => void): Playing {
   const seams: Seam[] = [];
+  const rest = holdAwake(context);
   let over = false;
   const end = (): void => {
     if (over) return;
     over = true;
     if (current === me) current = null;
     release();
-    restLater(context);
+    rest();
     listener.onEnd?.();
   };
   const stop = (): void => {
@@ -94,14 +94,6 @@ function begin({ context, engine }: Output, take: Take, listener: Listener, rele
       return seam && !over ? { pass: seam.pass, beat: (frame - seam.frame) / seam.perBeat, tempo: seam.tempo } : null;
     },
   };
-}
-
-let resting: ReturnType<typeof setTimeout> | undefined;
-function restLater(context: AudioContext): void {
-  clearTimeout(resting);
-  resting = setTimeout(() => {
-    if (!current && context.state === 'running') void context.suspend();
-  }, REST_AFTER);
 }
 
 /** One window sounds at a time: the lock is held while this one does. Null where another has it; `lost` where it is taken away. */

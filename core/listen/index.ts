@@ -1,1 +1,6 @@
 export * from './score';
+export * from './latency';
+export * from './weak';
+export * from './written';
+export * from './met';
+export * from './tune';

@@ -20,7 +20,7 @@ export interface PassScore {
   notes: NoteVerdict[];
   /** Indices of heard notes that stand for none. */
   extra: number[];
-  /** Nothing wrong, missed or extra, and 95 % within `lateMs`. */
+  /** Nothing wrong, missed or extra, and `inTime` of the notes within `lateMs`. */
   clean: boolean;
 }
 
@@ -31,13 +31,14 @@ export interface ScoreOptions {
   latencyMs?: number;
   /** Early or late by more than this is not in time; 60 unless said, 1 to 500. */
   lateMs?: number;
+  /** The share of the notes that have to be right and in time for a clean pass; 0.95 unless said, 0 to 1. */
+  inTime?: number;
 }
 
-/** The share of the notes that have to be in time (the client's rule). */
-const IN_TIME = 0.95;
 const WINDOW = { usual: 150, min: 10, max: 1000 };
 const LATENCY = { min: -500, max: 2000 };
 const LATE = { usual: 60, min: 1, max: 500 };
+const IN_TIME = { usual: 0.95, min: 0, max: 1 };
 
 interface Pair {
   expected: number;
@@ -54,6 +55,7 @@ export function scorePass(expected: readonly TimedNote[], heard: readonly TimedN
   const windowMs = checkNumber('BAD_OPTION', 'windowMs', o.windowMs ?? WINDOW.usual, WINDOW.min, WINDOW.max);
   const latencyMs = checkNumber('BAD_OPTION', 'latencyMs', o.latencyMs ?? 0, LATENCY.min, LATENCY.max);
   const lateMs = checkNumber('BAD_OPTION', 'lateMs', o.lateMs ?? LATE.usual, LATE.min, LATE.max);
+  const share = checkNumber('BAD_OPTION', 'inTime', o.inTime ?? IN_TIME.usual, IN_TIME.min, IN_TIME.max);
   const pairs = pairsWithin(expected, heard, windowMs, latencyMs);
   const taken = { expected: new Array<Pair | undefined>(expected.length), heard: new Array<boolean>(heard.length).fill(false) };
   const match = (some: readonly Pair[]): void => {
@@ -73,7 +75,7 @@ export function scorePass(expected: readonly TimedNote[], heard: readonly TimedN
   });
   const extra = heard.flatMap((_, k) => (taken.heard[k] ? [] : [k]));
   const inTime = notes.filter((n) => n.verdict === 'right' && Math.abs(n.offMs ?? Infinity) <= lateMs).length;
-  const clean = expected.length > 0 && !extra.length && notes.every((n) => n.verdict === 'right') && inTime >= IN_TIME * expected.length;
+  const clean = expected.length > 0 && !extra.length && notes.every((n) => n.verdict === 'right') && inTime >= share * expected.length;
   return { notes, extra, clean };
 }
 

@@ -1,14 +1,6 @@
 import { Transport } from './transport';
 import type { FromEngine, ToEngine } from './messages';
 
-/** The audio thread's own world, which TypeScript does not know. */
-declare const sampleRate: number;
-declare const currentFrame: number;
-declare function registerProcessor(name: string, make: new () => AudioWorkletProcessor): void;
-declare class AudioWorkletProcessor {
-  readonly port: MessagePort;
-}
-
 /** The transport on the audio thread: whatever the page does, it goes on, frame by frame. */
 class Engine extends AudioWorkletProcessor {
   private readonly transport = new Transport(sampleRate, {

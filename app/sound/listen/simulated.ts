@@ -46,7 +46,8 @@ export function played(meant: readonly MeantNote[], m: Manner): MeantNote[] {
   });
 }
 
-const RELEASE = 0.012;
+/** A note is let go within so many seconds. */
+export const RELEASE = 0.012;
 /** Seconds of a string that are made beyond what is held. */
 const SPARE = 0.5;
 /** Slurred notes are softer. */
@@ -54,37 +55,55 @@ const SLURRED = 0.6;
 /** No two strokes of a player are alike; so many kinds. */
 const STROKES = 3;
 
+/** The `k`th note of a performance as one of few strokes, so that each is made once. */
+export const strokeOf = ({ midi, slurred }: MeantNote, k: number): Stroke => ({ midi, slurred: slurred === true, kind: k % STROKES });
+export interface Stroke {
+  midi: number;
+  slurred: boolean;
+  kind: number;
+}
+
+/** A stroke as samples, `most` seconds at most. */
+export function strokeSound({ midi, slurred, kind }: Stroke, sampleRate: number, m: Manner, most: number): Float32Array {
+  const hz = hertzOf(midi) * 2 ** (m.detuned / 1200);
+  return pluck({
+    hz,
+    sampleRate,
+    ring: ringOf(hz),
+    bright: slurred ? 0.4 : 0.8,
+    pickAt: 0.15,
+    seed: 7 + midi * STROKES + kind,
+    level: (m.level / 0.5) * (slurred ? SLURRED : 1),
+    most,
+  });
+}
+
+/** Seconds of the longest stroke that some notes need. */
+export const longestStroke = (notes: readonly MeantNote[], m: Manner): number =>
+  (notes.reduce((longest, n) => Math.max(longest, n.lengthMs), 0) + m.ringOnMs) / 1000 + SPARE;
+
+/** Until when each note is held, in ms; notes in order of time. The next note on its string ends it. */
+export const heldUntil = (sorted: readonly MeantNote[], m: Manner): number[] =>
+  sorted.map((n, k) => {
+    const onString = sorted.slice(k + 1).find((o) => o.string === n.string);
+    return Math.min(n.atMs + n.lengthMs + m.ringOnMs, onString?.atMs ?? Infinity);
+  });
+
 /** Notes as a plucked instrument sounds them, through hum and noise; each string one note at a time. As long as it takes for the last to end, and `tailMs` more. */
 export function soundOf(notes: readonly MeantNote[], sampleRate: number, m: Manner, tailMs = 600): Float32Array {
   const end = notes.reduce((most, n) => Math.max(most, n.atMs + n.lengthMs), 0) + tailMs;
   const out = new Float32Array(Math.ceil((end / 1000) * sampleRate));
   const made = new Map<string, Float32Array>();
-  const most = (notes.reduce((longest, n) => Math.max(longest, n.lengthMs), 0) + m.ringOnMs) / 1000 + SPARE;
-  const stringAt = (n: MeantNote, k: number): Float32Array => {
-    const key = `${n.midi}/${n.slurred ? 1 : 0}/${k % STROKES}`;
-    const known = made.get(key);
-    if (known) return known;
-    const hz = hertzOf(n.midi) * 2 ** (m.detuned / 1200);
-    const samples = pluck({
-      hz,
-      sampleRate,
-      ring: ringOf(hz),
-      bright: n.slurred ? 0.4 : 0.8,
-      pickAt: 0.15,
-      seed: 7 + n.midi * STROKES + (k % STROKES),
-      level: (m.level / 0.5) * (n.slurred ? SLURRED : 1),
-      most,
-    });
-    made.set(key, samples);
-    return samples;
-  };
+  const most = longestStroke(notes, m);
   const sorted = [...notes].sort((a, b) => a.atMs - b.atMs);
+  const until = heldUntil(sorted, m);
   sorted.forEach((n, k) => {
-    const samples = stringAt(n, k);
+    const stroke = strokeOf(n, k);
+    const key = JSON.stringify(stroke);
+    const samples = made.get(key) ?? strokeSound(stroke, sampleRate, m, most);
+    made.set(key, samples);
     const start = Math.max(0, Math.round((n.atMs / 1000) * sampleRate));
-    const onString = sorted.slice(k + 1).find((o) => o.string === n.string);
-    const until = Math.min(n.atMs + n.lengthMs + m.ringOnMs, onString?.atMs ?? Infinity);
-    const held = ((until - n.atMs) / 1000) * sampleRate;
+    const held = ((until[k] - n.atMs) / 1000) * sampleRate;
     const release = RELEASE * sampleRate;
     for (let s = 0; s < samples.length && start + s < out.length && s < held + release; s++)
       out[start + s] += samples[s] * (s < held ? 1 : 1 - (s - held) / release);

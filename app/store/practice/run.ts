@@ -8,6 +8,9 @@ interface Waiting {
   seconds: number;
 }
 
+/** Who rates a pass: the player, or what was heard of it. */
+export type Judge = Exclude<Pass['by'], 'nobody'>;
+
 /** A drill that runs. Pass 0 is the count-in. */
 export interface Run {
   climb: Climb;
@@ -17,8 +20,8 @@ export interface Run {
   tempo: number;
   seconds: number;
   waiting: Waiting | null;
-  /** Said of the pass that is played now, before its end. */
-  early: Rating | null;
+  /** Said of the pass that is played now, before its end, and who said it. */
+  early: { rating: Rating; by: Judge } | null;
   /** No scoring, minutes only. */
   dry: boolean;
   /** The goal was held in this run. */
@@ -58,26 +61,33 @@ export function passBegan(run: Run, pass: number, tempo: number, seconds: number
   const log = run.waiting ? [left(run.waiting)] : [];
   const next = { ...now, waiting: ended };
   if (!run.early) return { run: next, log, moved: 0 };
-  const rated = rate(next, run.early);
+  const rated = rate(next, run.early.rating, run.early.by);
   return { ...rated, log: [...log, ...rated.log] };
 }
 
 /** "Clean" or "miss": said of the pass that ended last if nothing was said of it, else of the one that is played. */
-export function rate(run: Run, rating: Rating): Step {
+export function rate(run: Run, rating: Rating, by: Judge = 'player'): Step {
   if (run.dry) return { run, log: [], moved: 0 };
   const { waiting } = run;
-  if (!waiting) return { run: run.pass ? { ...run, early: rating } : run, log: [], moved: 0 };
+  if (!waiting) return { run: run.pass ? { ...run, early: { rating, by } } : run, log: [], moved: 0 };
   // A pass at another tempo than where the player stands (the ladder moved since, or half speed) does not count for it.
   const counts = waiting.tempo === run.standing.tempo;
   const { standing, moved, reached } = counts ? climb(run.climb, run.standing, rating) : { standing: run.standing, moved: 0 as const, reached: false }; // prettier-ignore
-  const log: Outcome[] = [{ tempo: waiting.tempo, seconds: waiting.seconds, verdict: rating, reached, by: 'player' }];
+  const log: Outcome[] = [{ tempo: waiting.tempo, seconds: waiting.seconds, verdict: rating, reached, by }];
   return { run: { ...run, standing, waiting: null, held: run.held || reached }, log, moved };
+}
+
+/** What was heard of a pass rates it, unless the player has said how it was, or its time is over. */
+export function judged(run: Run, pass: number, rating: Rating): Step {
+  if (run.waiting?.pass === pass) return rate(run, rating, 'listening');
+  const now = !run.dry && run.pass === pass && pass > 0 && !run.early;
+  return { run: now ? { ...run, early: { rating, by: 'listening' } } : run, log: [], moved: 0 };
 }
 
 /** The tempo from the next seam on: where the player stands, or will stand if what was said early holds. */
 export function nextTempo(run: Run): number {
   if (!run.early || run.tempo !== run.standing.tempo) return run.standing.tempo;
-  return climb(run.climb, run.standing, run.early).standing.tempo;
+  return climb(run.climb, run.standing, run.early.rating).standing.tempo;
 }
 
 /** It stops: the last whole pass goes to the log, the one that is broken off does not. */

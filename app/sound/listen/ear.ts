@@ -1,0 +1,185 @@
+import { useSyncExternalStore } from 'react';
+import { openOutput, holdAwake, wake } from '../output';
+import type { HeardPitch } from './detector';
+import workletUrl from './ear.worklet.ts?worker&url';
+import { listenPrefs, setListenPrefs, type SourceName } from './listen-prefs';
+import type { EarTask, FromEar, ToEar } from './messages';
+import { openMicrophone } from './microphone';
+import { openMidi } from './midi';
+import { openPlayer, PLAYER_DELAY } from './player-in';
+import type { MeantNote } from './simulated';
+import { EarError, type EarProblem, type OpenSource, type Source } from './source';
+
+/** How it stands with listening, for the eye. */
+export interface EarState {
+  source: SourceName | null;
+  state: 'off' | 'opening' | 'on';
+  problem: EarProblem | null;
+  device: string;
+}
+
+const OPEN: Readonly<Record<SourceName, OpenSource>> = { microphone: openMicrophone, midi: openMidi, simulated: openPlayer };
+
+let state: EarState = { source: null, state: 'off', problem: null, device: '' };
+let loud = { level: 0, pitch: null as { hz: number; clarity: number } | null };
+const watchers = new Set<() => void>();
+const loudWatchers = new Set<() => void>();
+const onNotes = new Set<(n: HeardPitch) => void>();
+const onOnsets = new Set<(ms: number) => void>();
+
+let open: { context: AudioContext; source: Source; worker: Worker | null; close: () => void } | null = null;
+let turn = 0;
+let task: EarTask = 'notes';
+let range = { lowest: 23, highest: 88 };
+
+function become(next: Partial<EarState>): void {
+  state = { ...state, ...next };
+  watchers.forEach((w) => w());
+}
+const send = (message: ToEar, transfer: Transferable[] = []): void => open?.worker?.postMessage(message, transfer);
+const tellNote = (n: HeardPitch): void => onNotes.forEach((f) => f(n));
+
+/** Begins to listen to a source. Nothing is rejected: what went wrong stands in the state. */
+export async function listenTo(name: SourceName): Promise<void> {
+  stopListening();
+  const mine = ++turn;
+  setListenPrefs({ source: name });
+  become({ source: name, state: 'opening', problem: null, device: '' });
+  try {
+    const { context } = await openOutput().catch(() => {
+      throw new EarError('broken');
+    });
+    if (name !== 'midi' && !('audioWorklet' in context)) throw new EarError('no-worklet');
+    // The question for the microphone comes before the sound is woken: a browser that asks may take minutes.
+    const told = { note: tellNote, gone: () => turn === mine && fail('gone') };
+    const prefs = listenPrefs.get();
+    const source = await OPEN[name](context, told, name === 'simulated' ? '' : prefs[name]);
+    if (!(await wake(context))) {
+      source.close();
+      throw new EarError('blocked');
+    }
+    const ear = source.node ? await openEar(context, source.node) : null;
+    if (turn !== mine) return close(source, ear, () => undefined);
+    const rest = holdAwake(context);
+    open = { context, source, worker: ear?.worker ?? null, close: () => close(source, ear, rest) };
+    send({ task });
+    send({ range });
+    become({ state: 'on', device: source.device });
+  } catch (e) {
+    if (turn === mine) fail(e instanceof EarError ? e.why : 'broken');
+  }
+}
+
+export function stopListening(): void {
+  turn++;
+  open?.close();
+  open = null;
+  loud = { level: 0, pitch: null };
+  loudWatchers.forEach((w) => w());
+  if (state.source !== null || state.problem !== null) become({ source: null, state: 'off', problem: null, device: '' });
+}
+
+/** On with the source that was used last, or off. */
+export const toggleListening = (): void => void (state.state === 'off' ? void listenTo(listenPrefs.get().source) : stopListening());
+
+function fail(problem: EarProblem): void {
+  const { source } = state;
+  stopListening();
+  become({ problem, source: null });
+  if (source) setListenPrefs({ source });
+}
+
+interface Ear {
+  worker: Worker;
+  node: AudioWorkletNode;
+}
+const prepared = new WeakSet<AudioContext>();
+
+/** The way from a node of the audio graph to the worker that listens. */
+async function openEar(context: AudioContext, from: AudioNode): Promise<Ear> {
+  if (!prepared.has(context)) await context.audioWorklet.addModule(workletUrl);
+  prepared.add(context);
+  // One channel in; a silent one out, since what leads nowhere may not run.
+  const node = new AudioWorkletNode(context, 'crow-ladder-ear', { channelCount: 1, channelCountMode: 'explicit', outputChannelCount: [1] });
+  const worker = new Worker(new URL('./ear.worker.ts', import.meta.url), { type: 'module' });
+  const { port1, port2 } = new MessageChannel();
+  node.port.postMessage({ port: port1 }, [port1]);
+  worker.onmessage = ({ data }: MessageEvent<FromEar>) => {
+    if ('notes' in data) return data.notes.forEach(tellNote);
+    if ('onset' in data) return onOnsets.forEach((f) => f(data.onset));
+    loud = data;
+    loudWatchers.forEach((w) => w());
+  };
+  worker.postMessage({ open: { port: port2, rate: context.sampleRate } } satisfies ToEar, [port2]);
+  from.connect(node).connect(context.destination);
+  return { worker, node };
+}
+
+function close(source: Source, ear: Ear | null, rest: () => void): void {
+  source.close();
+  ear?.node.disconnect();
+  ear?.worker.terminate();
+  rest();
+}
+
+/** What the ear listens for from now on. */
+export function setEarTask(next: EarTask): void {
+  task = next;
+  send({ task });
+}
+/** MIDI numbers that may be played from now on. */
+export function setEarRange(lowest: number, highest: number): void {
+  if (range.lowest === lowest && range.highest === highest) return;
+  range = { lowest, highest };
+  send({ range });
+}
+/** Clicks that will sound, in ms of the audio clock; they are heard later by the latency. */
+export const tellClicks = (ms: readonly number[]): void => send({ clicks: ms.map((m) => m + latencyNow()) });
+
+/** Notes as they are heard, in ms of the audio clock with the latency set off. */
+export function onNote(f: (n: HeardPitch) => void): () => void {
+  const off = (n: HeardPitch): void => f({ ...n, atMs: n.atMs - latencyNow() });
+  onNotes.add(off);
+  return () => onNotes.delete(off);
+}
+/** Onsets as they come in, in ms of the audio clock, nothing set off. */
+export function onOnset(f: (ms: number) => void): () => void {
+  onOnsets.add(f);
+  return () => onOnsets.delete(f);
+}
+
+/** The audio clock in ms; 0 while nothing listens. */
+export const earNow = (): number => (open ? open.context.currentTime * 1000 : 0);
+
+/** A microphone that was not measured: what the browser says of its output, and as much again. */
+const guessed = (): number => {
+  const { baseLatency = 0, outputLatency = 0 } = open?.context ?? {};
+  return Math.round(2000 * (baseLatency + outputLatency));
+};
+
+/** What is set off, in ms. */
+export function latencyNow(): number {
+  const { latency, asMidi, source } = listenPrefs.get();
+  const of = state.source ?? source;
+  if (of === 'simulated') return asMidi ? 0 : (latency.simulated ?? PLAYER_DELAY);
+  return latency[of] ?? (of === 'midi' ? 0 : guessed());
+}
+
+/** The simulated player, where it is what is listened to. */
+export const canPerform = (): boolean => state.state === 'on' && open?.source.perform !== undefined;
+export const prepareToPlay = async (notes: readonly MeantNote[]): Promise<void> => open?.source.prepare?.(notes);
+export const perform = (notes: readonly MeantNote[], startMs: number): void => open?.source.perform?.(notes, startMs);
+export const hush = (): void => open?.source.hush?.();
+
+const subscribe =
+  (all: Set<() => void>) =>
+  (f: () => void): (() => void) => {
+    all.add(f);
+    return () => all.delete(f);
+  };
+const watch = subscribe(watchers);
+const watchLoud = subscribe(loudWatchers);
+export const earState = (): EarState => state;
+export const useEar = (): EarState => useSyncExternalStore(watch, earState);
+/** How loud it is (peak, 0 to 1), and in the tuner's task what rings. */
+export const useLoudness = (): typeof loud => useSyncExternalStore(watchLoud, () => loud);

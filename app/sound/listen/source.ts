@@ -1,0 +1,31 @@
+import type { HeardPitch } from './detector';
+import type { MeantNote } from './simulated';
+
+/** Why nothing is heard. */
+export type EarProblem = 'refused' | 'none' | 'busy' | 'gone' | 'no-midi' | 'no-worklet' | 'blocked' | 'broken';
+export class EarError extends Error {
+  constructor(readonly why: EarProblem) {
+    super(why);
+  }
+}
+
+/** Something that notes come from while it is open. */
+export interface Source {
+  /** What it calls itself. */
+  device: string;
+  /** What the ear listens to; null: it tells its notes itself. */
+  node: AudioNode | null;
+  close: () => void;
+  /** Of a player that can be told what to play: gets ready, plays notes from a time of the audio clock on, is quiet. */
+  prepare?: (notes: readonly MeantNote[]) => Promise<void>;
+  perform?: (notes: readonly MeantNote[], startMs: number) => void;
+  hush?: () => void;
+}
+
+/** What a source tells the ear. */
+export interface Told {
+  note: (n: HeardPitch) => void;
+  gone: () => void;
+}
+
+export type OpenSource = (context: AudioContext, told: Told, device: string) => Promise<Source>;
