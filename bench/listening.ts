@@ -1,6 +1,7 @@
 import { detectNotes } from '../app/sound/detect';
 import { Detector } from '../app/sound/listen/detector';
-import { soundOf, STEADY, type Manner, type MeantNote } from '../app/sound/listen/simulated';
+import { STEADY, type Manner } from '../app/sound/listen/manners';
+import { soundOf, type MeantNote } from '../app/sound/listen/simulated';
 import { scorePass } from '../core';
 import { ms, percentile, printTable } from './table';
 

@@ -63,3 +63,4 @@ export * from './transpose';
 export * from './drill';
 export * from './practice';
 export * from './listen';
+export { drawer } from './random';

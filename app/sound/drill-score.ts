@@ -30,6 +30,9 @@ const BAR = 4; // beats
 /** One bar of clicks before the first pass. */
 export const countIn = (click: Click): Score => ({ beats: BAR, events: clicks(click, BAR, [0]) });
 
+/** So many clicks, a beat apart. */
+export const steadyClicks = (click: Click, beats: number): Score => ({ beats, events: clicks(click, beats, []) });
+
 /** One pass: clicks on the beats and, louder and higher, where the loud notes are; the notes; and what lies under them. */
 export function drillScore(d: DrillHeard, what: Sounds, click: Click): Score {
   let at = 0;

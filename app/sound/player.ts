@@ -19,8 +19,8 @@ export interface Playing {
 }
 
 export interface Listener {
-  /** A pass begins: 0 is the lead-in. Told a little before it is heard, in the background too. */
-  onSeam?: (seam: Seam) => void;
+  /** A pass begins: 0 is the lead-in. Told a little before it is heard, in the background too; `atMs` is its time on the audio clock. */
+  onSeam?: (seam: Seam, atMs: number) => void;
   /** Nothing sounds any more: the end, a stop, or because something else began to play, here or in another window. */
   onEnd?: () => void;
 }
@@ -74,7 +74,7 @@ function begin({ context, engine }: Output, take: Take, listener: Listener, rele
     if ('end' in message) return seams.length ? end() : undefined;
     seams.push(message.seam);
     if (seams.length > 4) seams.shift();
-    listener.onSeam?.(message.seam);
+    listener.onSeam?.(message.seam, (message.seam.frame / context.sampleRate) * 1000);
   });
   engine.send({ play: take, inFrames: Math.round(LEAD * context.sampleRate) });
   context.onstatechange = () => {

@@ -1,4 +1,3 @@
-
 /** A chord that sounds from a beat on. */
 export interface ChordInTime {
   beat: number;

@@ -15,7 +15,8 @@ export interface StringReading {
 export const TUNE = Object.freeze({ fine: 3, over: 150 });
 
 /** Cents from a MIDI pitch to a frequency in Hz. */
-export const centsFrom = (hz: number, midi: number): number => 1200 * Math.log2(checkNumber('BAD_OPTION', 'hz', hz, 5, 20_000) / hertzOf(midi));
+export const centsFrom = (hz: number, midi: number): number =>
+  1200 * Math.log2(checkNumber('BAD_OPTION', 'hz', hz, 5, 20_000) / hertzOf(midi));
 
 /** The open string a frequency is nearest to, and how far it is off; of two as near (courses in unison) the thinner one. Throws BAD_OPTION outside 5 to 20,000 Hz. */
 export function nearestString(i: Instrument, hz: number): StringReading {

@@ -66,8 +66,9 @@ export function weakSpots(steps: readonly WeakStep[], passes: readonly (readonly
   };
   const worst = <T extends Spot>(some: T[]): T[] => some.sort((a, b) => b.trouble - a.trouble);
   const strings = [...grouped((k) => steps[k].string)].sort(([a], [b]) => a - b).map(([string, notes]) => ({ string, ...of(notes) }));
-  const shifts = [...grouped((k) => (k > 0 && steps[k].handFret !== steps[k - 1].handFret ? `${steps[k - 1].handFret}/${steps[k].handFret}` : null))] // prettier-ignore
-    .map(([, notes]) => ({ from: steps[notes[0] - 1].handFret, to: steps[notes[0]].handFret, notes, ...of(notes) }));
+  const shifts =
+    [...grouped((k) => (k > 0 && steps[k].handFret !== steps[k - 1].handFret ? `${steps[k - 1].handFret}/${steps[k].handFret}` : null))] // prettier-ignore
+      .map(([, notes]) => ({ from: steps[notes[0] - 1].handFret, to: steps[notes[0]].handFret, notes, ...of(notes) }));
   const pairOf = (k: number): string | null => {
     const [from, to] = k > 0 ? [steps[k - 1].finger, steps[k].finger] : [0, 0];
     return from && to && from !== to ? `${from}/${to}` : null;

@@ -2,7 +2,8 @@ import { YIN } from 'pitchfinder';
 import { hertzOf, midiOf, parseTuning, scorePass, type PassScore } from '../../core';
 import { clickOf } from '../../app/sound/click';
 import { detectNotes } from '../../app/sound/detect';
-import { played, soundOf, STEADY, type Manner, type MeantNote } from '../../app/sound/listen/simulated';
+import { STEADY, type Manner } from '../../app/sound/listen/manners';
+import { played, soundOf, type MeantNote } from '../../app/sound/listen/simulated';
 
 // Rendered strings through the detector that listens live. Real strings are harder; what is asked here is the client's.
 const GAP = 250; // ms

@@ -1,14 +1,10 @@
 import { useSyncExternalStore } from 'react';
-import { openOutput, holdAwake, wake } from '../output';
 import type { HeardPitch } from './detector';
 import workletUrl from './ear.worklet.ts?worker&url';
 import { listenPrefs, setListenPrefs, type SourceName } from './listen-prefs';
 import type { EarTask, FromEar, ToEar } from './messages';
-import { openMicrophone } from './microphone';
-import { openMidi } from './midi';
-import { openPlayer, PLAYER_DELAY } from './player-in';
 import type { MeantNote } from './simulated';
-import { EarError, type EarProblem, type OpenSource, type Source } from './source';
+import { EarError, PLAYER_DELAY, type EarProblem, type OpenSource, type Source } from './source';
 
 /** How it stands with listening, for the eye. */
 export interface EarState {
@@ -18,7 +14,12 @@ export interface EarState {
   device: string;
 }
 
-const OPEN: Readonly<Record<SourceName, OpenSource>> = { microphone: openMicrophone, midi: openMidi, simulated: openPlayer };
+/** Each loads when it is first opened. */
+const OPEN: Readonly<Record<SourceName, () => Promise<OpenSource>>> = {
+  microphone: async () => (await import('./microphone')).openMicrophone,
+  midi: async () => (await import('./midi')).openMidi,
+  simulated: async () => (await import('./player-in')).openPlayer,
+};
 
 let state: EarState = { source: null, state: 'off', problem: null, device: '' };
 let loud = { level: 0, pitch: null as { hz: number; clarity: number } | null };
@@ -46,6 +47,7 @@ export async function listenTo(name: SourceName): Promise<void> {
   setListenPrefs({ source: name });
   become({ source: name, state: 'opening', problem: null, device: '' });
   try {
+    const { openOutput, holdAwake, wake } = await import('../output');
     const { context } = await openOutput().catch(() => {
       throw new EarError('broken');
     });
@@ -53,7 +55,7 @@ export async function listenTo(name: SourceName): Promise<void> {
     // The question for the microphone comes before the sound is woken: a browser that asks may take minutes.
     const told = { note: tellNote, gone: () => turn === mine && fail('gone') };
     const prefs = listenPrefs.get();
-    const source = await OPEN[name](context, told, name === 'simulated' ? '' : prefs[name]);
+    const source = await (await OPEN[name]())(context, told, name === 'simulated' ? '' : prefs[name]);
     if (!(await wake(context))) {
       source.close();
       throw new EarError('blocked');
@@ -77,6 +79,18 @@ export function stopListening(): void {
   loud = { level: 0, pitch: null };
   loudWatchers.forEach((w) => w());
   if (state.source !== null || state.problem !== null) become({ source: null, state: 'off', problem: null, device: '' });
+}
+
+let views = 0;
+/** How long a player may be between two views that hear, ms. */
+const BETWEEN = 1500;
+/** A view that hears is up; once none is, listening ends: nobody is listened to without seeing it. */
+export function holdEar(): () => void {
+  views++;
+  return () => {
+    views--;
+    setTimeout(() => views === 0 && stopListening(), BETWEEN);
+  };
 }
 
 /** On with the source that was used last, or off. */
@@ -168,7 +182,8 @@ export function latencyNow(): number {
 /** The simulated player, where it is what is listened to. */
 export const canPerform = (): boolean => state.state === 'on' && open?.source.perform !== undefined;
 export const prepareToPlay = async (notes: readonly MeantNote[]): Promise<void> => open?.source.prepare?.(notes);
-export const perform = (notes: readonly MeantNote[], startMs: number): void => open?.source.perform?.(notes, startMs);
+export const perform = (notes: readonly MeantNote[], startMs: number, exactly = false): void =>
+  open?.source.perform?.(notes, startMs, exactly);
 export const hush = (): void => open?.source.hush?.();
 
 const subscribe =

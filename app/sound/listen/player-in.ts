@@ -1,12 +1,10 @@
 import { listenPrefs } from './listen-prefs';
-import { MANNER_OF } from './manners';
+import { MANNER_OF, STEADY, type Manner } from './manners';
 import { noteBegun } from './midi';
-import { heldUntil, longestStroke, played, RELEASE, soundOf, strokeOf, type Manner, type MeantNote, type Stroke } from './simulated';
-import type { OpenSource } from './source';
+import { heldUntil, longestStroke, played, RELEASE, soundOf, strokeOf, type MeantNote, type Stroke } from './simulated';
+import { PLAYER_DELAY, type OpenSource } from './source';
 import type { StrokeOrder, Strokes } from './strokes.worker';
 
-/** From a note that is meant to its sound in the ear, in ms: as long as a slow sound card takes. */
-export const PLAYER_DELAY = 250;
 const NOISE_MS = 2000;
 
 /** Strokes as the audio graph plays them, made once in a worker. */
@@ -122,8 +120,7 @@ export const openPlayer: OpenSource = async (context, { note }) => {
     }
   };
 
-  const strokesFor = async (notes: readonly MeantNote[]): Promise<void> => {
-    const m = manner();
+  const strokesFor = async (notes: readonly MeantNote[], m: Manner): Promise<void> => {
     const off = m.wrong ? [-1, 0, 1] : [0];
     // Whatever may come out, in each kind.
     const all = notes.flatMap((n) => off.flatMap((by) => [0, 1, 2].map((k) => strokeOf({ ...n, midi: n.midi + by }, k))));
@@ -133,12 +130,12 @@ export const openPlayer: OpenSource = async (context, { note }) => {
   return Promise.resolve({
     device: '',
     node: out,
-    prepare: strokesFor,
-    perform: (notes, startMs) => {
-      const m = manner();
+    prepare: (notes) => strokesFor(notes, manner()),
+    perform: (notes, startMs, exactly) => {
+      const m = exactly ? { ...STEADY, level: manner().level } : manner();
       const sorted = played(notes, { ...m, seed: seed++ }).sort((a, b) => a.atMs - b.atMs);
       if (asMidi()) return send(sorted, startMs);
-      void strokesFor(notes).then(() => sound(sorted, m, lengthOf(notes, m), startMs));
+      void strokesFor(notes, m).then(() => sound(sorted, m, lengthOf(notes, m), startMs));
     },
     hush: () => {
       for (const node of sounding) node.stop();

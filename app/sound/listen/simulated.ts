@@ -1,5 +1,6 @@
-import { hertzOf, type TimedNote } from '../../../core';
+import { drawer, hertzOf, type TimedNote } from '../../../core';
 import { pluck, ringOf } from '../pluck';
+import type { Manner } from './manners';
 
 /** A note that a player means to play. */
 export interface MeantNote extends TimedNote {
@@ -10,36 +11,9 @@ export interface MeantNote extends TimedNote {
   slurred?: boolean;
 }
 
-/** How a simulated player plays: chances from 0 to 1, times in ms, levels as shares of full scale. */
-export interface Manner {
-  seed: number;
-  /** Notes that come out wrong, by so many half steps at most, and those left out. */
-  wrong: number;
-  dropped: number;
-  /** Early or late, at most. */
-  loose: number;
-  /** Always early (less than 0) or late. */
-  lag: number;
-  level: number;
-  /** Cents that the instrument is off. */
-  detuned: number;
-  /** Notes ring on for so long after their end, as where strings are not damped. */
-  ringOnMs: number;
-  noise: number;
-  /** Of the mains, 50 Hz and its partials. */
-  hum: number;
-}
-export const STEADY: Manner = { seed: 1, wrong: 0, dropped: 0, loose: 0, lag: 0, level: 0.5, detuned: 0, ringOnMs: 0, noise: 0, hum: 0 };
-
-/** The same numbers for the same seed, 0 to 1. */
-function chance(seed: number): () => number {
-  let state = (seed % 2147483646) + 1;
-  return () => (state = (state * 16807) % 2147483647) / 2147483647;
-}
-
 /** What is really played: meant notes with the faults of the manner. */
 export function played(meant: readonly MeantNote[], m: Manner): MeantNote[] {
-  const next = chance(m.seed);
+  const next = drawer(m.seed);
   return meant.flatMap((n) => {
     const [lost, off, late, by] = [next() < m.dropped, next() < m.wrong, (next() * 2 - 1) * m.loose, next() < 0.5 ? -1 : 1];
     return lost ? [] : [{ ...n, midi: n.midi + (off ? by : 0), atMs: n.atMs + m.lag + late }];
@@ -108,7 +82,7 @@ export function soundOf(notes: readonly MeantNote[], sampleRate: number, m: Mann
     for (let s = 0; s < samples.length && start + s < out.length && s < held + release; s++)
       out[start + s] += samples[s] * (s < held ? 1 : 1 - (s - held) / release);
   });
-  const next = chance(m.seed + 99);
+  const next = drawer(m.seed + 99);
   for (let s = 0; s < out.length; s++) {
     const t = s / sampleRate;
     if (m.noise) out[s] += m.noise * (next() + next() + next() - 1.5) * 2;

@@ -16,9 +16,9 @@ export interface Source {
   /** What the ear listens to; null: it tells its notes itself. */
   node: AudioNode | null;
   close: () => void;
-  /** Of a player that can be told what to play: gets ready, plays notes from a time of the audio clock on, is quiet. */
+  /** Of a player that can be told what to play: gets ready, plays notes from a time of the audio clock on (`exactly`: without the faults of its manner), is quiet. */
   prepare?: (notes: readonly MeantNote[]) => Promise<void>;
-  perform?: (notes: readonly MeantNote[], startMs: number) => void;
+  perform?: (notes: readonly MeantNote[], startMs: number, exactly?: boolean) => void;
   hush?: () => void;
 }
 
@@ -29,3 +29,6 @@ export interface Told {
 }
 
 export type OpenSource = (context: AudioContext, told: Told, device: string) => Promise<Source>;
+
+/** From a note that the simulated player means to its sound in the ear, in ms: as long as a slow sound card takes. */
+export const PLAYER_DELAY = 250;

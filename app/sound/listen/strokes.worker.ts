@@ -1,4 +1,5 @@
-import { strokeSound, type Manner, type Stroke } from './simulated';
+import type { Manner } from './manners';
+import { strokeSound, type Stroke } from './simulated';
 
 export interface StrokeOrder {
   id: number;

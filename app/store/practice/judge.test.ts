@@ -5,7 +5,8 @@ import { PassJudge, verdictsOf, type NoteAsked, type PassBegins } from './judge'
 const LINE: NoteAsked[] = [60, 62, 64, 65, 67].map((midi, k) => ({ midi, beat: k / 2 }));
 const begins = (pass: number, atMs = (pass - 1) * 2000): PassBegins => ({ pass, atMs, msPerBeat: 500, beats: 4 });
 const LIMITS = { lateMs: 60 };
-const play = (judge: PassJudge, atMs: number, off = 0): void => LINE.forEach((n) => judge.note({ midi: n.midi, atMs: atMs + n.beat * 500 + off }));
+const play = (judge: PassJudge, atMs: number, off = 0): void =>
+  LINE.forEach((n) => judge.note({ midi: n.midi, atMs: atMs + n.beat * 500 + off }));
 
 describe('passes judged while they run', () => {
   it('as soon as the last note can no longer come, before the next pass begins; once', () => {
@@ -59,14 +60,19 @@ describe('passes judged while they run', () => {
     expect(judge.due(99_999)).toEqual([]);
   });
   it('whatever is played, each heard note is right, wrong or too much in one pass and no other', () => {
-    const heard = fc.array(fc.record({ midi: fc.integer({ min: 58, max: 69 }), atMs: fc.integer({ min: -150, max: 5740 }) }), { maxLength: 40 });
+    const heard = fc.array(fc.record({ midi: fc.integer({ min: 58, max: 69 }), atMs: fc.integer({ min: -150, max: 5740 }) }), {
+      maxLength: 40,
+    });
     fc.assert(
       fc.property(heard, (notes) => {
         const judge = new PassJudge(LINE, LIMITS);
         [1, 2, 3].forEach((p) => judge.begins(begins(p)));
         notes.forEach((n) => judge.note(n));
         const passes = judge.due(99_999);
-        const counted = passes.reduce((sum, p) => sum + p.score.extra.length + p.score.notes.filter((n) => n.verdict !== 'missed').length, 0);
+        const counted = passes.reduce(
+          (sum, p) => sum + p.score.extra.length + p.score.notes.filter((n) => n.verdict !== 'missed').length,
+          0,
+        );
         const within = notes.filter((n) => n.atMs < 6000 - 150).length;
         expect(counted).toBe(within);
         expect(verdictsOf(passes).map((v) => v.length)).toEqual([5, 5, 5]);

@@ -12,7 +12,12 @@ import { rungOf, selectNotes, selectRung, type Laid } from '../../store/study';
 import { seamLine } from '../../words/shape-text';
 import { StudyGate } from '../StudyGate';
 import { useUnder } from '../useUnder';
+import { toggleListening } from '../../sound/listen/ear';
+import { EarPart } from '../listen/EarPart';
+import { EarProblem } from '../listen/EarStatus';
 import { FingerPart } from './FingerPart';
+import { FreePlayLine } from './FreePlayLine';
+import { useFreePlay } from './useFreePlay';
 import { GripLine } from '../GripLine';
 import { NeckSheet } from './NeckSheet';
 import { InstrumentBar } from '../InstrumentBar';
@@ -64,9 +69,10 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
   const grip = useMemo(() => gripOn(body.instrument, held), [body.instrument, held]);
   const onPress = useCallback((place: Place) => dispatch(placePressed(place)), [dispatch]);
   const onUnder = useUnder();
+  const play = useFreePlay(body.instrument);
   const [standing, setStanding] = useState(false);
   const stand = useCallback(() => setStanding((s) => !s), []);
-  useMapCommands({ hear: toggleHear, stand });
+  useMapCommands({ hear: toggleHear, stand, listen: toggleListening });
   return (
     <div className="view-column">
       <InstrumentBar body={body} />
@@ -84,10 +90,12 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
           hand={body.hand}
           onUnder={onUnder}
         />
+        <EarPart />
         {shape && <SheetPart body={body} shape={shape} shapes={laid.shapes} />}
       </Toolbar>
       {laid.error && <Problem error={laid.error} body={body} />}
       <HearProblem hear={hear} />
+      <EarProblem />
       <NeckSheet
         body={body}
         notes={notes}
@@ -100,7 +108,9 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
         onRung={onRung}
         grip={grip}
         onPress={onPress}
+        play={play}
       />
+      <FreePlayLine body={body} shape={shape} play={play} />
       {grip.length > 0 && <GripLine body={body} grip={grip} onUnder={onUnder} onClear={() => dispatch(harmonySet({ grip: [] }))} />}
       {shape && <WhyLine body={body} shape={shape} shapes={laid.shapes} />}
       {shape && finger && <FingerPart body={body} shape={shape} at={finger} onClose={() => setFinger(null)} />}

@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import type { StudyBody } from '../../../contract';
-import { glyphs, hangsOn, ruleOf, stringsUpward, type NeckNote, type Place } from '../../../core';
+import { glyphs, hangsOn, ruleOf, spellerIn, stringsUpward, type NeckNote, type Place } from '../../../core';
 import { CellTable } from '../../neck/CellTable';
 import { arpeggioMarks } from '../../neck/chord-marks';
 import { fretX, stringY, type NeckGeometry } from '../../neck/geometry';
@@ -9,9 +9,10 @@ import { GroupMarks } from '../../neck/GroupMarks';
 import { HandFrames } from '../../neck/HandFrames';
 import { Ladder } from '../../neck/Ladder';
 import { Legend } from '../../neck/Legend';
-import { builtStrings, marksOf } from '../../neck/marks';
+import { builtStrings, marksOf, noteText } from '../../neck/marks';
 import { Neck } from '../../neck/Neck';
 import { NeckScroll } from '../../neck/NeckScroll';
+import { Sounding } from '../../neck/Sounding';
 import { Presses } from '../../neck/Presses';
 import { seamMarks, spansOf, type HandSpan } from '../../neck/path';
 import { keepInSight, useNeckGeometry } from '../../neck/useNeckGeometry';
@@ -21,6 +22,8 @@ import { selectChordSounds, selectOver, type Laid } from '../../store/study';
 import { scaleName, twinRoot } from '../../words/scale-text';
 import { degreesOfGrip } from '../../words/grip-text';
 import { neckTitle } from '../../words/shape-text';
+import { isOfScale } from '../../words/heard-text';
+import type { FreePlay } from './useFreePlay';
 import { MAP } from '../../words/views/map';
 
 interface Props {
@@ -38,12 +41,14 @@ interface Props {
   /** Places pressed on the neck. */
   grip: readonly Place[];
   onPress: (place: Place) => void;
+  /** What is played while it listens. */
+  play: FreePlay;
 }
 
 const GAPS = { wide: 39, close: 32 };
 
 /** The neck, its ladder, and the rows of frets, steps and fingers that run on from the strings. */
-export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, sounding, onRung, grip, onPress }: Props) {
+export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, sounding, onRung, grip, onPress, play }: Props) {
   const { shapes, seams } = laid;
   const { instrument, labels, scale } = body;
   const neck = useNeckGeometry(instrument, GAPS);
@@ -97,6 +102,15 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
             <circle cx={fretX(g, note.fret)} cy={stringY(g, note.string)} r={20 * g.scale} fill="none" stroke="#fff6dc" strokeWidth={3} />
           )}
           <GripRings g={g} grip={grip} degrees={degrees} marks={seamed ?? marks} />
+          {play.midi !== null && (
+            <Sounding
+              g={g}
+              places={play.places}
+              name={glyphs(noteText(spellerIn(scale)(play.midi).replace(/-?\d+$/, ''), naming))}
+              inScale={isOfScale(scale, play.midi)}
+              marks={seamed ?? marks}
+            />
+          )}
           <Presses g={g} onPress={onPress} />
         </Neck>
         <Ladder g={g} shapes={shapes} current={current} onChoose={onRung} seams={seams} seam={seam} onSeam={onSeam} />

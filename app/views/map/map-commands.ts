@@ -22,4 +22,5 @@ export const MAP_COMMANDS = [
   { id: 'grip', keys: ['g'], shown: 'G', does: 'which shape lies under a grip' },
   { id: 'show', keys: ['f'], shown: 'F', does: 'roots or chosen degrees only' },
   { id: 'print', keys: ['p'], shown: 'P', does: 'print or export' },
+  { id: 'listen', keys: ['e'], shown: 'E', does: 'listen along, or stop listening' },
 ] as const satisfies readonly CommandInfo[];

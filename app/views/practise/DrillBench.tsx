@@ -1,9 +1,10 @@
 import { Play, Square } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { DrillForm, KeptProgression, StudyBody } from '../../../contract';
-import { drillSeconds, glyphs, TICKS, type Climb, type ScaleRef, type Shape, type Standing } from '../../../core';
+import { drillSeconds, glyphs, TICKS, type Climb, type Rating, type ScaleRef, type Shape, type Standing } from '../../../core';
 import { say } from '../../shell/say';
 import type { DrillHeard } from '../../sound/drill-score';
+import { toggleListening } from '../../sound/listen/ear';
 import { useAppSelector } from '../../store';
 import { selectProgression } from '../../store/progressions';
 import type { DrillResult, Drilled } from '../../store/practice/drilled';
@@ -12,11 +13,16 @@ import { askWarmUp } from '../../store/practice/wish';
 import { practisePrefs } from '../../store/practice/practise-prefs';
 import { Button } from '../../ui/Button';
 import { drillFacts, drillName, LONG_PASS, timeWords, whatWords } from '../../words/drill-text';
+import { LISTEN } from '../../words/views/listen';
 import { PRACTISE } from '../../words/views/practise';
 import { HearProblem } from '../HearTools';
+import { EarPart } from '../listen/EarPart';
+import { EarProblem } from '../listen/EarStatus';
+import { useRoomSounds } from '../listen/useRoomSounds';
 import { StudyFooter } from '../StudyFooter';
 import { DrillFiles, useDrillLick } from './DrillFiles';
 import { DrillNeck, useDrillMarks } from './DrillNeck';
+import { HeardCard } from './HeardCard';
 import { RateBar } from './RateBar';
 import { DrillsPart } from './DrillsPart';
 import { LadderCard } from './LadderCard';
@@ -29,6 +35,7 @@ import { CountInChip, SayPart, SoundsPart } from './SoundsPart';
 import { TodayCard } from './TodayCard';
 import { backingFor, underOf } from './under';
 import { usePractiseCommands } from './usePractiseCommands';
+import { useJudge } from './useJudge';
 import { useRun } from './useRun';
 import { useStanding } from './useStanding';
 import { useWarmUp } from './useWarmUp';
@@ -76,6 +83,9 @@ export function DrillBench({ body, shapes, current, form, climb, made }: Props) 
   const name = drillName(form, what);
   const lick = useDrillLick({ body, drill, tempo: at.tempo, name });
   const long = drill !== null && drillSeconds(drill.line, at.tempo) > LONG_PASS;
+  const rateHeard = useRef<(pass: number, rating: Rating) => void>(() => undefined);
+  const judging = useJudge(drill, heard, starts, (pass, rating) => rateHeard.current(pass, rating));
+  const [sounds, onlyClick] = useRoomSounds(prefs.sounds);
   const run = useRun({
     heard,
     starts,
@@ -83,11 +93,13 @@ export function DrillBench({ body, shapes, current, form, climb, made }: Props) 
     standing: at,
     onStanding: setStanding,
     about: about ?? { study: null, studyName: '-', shape: '-', what: '-', order: form.order, rhythm: form.rhythm, goal: null },
-    sounds: prefs.sounds,
+    sounds,
     countIn: prefs.countIn,
     dry,
     half,
+    along: judging.along,
   });
+  rateHeard.current = run.judge;
   const [standingUp, setStandingUp] = useState(false);
   const canStart = drill !== null && !long;
   const toggle = useCallback(() => (run.on ? run.stop() : canStart && run.start()), [run, canStart]);
@@ -107,6 +119,7 @@ export function DrillBench({ body, shapes, current, form, climb, made }: Props) 
     half: () => setHalf((h) => !h),
     stand: () => setStandingUp((s) => !s),
     lick: lick.make,
+    listen: toggleListening,
   });
   useTold(run.moved, at, run.run?.held ?? false);
   const problem = 'problem' in made ? made.problem : long && drill ? PRACTISE.longPass(timeWords(drillSeconds(drill.line, at.tempo))) : null; // prettier-ignore
@@ -120,6 +133,7 @@ export function DrillBench({ body, shapes, current, form, climb, made }: Props) 
         <SoundsPart half={half} onHalf={setHalf} />
         <SayPart form={form} />
         <CountInChip />
+        <EarPart />
         <span className="grow" />
         <span className="num min-w-16 text-right text-[1.125rem]">
           {run.counting ? PRACTISE.countingIn : run.run && run.run.pass > 0 ? PRACTISE.pass(run.run.pass) : ''}
@@ -135,19 +149,22 @@ export function DrillBench({ body, shapes, current, form, climb, made }: Props) 
         </Button>
       </div>
       <HearProblem hear={run} />
+      <EarProblem />
+      {onlyClick && <p className="mb-2 text-soft">{LISTEN.onlyClick}</p>}
       {problem && (
         <p role="alert" className="mb-2 text-clay">
           {glyphs(problem)}
         </p>
       )}
       <OutboxNote />
-      {drill && <DrillNeck drill={drill} now={run.now} on={run.on} what={what} marks={marks} />}
+      {drill && <DrillNeck drill={drill} now={run.now} on={run.on} what={what} marks={marks} spots={judging.spots} />}
       {drill && (
         <div className="after-neck mt-3 grid grid-cols-1 items-stretch gap-3 sm:grid-cols-[minmax(0,1fr)_13rem] lg:grid-cols-[minmax(0,1fr)_15rem]">
           <RunningLine drill={drill} now={run.now} title={what} standing={standingUp} onStand={() => setStandingUp((s) => !s)} />
           <SayCard drill={drill} scale={body.scale} now={run.now} counting={run.counting} tempo={at.tempo * (half ? 0.5 : 1)} />
         </div>
       )}
+      {drill && <HeardCard body={body} drill={drill} what={what} judging={judging} />}
       <div className="after-tools mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]">
         <LadderCard climb={climb} standing={at} run={run} warm={warm !== null} dry={dry} half={half} onTempo={tempo} />
         <TodayCard body={body} shapes={shapes} />

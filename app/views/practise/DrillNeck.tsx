@@ -1,12 +1,13 @@
 import { memo, useEffect, useMemo } from 'react';
 import type { DrillWords, StudyBody } from '../../../contract';
-import { glyphs, neckNotes, placeIndex, type NeckNote, type ScaleRef } from '../../../core';
+import { glyphs, neckNotes, placeIndex, type NeckNote, type ScaleRef, type WeakSpots } from '../../../core';
 import { EBONY } from '../../neck/mark-colours';
 import { fretX, stringY, type NeckGeometry } from '../../neck/geometry';
 import { Mark } from '../../neck/Mark';
 import { degreeText, marksOf, noteText, type NeckMark, type Naming } from '../../neck/marks';
 import { Neck } from '../../neck/Neck';
 import { NeckScroll } from '../../neck/NeckScroll';
+import { Troubles } from '../../neck/Troubles';
 import { placesMarked } from '../../neck/path';
 import { keepInSight, useNeckGeometry } from '../../neck/useNeckGeometry';
 import type { Drilled } from '../../store/practice/drilled';
@@ -19,6 +20,8 @@ interface Props {
   on: boolean;
   what: string;
   marks: NeckMark[];
+  /** What was heard of it, or null. */
+  spots: WeakSpots | null;
 }
 
 const GAPS = { wide: 32, close: 28 };
@@ -28,7 +31,7 @@ const FEWEST = 13;
 const AHEAD = 3;
 
 /** The neck of a drill: what is played in full; while it runs the note that sounds is ringed and the next three are numbered. */
-export const DrillNeck = memo(function DrillNeck({ drill, now, on, what, marks }: Props) {
+export const DrillNeck = memo(function DrillNeck({ drill, now, on, what, marks, spots }: Props) {
   const span = useMemo(() => spanOf(drill), [drill]);
   const neck = useNeckGeometry(drill.instrument, GAPS, span);
   const { holder, width, g } = neck;
@@ -39,6 +42,7 @@ export const DrillNeck = memo(function DrillNeck({ drill, now, on, what, marks }
     <div className="rounded-[10px] border border-line bg-sheet p-3">
       <NeckScroll neck={neck} instrument={drill.instrument} label={PRACTISE.neck}>
         <Neck g={g} instrument={drill.instrument} marks={marks} title={glyphs(PRACTISE.neckTitle(what))}>
+          {spots && spots.notes.length === drill.line.steps.length && <Troubles g={g} steps={drill.line.steps} spots={spots} />}
           {on && now >= 0 && <Now g={g} drill={drill} now={now} marks={marks} />}
         </Neck>
       </NeckScroll>

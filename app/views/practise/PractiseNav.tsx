@@ -2,11 +2,13 @@ import { useNavigate } from 'react-router';
 import { store } from '../../store';
 import { viewPath } from '../../store/paths';
 import { Segmented } from '../../ui/Segmented';
+import { LISTEN } from '../../words/views/listen';
 import { PRACTISE } from '../../words/views/practise';
 
-type Page = 'drill' | 'plan' | 'log';
+type Page = 'drill' | 'listen' | 'plan' | 'log';
 const PAGES: { value: Page; label: string }[] = [
   { value: 'drill', label: PRACTISE.drill },
+  { value: 'listen', label: LISTEN.page },
   { value: 'plan', label: PRACTISE.plan },
   { value: 'log', label: PRACTISE.log },
 ];
@@ -16,7 +18,7 @@ export function PractiseNav({ page }: { page: Page }) {
   const navigate = useNavigate();
   const go = (to: Page): void => {
     const { id } = store.getState().editor;
-    void navigate(to === 'log' ? '/log' : viewPath(id, to === 'plan' ? 'plan' : 'practise'));
+    void navigate(to === 'log' ? '/log' : viewPath(id, to === 'drill' ? 'practise' : to));
   };
   return <Segmented label={PRACTISE.pages} value={page} options={PAGES} onChange={go} />;
 }

@@ -22,4 +22,5 @@ export const PRACTISE_COMMANDS = [
   { id: 'dry', keys: ['m'], shown: 'M', does: 'minutes only, no scoring' },
   { id: 'stand', keys: ['z'], shown: 'Z', does: 'music stand: the line across the whole screen' },
   { id: 'lick', keys: ['l'], shown: 'L', does: 'make a lick of the drill' },
+  { id: 'listen', keys: ['e'], shown: 'E', does: 'listen along, or stop listening' },
 ] as const satisfies readonly CommandInfo[];

@@ -21,13 +21,14 @@ interface On {
   half: () => void;
   stand: () => void;
   lick: () => void;
+  listen: () => void;
 }
 
 const next = <T>(all: readonly T[], now: T): T => all[(all.indexOf(now) + 1) % all.length];
 const inRange = (tempo: number): number => Math.max(TEMPO.min, Math.min(TEMPO.max, tempo));
 
 /** Runs the commands of Practise. */
-export function usePractiseCommands({ run, canStart, climb, standing, onTempo, half, stand, lick }: On): void {
+export function usePractiseCommands({ run, canStart, climb, standing, onTempo, half, stand, lick, listen }: On): void {
   const dispatch = useAppDispatch();
   const tap = useTap(onTempo);
   const latest = useRef({ climb, standing });
@@ -57,5 +58,6 @@ export function usePractiseCommands({ run, canStart, climb, standing, onTempo, h
     dry: () => setPractisePrefs({ dry: !practisePrefs.get().dry }),
     stand,
     lick,
+    listen,
   });
 }

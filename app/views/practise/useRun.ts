@@ -7,7 +7,7 @@ import { follow } from '../../sound/follow';
 import type { NoSound, Playing } from '../../sound/player';
 import { logPass } from '../../store/practice/outbox';
 import { leavePasses, passOf, type About } from '../../store/practice/pass';
-import { beginRun, nextTempo, passBegan, rate as rated, runEnded, type Run, type Step } from '../../store/practice/run';
+import { beginRun, judged, nextTempo, passBegan, rate as rated, runEnded, type Run, type Step } from '../../store/practice/run';
 
 /** What runs, and how. */
 export interface RunAsked {
@@ -23,6 +23,13 @@ export interface RunAsked {
   countIn: boolean;
   dry: boolean;
   half: boolean;
+  /** Told to whoever listens along: it is about to begin, a pass begins (0 is the count-in, `atMs` on the audio clock), it ended. */
+  along: Along;
+}
+export interface Along {
+  before: () => Promise<void>;
+  onSeam: (seam: Seam, atMs: number) => void;
+  onStop: () => void;
 }
 
 export interface Running {
@@ -38,6 +45,8 @@ export interface Running {
   stop: () => void;
   takeOver: () => void;
   rate: (rating: Rating) => void;
+  /** What was heard of a pass. */
+  judge: (pass: number, rating: Rating) => void;
 }
 
 const HALF = 0.5;
@@ -71,6 +80,7 @@ export function useRun(asked: RunAsked): Running {
     turn.current++;
     playing.current?.stop();
     playing.current = null;
+    if (running.current) latest.current.along.onStop();
     for (const outcome of running.current ? runEnded(running.current) : []) void logPass(passOf(latest.current.about, outcome));
     running.current = null;
     setRun(null);
@@ -89,8 +99,10 @@ export function useRun(asked: RunAsked): Running {
       setMoved(0);
       setError(null);
       setOn(true);
-      const onSeam = (seam: Seam): void => {
-        if (turn.current !== mine || seam.pass === 0 || !running.current) return;
+      const onSeam = (seam: Seam, atMs: number): void => {
+        if (turn.current !== mine || !running.current) return;
+        latest.current.along.onSeam(seam, atMs);
+        if (seam.pass === 0) return;
         apply(passBegan(running.current, seam.pass, seam.tempo, (seam.beats * 60) / seam.tempo));
       };
       const onEnd = (): void => {
@@ -103,15 +115,16 @@ export function useRun(asked: RunAsked): Running {
         loop: true,
         tempo: standing.tempo * (half ? HALF : 1),
       };
-      void import('../../sound/player')
-        .then(({ play }) => play(take, { onSeam, onEnd }, over))
+      void Promise.all([import('../../sound/player'), latest.current.along.before()])
+        .then(([{ play }]) => (turn.current === mine ? play(take, { onSeam, onEnd }, over) : null))
         .then((p) => {
-          if (turn.current !== mine) return p.stop();
+          if (!p || turn.current !== mine) return p?.stop();
           playing.current = p;
           follow(p, () => turn.current === mine, () => latest.current.starts, setPlace); // prettier-ignore
         })
         .catch((e: unknown) => {
           if (turn.current !== mine) return;
+          latest.current.along.onStop();
           running.current = null;
           stop();
           setError((e as { why?: NoSound }).why ?? 'broken');
@@ -124,6 +137,13 @@ export function useRun(asked: RunAsked): Running {
   const rate = useCallback(
     (rating: Rating) => {
       if (running.current) apply(rated(running.current, rating));
+    },
+    [apply],
+  );
+
+  const judge = useCallback(
+    (pass: number, rating: Rating) => {
+      if (running.current) apply(judged(running.current, pass, rating));
     },
     [apply],
   );
@@ -161,7 +181,7 @@ export function useRun(asked: RunAsked): Running {
   }, [stop]);
 
   return useMemo(
-    () => ({ on, ...place, run, moved, error, start, stop, takeOver, rate }),
-    [on, place, run, moved, error, start, stop, takeOver, rate],
+    () => ({ on, ...place, run, moved, error, start, stop, takeOver, rate, judge }),
+    [on, place, run, moved, error, start, stop, takeOver, rate, judge],
   );
 }

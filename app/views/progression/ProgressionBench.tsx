@@ -4,6 +4,7 @@ import { useAppSelector } from '../../store';
 import { PROGRESSION } from '../../words/views/progression';
 import { GripsHere } from '../harmony/GripsHere';
 import { HearProblem } from '../HearTools';
+import { EarProblem } from '../listen/EarStatus';
 import { SearchNote } from '../SearchNote';
 import { StudyFooter } from '../StudyFooter';
 import { BackingCard } from './BackingCard';
@@ -16,6 +17,7 @@ import { ProgressionTools } from './ProgressionTools';
 import { useBacking } from './useBacking';
 import { useFits } from './useFits';
 import { useGuide } from './useGuide';
+import { useMet } from './useMet';
 import { useProgressionCommands } from './useProgressionCommands';
 import { useVoicings } from './useVoicings';
 import { useWays } from './useWays';
@@ -32,7 +34,8 @@ export function ProgressionBench({ body, p, here }: Props) {
   const [heard, setHeard] = useState(-1);
   const ways = useWays(body, p, here, heard);
   const voicings = useVoicings(body, ways.form.chords);
-  const backing = useBacking(p, ways.form, voicings);
+  const met = useMet(body, p, ways.form);
+  const backing = useBacking(p, ways.form, voicings, met.along);
   if (backing.ear.at !== heard) setHeard(backing.ear.at);
   const writing = useAppSelector((s) => s.over.writing);
   const grip = useAppSelector((s) => s.harmony.grip);
@@ -45,6 +48,7 @@ export function ProgressionBench({ body, p, here }: Props) {
       <ProgressionSentence body={body} p={p} ways={ways} />
       <ProgressionTools body={body} p={p} ways={ways} backing={backing} />
       <HearProblem hear={backing} />
+      <EarProblem />
       {(writing || ways.form.faults.length > 0 || !ways.form.bars.length) && <FormEditor p={p} form={ways.form} />}
       <FormStrip p={p} ways={ways} playing={backing.on} ear={backing.ear} />
       <SearchNote found={ways.search} />
@@ -57,7 +61,7 @@ export function ProgressionBench({ body, p, here }: Props) {
               <GripsHere body={body} shape={step.shape} symbol={chord.symbol} grip={grip} />
               <WaysCard p={p} ways={ways} />
             </div>
-            <BackingCard p={p} form={ways.form} />
+            <BackingCard p={p} form={ways.form} met={met} />
           </div>
         </>
       )}

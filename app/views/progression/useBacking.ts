@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { KeptProgression } from '../../../contract';
 import { arrange } from '../../../core';
 import { backingScore, barOfClicks, clicksOf, together } from '../../sound/backing-score';
-import type { Take } from '../../sound/engine/score';
+import type { Seam, Take } from '../../sound/engine/score';
 import { soundPrefs } from '../../sound/output-prefs';
 import type { NoSound, Playing } from '../../sound/player';
 import { useAppSelector } from '../../store';
@@ -21,8 +21,14 @@ export interface BackingOn {
   takeOver: () => void;
 }
 
+/** Who listens along: a round begins, at a time of the audio clock. */
+export interface Along {
+  onSeam: (seam: Seam, atMs: number) => void;
+  onStop: () => void;
+}
+
 /** The backing of a progression, round and round on the clock of the sound; what changes comes in at the next round. */
-export function useBacking(p: KeptProgression, form: Form, voicings: readonly (readonly number[])[] | null): BackingOn {
+export function useBacking(p: KeptProgression, form: Form, voicings: readonly (readonly number[])[] | null, along: Along): BackingOn {
   const { click } = soundPrefs.use();
   const countIn = useAppSelector((s) => s.over.countIn);
   const { meter, feel, tempo, loop } = p;
@@ -42,10 +48,13 @@ export function useBacking(p: KeptProgression, form: Form, voicings: readonly (r
   }, [form, range, voicings, meter, feel, click, countIn, tempo]);
   const latest = useRef({ take, form, range, meter });
   latest.current = { take, form, range, meter };
+  const listener = useRef(along);
+  listener.current = along;
 
   const stop = useCallback(() => {
     turn.current++;
     playing.current?.stop();
+    if (playing.current) listener.current.onStop();
     playing.current = null;
     setOn(false);
     setEar(NOWHERE);
@@ -58,9 +67,12 @@ export function useBacking(p: KeptProgression, form: Form, voicings: readonly (r
       const mine = turn.current;
       setOn(true);
       setError(null);
-      const listener = { onEnd: () => void (turn.current === mine && stop()) };
+      const told = {
+        onSeam: (seam: Seam, atMs: number) => void (turn.current === mine && listener.current.onSeam(seam, atMs)),
+        onEnd: () => void (turn.current === mine && stop()),
+      };
       void import('../../sound/player')
-        .then(({ play }) => play(asked, listener, over))
+        .then(({ play }) => play(asked, told, over))
         .then((player) => {
           if (turn.current !== mine) return player.stop();
           playing.current = player;

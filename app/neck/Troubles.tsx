@@ -1,0 +1,64 @@
+import type { Place, WeakSpots } from '../../core';
+import { placeIndex } from '../../core';
+import { troubleSign, type TroubleSign } from '../words/heard-text';
+import { fretX, stringY, type NeckGeometry } from './geometry';
+
+interface Props {
+  g: NeckGeometry;
+  steps: readonly Place[];
+  spots: WeakSpots;
+}
+
+const CLAY = '#f0927a';
+const NIGHT = '#16181d';
+
+/** Places with the worst of their notes. */
+function signs(steps: readonly Place[], spots: WeakSpots): { place: Place; sign: TroubleSign; trouble: number }[] {
+  const at = new Map<number, { place: Place; sign: TroubleSign; trouble: number }>();
+  steps.forEach((place, k) => {
+    const sign = troubleSign(spots.notes[k]);
+    const { trouble } = spots.notes[k];
+    const known = at.get(placeIndex(place));
+    if (sign && (!known || trouble > known.trouble)) at.set(placeIndex(place), { place, sign, trouble });
+  });
+  return [...at.values()];
+}
+
+/** What was heard, over the marks: a sign at each weak place, the weakest string dashed. */
+export function Troubles({ g, steps, spots }: Props) {
+  const weakest = spots.strings.at(0);
+  const y = weakest?.trouble ? stringY(g, weakest.string) : null;
+  return (
+    <g data-troubles>
+      {y !== null && weakest && (
+        <line
+          x1={Math.min(g.left, g.right)}
+          x2={Math.max(g.left, g.right)}
+          y1={y}
+          y2={y}
+          stroke={CLAY}
+          strokeWidth={3}
+          strokeDasharray="10 8"
+          opacity={0.7}
+          data-weak-string={weakest.string}
+        />
+      )}
+      {signs(steps, spots).map(({ place, sign, trouble }) => {
+        const x = fretX(g, place.fret) + (g.mirrored ? -1 : 1) * 17 * g.scale;
+        const py = stringY(g, place.string) - 13 * g.scale;
+        return (
+          <g
+            key={placeIndex(place)}
+            transform={`translate(${x} ${py}) scale(${g.scale * (0.9 + 0.35 * trouble)})`}
+            data-trouble={`${place.string}/${place.fret} ${sign}`}
+          >
+            <circle r={9.5} fill={NIGHT} stroke={CLAY} strokeWidth={2} />
+            <text textAnchor="middle" transform="translate(0 5)" fontSize={14} fontWeight={700} fill={CLAY}>
+              {sign}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}

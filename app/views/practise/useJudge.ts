@@ -1,0 +1,106 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { weakSpots, type Rating, type WeakSpots } from '../../../core';
+import type { DrillHeard } from '../../sound/drill-score';
+import { canPerform, earNow, hush, onNote, perform, prepareToPlay, setEarRange, tellClicks, useEar } from '../../sound/listen/ear';
+import { listenPrefs } from '../../sound/listen/listen-prefs';
+import { latencyNow } from '../../sound/listen/ear';
+import { meantOf, rangeOf } from '../../sound/listen/meant';
+import type { Drilled } from '../../store/practice/drilled';
+import { PassJudge, verdictsOf, type JudgedPass } from '../../store/practice/judge';
+import type { Along } from './useRun';
+
+export interface Judging {
+  /** Something is listened to. */
+  on: boolean;
+  /** The passes of this run that were heard, the last one at the end. */
+  passes: JudgedPass[];
+  /** Where the trouble is, over those passes; null where none was heard. */
+  spots: WeakSpots | null;
+  /** Passes at the end in which nothing was heard. */
+  silent: number;
+  along: Along;
+}
+
+const EVERY = 60; // ms
+/** Passes that the weak spots are taken from. */
+const MOST = 20;
+const NONE: JudgedPass[] = [];
+
+/** Listens along with a drill: judges each pass, and lets the simulated player play it. `onJudged` rates. */
+export function useJudge(
+  drill: Drilled | null,
+  heard: DrillHeard,
+  starts: readonly number[],
+  onJudged: (pass: number, rating: Rating) => void,
+): Judging {
+  const ear = useEar();
+  const { lateMs } = listenPrefs.use();
+  const latest = useRef({ drill, heard, starts, onJudged });
+  latest.current = { drill, heard, starts, onJudged };
+  const judge = useRef<PassJudge | null>(null);
+  const [passes, setPasses] = useState<JudgedPass[]>(NONE);
+  const [silent, setSilent] = useState(0);
+
+  const before = useCallback(async () => {
+    const d = latest.current.drill;
+    if (!d || ear.state !== 'on') return;
+    setPasses(NONE);
+    setSilent(0);
+    setEarRange(...rangeOf(d.instrument));
+    const { lateMs: late, inTime: share } = listenPrefs.get();
+    const notes = d.notes.map((n, k) => ({ midi: n.midi, beat: latest.current.starts[k] }));
+    judge.current = new PassJudge(notes, { lateMs: late, inTime: share });
+    if (canPerform()) await prepareToPlay(meantOf(latest.current.heard, latest.current.starts, 500));
+  }, [ear.state]);
+
+  const onSeam = useCallback<Along['onSeam']>((seam, atMs) => {
+    const { heard: now, starts: beats } = latest.current;
+    if (!judge.current) return;
+    const msPerBeat = 60_000 / seam.tempo;
+    // The first click of the next pass too: its seam is told when it is already on its way.
+    tellClicks(Array.from({ length: Math.floor(seam.beats) + 1 }, (_, k) => atMs + k * msPerBeat));
+    if (seam.pass === 0) return;
+    judge.current.begins({ pass: seam.pass, atMs, msPerBeat, beats: seam.beats });
+    if (canPerform()) perform(meantOf(now, beats, msPerBeat), atMs);
+  }, []);
+
+  const onStop = useCallback(() => {
+    judge.current = null;
+    hush();
+  }, []);
+
+  useEffect(() => {
+    if (ear.state !== 'on') return onStop();
+    const off = onNote((n) => judge.current?.note(n));
+    const timer = setInterval(() => {
+      const done = judge.current?.due(earNow() - latencyNow()) ?? NONE;
+      for (const p of done) {
+        if (!p.heard) {
+          setSilent((n) => n + 1);
+          continue;
+        }
+        setSilent(0);
+        setPasses((all) => [...all.slice(1 - MOST), p]);
+        if (listenPrefs.get().rates) latest.current.onJudged(p.pass, p.score.clean ? 'clean' : 'miss');
+      }
+    }, EVERY);
+    return () => {
+      off();
+      clearInterval(timer);
+      hush();
+    };
+  }, [ear.state, onStop]);
+
+  // Another line: what was heard of the old one says nothing of it.
+  useEffect(() => {
+    setPasses(NONE);
+    setSilent(0);
+  }, [drill]);
+
+  const spots = useMemo(
+    () => (drill && passes.length ? weakSpots(drill.line.steps, verdictsOf(passes), lateMs) : null),
+    [drill, passes, lateMs],
+  );
+  const along = useMemo(() => ({ before, onSeam, onStop }), [before, onSeam, onStop]);
+  return { on: ear.state === 'on', passes, spots, silent, along };
+}
