@@ -1,6 +1,6 @@
 import { listenPrefs } from './listen-prefs';
 import { MANNER_OF, STEADY, type Manner } from './manners';
-import { noteBegun } from './midi';
+import { noteBegun } from './midi-note';
 import { heldUntil, longestStroke, played, RELEASE, soundOf, strokeOf, type MeantNote, type Stroke } from './simulated';
 import { PLAYER_DELAY, type OpenSource } from './source';
 import type { StrokeOrder, Strokes } from './strokes.worker';

@@ -21,4 +21,5 @@ export const PROGRESSION_COMMANDS = [
   { id: 'hear', keys: ['h'], shown: 'H', does: 'hear the scale over its chord' },
   { id: 'play', keys: ['b'], shown: 'B', does: 'play the backing, or stop' },
   { id: 'lift', keys: ['Escape'], shown: 'Esc', does: 'forget the place whose targets are shown' },
+  { id: 'listen', keys: ['e'], shown: 'E', does: 'listen along, or stop listening' },
 ] as const satisfies readonly CommandInfo[];

@@ -1,3 +1,4 @@
+import { toggleListening } from '../../sound/listen/ear';
 import type { KeptProgression } from '../../../contract';
 import { openPart } from '../../shell/open-part';
 import { useCommands } from '../../shell/keys';
@@ -66,6 +67,7 @@ export function useProgressionCommands({ p, ways, backing, fits }: On): void {
     },
     hear: () => step && fits.listen(step.ref),
     play: backing.toggle,
+    listen: toggleListening,
     lift: () => dispatch(overSet({ target: null })),
   });
 }
