@@ -63,4 +63,5 @@ export * from './transpose';
 export * from './drill';
 export * from './practice';
 export * from './listen';
+export * from './quiz';
 export { drawer } from './random';

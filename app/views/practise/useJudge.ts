@@ -38,13 +38,15 @@ export function useJudge(
   const latest = useRef({ drill, heard, starts, onJudged });
   latest.current = { drill, heard, starts, onJudged };
   const judge = useRef<PassJudge | null>(null);
-  const [passes, setPasses] = useState<JudgedPass[]>(NONE);
+  // What was heard is of one line: of another it says nothing.
+  const [kept, setKept] = useState<{ of: Drilled | null; passes: JudgedPass[] }>({ of: null, passes: NONE });
+  const passes = kept.of === drill ? kept.passes : NONE;
   const [silent, setSilent] = useState(0);
 
   const before = useCallback(async () => {
     const d = latest.current.drill;
     if (!d || ear.state !== 'on') return;
-    setPasses(NONE);
+    setKept({ of: d, passes: NONE });
     setSilent(0);
     setEarRange(...rangeOf(d.instrument));
     const { lateMs: late, inTime: share } = listenPrefs.get();
@@ -53,16 +55,20 @@ export function useJudge(
     if (canPerform()) await prepareToPlay(meantOf(latest.current.heard, latest.current.starts, 500));
   }, [ear.state]);
 
-  const onSeam = useCallback<Along['onSeam']>((seam, atMs) => {
-    const { heard: now, starts: beats } = latest.current;
-    if (!judge.current) return;
-    const msPerBeat = 60_000 / seam.tempo;
-    // The first click of the next pass too: its seam is told when it is already on its way.
-    tellClicks(Array.from({ length: Math.floor(seam.beats) + 1 }, (_, k) => atMs + k * msPerBeat));
-    if (seam.pass === 0) return;
-    judge.current.begins({ pass: seam.pass, atMs, msPerBeat, beats: seam.beats });
-    if (canPerform()) perform(meantOf(now, beats, msPerBeat), atMs);
-  }, []);
+  const onSeam = useCallback<Along['onSeam']>(
+    (seam, atMs) => {
+      const { heard: now, starts: beats } = latest.current;
+      // Listened to since it began: from the next pass on.
+      if (!judge.current) return void before();
+      const msPerBeat = 60_000 / seam.tempo;
+      // The first click of the next pass too: its seam is told when it is already on its way.
+      tellClicks(Array.from({ length: Math.floor(seam.beats) + 1 }, (_, k) => atMs + k * msPerBeat));
+      if (seam.pass === 0) return;
+      judge.current.begins({ pass: seam.pass, atMs, msPerBeat, beats: seam.beats });
+      if (canPerform()) perform(meantOf(now, beats, msPerBeat), atMs);
+    },
+    [before],
+  );
 
   const onStop = useCallback(() => {
     judge.current = null;
@@ -80,7 +86,8 @@ export function useJudge(
           continue;
         }
         setSilent(0);
-        setPasses((all) => [...all.slice(1 - MOST), p]);
+        const of = latest.current.drill;
+        setKept((all) => ({ of, passes: [...(all.of === of ? all.passes.slice(1 - MOST) : NONE), p] }));
         if (listenPrefs.get().rates) latest.current.onJudged(p.pass, p.score.clean ? 'clean' : 'miss');
       }
     }, EVERY);
@@ -91,11 +98,7 @@ export function useJudge(
     };
   }, [ear.state, onStop]);
 
-  // Another line: what was heard of the old one says nothing of it.
-  useEffect(() => {
-    setPasses(NONE);
-    setSilent(0);
-  }, [drill]);
+  useEffect(() => setSilent(0), [drill]);
 
   const spots = useMemo(
     () => (drill && passes.length ? weakSpots(drill.line.steps, verdictsOf(passes), lateMs) : null),

@@ -1,0 +1,4 @@
+export * from './types';
+export * from './round';
+export * from './grade';
+export { placeOfSpot, spotOf } from './make';
