@@ -24,6 +24,7 @@ const STUDY_ROUTES: RouteObject[] = [
   { path: 'harmony', lazy: async () => ({ Component: (await import('./views/harmony/HarmonyView')).HarmonyView }) },
   { path: 'progression', lazy: async () => ({ Component: (await import('./views/progression/ProgressionView')).ProgressionView }) },
   { path: 'practise', lazy: async () => ({ Component: (await import('./views/practise/PractiseView')).PractiseView }) },
+  { path: 'quiz', lazy: async () => ({ Component: (await import('./views/quiz/QuizView')).QuizView }) },
   { path: 'listen', lazy: async () => ({ Component: (await import('./views/listen/ListenView')).ListenView }) },
   { path: 'plan', lazy: async () => ({ Component: (await import('./views/practise/PlanView')).PlanView }) },
   { path: 'licks', lazy: async () => ({ Component: (await import('./views/licks/LicksView')).LicksView }) },

@@ -6,6 +6,7 @@ import { ownScaleSchema, scalesOfStudies, type OwnScale } from './own-scale';
 import { ID } from './parts';
 import { passProblem, type Pass } from './pass';
 import { problemsOf, type Problem } from './record';
+import { roundProblem, type Round } from './round';
 import { studySchema, type StudyBody } from './study';
 import { upgradeStudy } from './formats';
 import { shortened } from './words';
@@ -23,6 +24,8 @@ export interface Bundle {
   studies: { id: string; body: StudyBody }[];
   /** The log, in the order in which it was kept, where it was asked for. */
   passes?: Pass[];
+  /** Rounds of questions, in the order in which they were kept; older files have none. */
+  rounds?: Round[];
   /** Earlier states of the studies, where they were asked for. */
   versions?: BundleVersion[];
 }
@@ -42,11 +45,12 @@ const MOST_RECORDS = 20_000;
 /** Versions that a bundle holds at most: those of the studies in it. */
 const MOST_VERSIONS = 50_000;
 const MOST_PASSES = 500_000;
+const MOST_ROUNDS = 50_000;
 
-type Written = Pick<Bundle, 'studies' | 'instruments' | 'versions' | 'passes'> & Partial<Pick<Bundle, 'scales' | 'drills'>>;
-export const writeBundle = ({ studies, instruments, scales = [], drills = [], versions, passes }: Written): string => {
+type Written = Pick<Bundle, 'studies' | 'instruments' | 'versions' | 'passes' | 'rounds'> & Partial<Pick<Bundle, 'scales' | 'drills'>>;
+export const writeBundle = ({ studies, instruments, scales = [], drills = [], versions, passes, rounds }: Written): string => {
   const bundle: Bundle = { kind: BUNDLE_KIND, version: VERSION, instruments, scales, drills, studies };
-  return `${JSON.stringify({ ...bundle, ...(versions ? { versions } : {}), ...(passes ? { passes } : {}) }, null, 1)}\n`;
+  return `${JSON.stringify({ ...bundle, ...(versions ? { versions } : {}), ...(passes ? { passes } : {}), ...(rounds ? { rounds } : {}) }, null, 1)}\n`;
 };
 
 /** What came of reading a bundle: it whole, or why not and where. Studies of older formats are brought up to date. */
@@ -92,9 +96,9 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
         ? `This notebook is of version ${value.version}; this Crow Ladder reads version ${VERSION}.`
         : 'This notebook does not say its version.',
     );
-  const { instruments = [], scales: named = [], drills = [], studies = [], versions, passes } = value;
-  if (![instruments, named, drills, studies, versions ?? [], passes ?? []].every(Array.isArray))
-    return say('This notebook is damaged: instruments, scales, drills, studies, versions and passes must be lists.');
+  const { instruments = [], scales: named = [], drills = [], studies = [], versions, passes, rounds } = value;
+  if (![instruments, named, drills, studies, versions ?? [], passes ?? [], rounds ?? []].every(Array.isArray))
+    return say('This notebook is damaged: instruments, scales, drills, studies, versions, passes and rounds must be lists.');
   const lists = {
     instruments: instruments as unknown[],
     scales: [...(named as unknown[]), ...oldScales(studies as unknown[])],
@@ -103,10 +107,12 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
   };
   const earlier = (versions as unknown[] | undefined)?.map(upToDate);
   const log = passes as unknown[] | undefined;
+  const quiz = rounds as unknown[] | undefined;
   const records = Object.values(lists).reduce((sum, l) => sum + l.length, 0);
   if (records > MOST_RECORDS) return say(`More than ${MOST_RECORDS} records in one file.`);
   if ((earlier?.length ?? 0) > MOST_VERSIONS) return say(`More than ${MOST_VERSIONS} earlier versions in one file.`);
   if ((log?.length ?? 0) > MOST_PASSES) return say(`More than ${MOST_PASSES} passes in one file.`);
+  if ((quiz?.length ?? 0) > MOST_ROUNDS) return say(`More than ${MOST_ROUNDS} rounds in one file.`);
   const total = records + (earlier?.length ?? 0);
   let seen = 0;
   const counted = (schema: Schema) => (body: unknown) => {
@@ -118,7 +124,7 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
     if (wrong) return say(wrong);
   }
   const ids = new Set(lists.studies.map((s) => (s as { id: string }).id));
-  const wrong = (earlier && firstVersionProblem(earlier, ids, counted(studySchema))) ?? (log && firstPassProblem(log));
+  const wrong = (earlier && firstVersionProblem(earlier, ids, counted(studySchema))) ?? (log && firstOf(log, 'passes', passProblem)) ?? (quiz && firstOf(quiz, 'rounds', roundProblem)); // prettier-ignore
   if (wrong) return say(wrong);
   return {
     bundle: {
@@ -127,16 +133,17 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
       ...(lists as Pick<Bundle, keyof typeof lists>),
       ...(earlier ? { versions: earlier as BundleVersion[] } : {}),
       ...(log ? { passes: log as Pass[] } : {}),
+      ...(quiz ? { rounds: quiz as Round[] } : {}),
     },
   };
 }
 
 const KIND_SCHEMAS = { instruments: instrumentSchema, scales: ownScaleSchema, drills: ownDrillSchema, studies: studySchema };
 
-function firstPassProblem(passes: unknown[]): string | null {
-  for (const [k, pass] of passes.entries()) {
-    const problem = passProblem(pass);
-    if (problem) return `passes[${k}]: ${problem}`;
+function firstOf(all: readonly unknown[], what: string, check: (v: unknown) => string | null): string | null {
+  for (const [k, one] of all.entries()) {
+    const problem = check(one);
+    if (problem) return `${what}[${k}]: ${problem}`;
   }
   return null;
 }

@@ -11,6 +11,7 @@ export * from './drill';
 export { MOST_GRIPS, type KeptGrip } from './grip';
 export * from './progression';
 export * from './pass';
+export * from './round';
 export * from './paths';
 export * from './facts';
 export { ID, type RungRef } from './parts';

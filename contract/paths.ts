@@ -11,6 +11,8 @@ export const API = Object.freeze({
   drills: '/api/drills',
   /** The log: POST keeps passes, GET lists them, …/charts, …/history and …/file; PUT …/:id corrects one, DELETE …/:id takes it out, POST …/:id/restore brings it back. */
   passes: '/api/passes',
+  /** Rounds of questions: POST keeps them, GET tells the newest, oldest first. */
+  rounds: '/api/rounds',
   /** The whole notebook as one file: GET writes it, POST adds one to what is here, PUT puts one in its place. */
   notebook: '/api/notebook',
   /** How far the notebook that is coming in is: { done: 0 to 1, or null }. */
@@ -48,4 +50,5 @@ export interface TakenIn {
   scales: number;
   drills: number;
   passes: number;
+  rounds: number;
 }

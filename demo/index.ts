@@ -1,7 +1,8 @@
-import { PLAIN_CLIMB, PLAIN_DRILL, plainStudy, type Bundle, type StudyBody } from '../contract';
+import { PLAIN_CLIMB, PLAIN_DRILL, plainStudy, type Bundle, type Round, type StudyBody } from '../contract';
 import { parseGrip, parseTuning, type Instrument, type Place, type LickNote } from '../core';
 import { LATCH, MOORING, RAILS, TILT } from './licks';
 import { ROOST, SALT_FERRY } from './progressions';
+import { roundsOn } from './rounds';
 
 export { demoPasses } from './passes';
 
@@ -127,3 +128,6 @@ export const DEMO: Pick<Bundle, 'instruments' | 'scales' | 'studies'> = {
     },
   ],
 };
+
+/** Questions that the trio's guitarist was asked on evenings before a time. */
+export const demoRounds = (now: number): Round[] => roundsOn(DEMO.studies[0].body, now);

@@ -9,6 +9,7 @@ import { wordsOf } from './inspect';
 import { notebookRoutes } from './notebook';
 import { pages } from './pages';
 import { passRoutes } from './pass-routes';
+import { roundRoutes } from './round-routes';
 import { recordRoutes } from './records';
 import { workshop, type Workshop } from './workshop';
 
@@ -46,6 +47,7 @@ export function createApp(db: Knex, webRoot?: string, file?: string, shop: Works
   app.route(API.scales, recordRoutes(db, { name: 'scales', word: 'scale', summary: (body) => ({ body }) }, shop));
   app.route(API.drills, recordRoutes(db, { name: 'drills', word: 'drill', summary: (body) => ({ body }) }, shop));
   app.route(API.passes, passRoutes(db));
+  app.route(API.rounds, roundRoutes(db));
   app.route(API.notebook, notebookRoutes(shop));
   if (file) app.route(API.copies, copyRoutes(shop, file));
   app.all('/api/*', (c) => refuse(c, 404, 'NOT_FOUND', 'There is nothing at this address.'));

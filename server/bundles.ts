@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import { checkBundle, readBundle, type Bundle, type ReadBundle, type TakenIn } from '../contract';
 import { isCheckedText, KIND_NAMES, prepared, problemsIn, type KindName, type Prepared } from './prepare';
 import { allPasses, insertPasses } from './passes';
+import { allRounds, insertRounds } from './rounds';
 import { columnsOf, highestRevision, repository, type Meta } from './repository';
 import type { Row } from './row';
 import { allVersions, insertVersion, keepVersion, lowestVersion, packed } from './versions';
@@ -90,7 +91,16 @@ const addBundle = (db: Knex, bundle: Bundle, told: Told): Promise<TakenIn> =>
     await insertVersions(trx, bundle, (id) => studyIds.get(id) as string);
     const mine = (bundle.passes ?? []).map((p) => ({ ...p, study: p.study === null ? null : (studyIds.get(p.study) ?? p.study) }));
     const passes = await insertPasses(trx, mine);
-    return { studies: bundle.studies.length, instruments: instruments.length, scales: scales.length, drills: drills.length, passes };
+    const asked = (bundle.rounds ?? []).map((r) => ({ ...r, study: r.study === null ? null : (studyIds.get(r.study) ?? r.study) }));
+    const rounds = await insertRounds(trx, asked);
+    return {
+      studies: bundle.studies.length,
+      instruments: instruments.length,
+      scales: scales.length,
+      drills: drills.length,
+      passes,
+      rounds,
+    };
   });
 
 /** Puts a bundle in the place of everything that is here. Revisions go on from the highest there ever was, so that no stale save passes. All or nothing. */
@@ -104,7 +114,7 @@ const replaceWith = (db: Knex, bundle: Bundle, told: Told): Promise<TakenIn> =>
     const coming = new Set(bundle.studies.map((s) => s.id));
     const replaced = (await trx<Row>('studies').whereNull('deleted_at')).filter((row) => coming.has(row.id));
     for (const row of replaced) await keepVersion(trx, row, await packed(row.body), Date.now());
-    for (const table of [...KIND_NAMES, 'passes']) await trx(table).delete();
+    for (const table of [...KIND_NAMES, 'passes', 'rounds']) await trx(table).delete();
     const now = await ticking(trx, bundle);
     const here = new Set(bundle.instruments.map((i) => i.id));
     const instruments = [...bundle.instruments].reverse().map(({ id, body }) => rowOf(id, revision, now(), prepared('instruments', body)));
@@ -120,10 +130,11 @@ const replaceWith = (db: Knex, bundle: Bundle, told: Told): Promise<TakenIn> =>
     await insertAll(trx, 'drills', drills, () => undefined);
     await insertAll(trx, 'studies', studies, told);
     const passes = await insertPasses(trx, bundle.passes ?? []);
+    const rounds = await insertRounds(trx, bundle.rounds ?? []);
     await trx('versions').whereNotIn('study', trx('studies').select('id')).delete();
     await insertVersions(trx, bundle, (id) => id);
     const { instruments: i, scales: s, drills: d } = bundle;
-    return { studies: bundle.studies.length, instruments: i.length, scales: s.length, drills: d.length, passes };
+    return { studies: bundle.studies.length, instruments: i.length, scales: s.length, drills: d.length, passes, rounds };
   });
 
 /** Share of the work that checking is; writing is the rest. */
@@ -184,6 +195,7 @@ export async function bundleText(db: Knex, versions: boolean): Promise<string> {
     parts.push(`"versions":[${texts.join(',\n')}]`);
   }
   parts.push(`"passes":[${(await allPasses(db)).map((pass) => JSON.stringify({ ...pass, seq: undefined })).join(',\n')}]`);
+  parts.push(`"rounds":[${(await allRounds(db)).map((round) => JSON.stringify(round)).join(',\n')}]`);
   if (damaged.length) parts.push(`"damaged":${JSON.stringify(damaged)}`);
   return `{${parts.join(',\n')}}\n`;
 }

@@ -6,6 +6,7 @@ import { pathToFileURL } from 'node:url';
 import { BUNDLE_KIND, type DatedCopy } from '../contract';
 import { inspect, wordsOf } from './inspect';
 import { PASSES_SQL } from './passes';
+import { roundIn } from './rounds';
 import { KIND_NAMES, type KindName } from './prepare';
 
 /** Copies kept; the oldest goes when one more is made. */
@@ -60,7 +61,8 @@ export function readCopy(file: string, name: string): { value: unknown } | { pro
     const tables = new Set((db.prepare(`select name from sqlite_master where type = 'table'`).all() as { name: string }[]).map((t) => t.name)); // prettier-ignore
     const kinds = KIND_NAMES.filter((kind) => tables.has(kind));
     const passes = tables.has('passes') ? (db.prepare(PASSES_SQL).all() as { reached: number }[]).map((p) => ({ ...p, reached: !!p.reached })) : []; // prettier-ignore
-    return { value: { kind: BUNDLE_KIND, version: 1, ...Object.fromEntries(kinds.map((kind) => [kind, rows(kind)])), passes } };
+    const rounds = tables.has('rounds') ? (db.prepare('select body from rounds order by seq').all() as { body: string }[]).flatMap((r) => roundIn(r.body)) : []; // prettier-ignore
+    return { value: { kind: BUNDLE_KIND, version: 1, ...Object.fromEntries(kinds.map((kind) => [kind, rows(kind)])), passes, rounds } };
   } catch (e) {
     return { problem: `This copy cannot be read: ${wordsOf(e)}.` };
   } finally {

@@ -1,7 +1,8 @@
 import type { Knex } from 'knex';
 import { exclusively } from './exclusively';
-import { DEMO, demoPasses } from '../demo';
+import { DEMO, demoPasses, demoRounds } from '../demo';
 import { insertPasses } from './passes';
+import { insertRounds } from './rounds';
 import { prepared } from './prepare';
 import { repository, type Meta } from './repository';
 
@@ -18,6 +19,8 @@ export const resetDemo = (db: Knex): Promise<void> =>
     for (const { id, body } of [...DEMO.studies].reverse()) await studies.put(id, prepared('studies', body));
     await trx('passes').where('id', 'like', 'demo-pass-%').delete();
     await insertPasses(trx, demoPasses(Date.now()));
+    await trx('rounds').where('id', 'like', 'demo-round-%').delete();
+    await insertRounds(trx, demoRounds(Date.now()));
     await trx<Meta>('meta').insert({ key: 'demo', value: 'loaded' }).onConflict('key').merge();
   });
 

@@ -20,6 +20,7 @@ const TABLES = new Set([
   'scales',
   'drills',
   'passes',
+  'rounds',
   'meta',
   'versions',
   'knex_migrations',

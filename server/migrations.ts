@@ -153,6 +153,17 @@ const MIGRATIONS: Migration[] = [
   studiesGo(FORMATS[5], 5, '010'),
   studiesGo(FORMATS[6], 6, '011'),
   studiesGo(FORMATS[7], 7, '012'),
+  {
+    name: '013-rounds',
+    up: async (knex) => {
+      await knex.schema.createTable('rounds', (t) => {
+        t.increments('seq');
+        t.string('id').notNullable().unique();
+        t.text('body').notNullable();
+      });
+    },
+    down: noWayBack('013-rounds'),
+  },
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

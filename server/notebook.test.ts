@@ -15,7 +15,7 @@ import {
   type Lick,
   type StudySummary,
 } from '../contract';
-import { DEMO, demoPasses } from '../demo';
+import { DEMO, demoPasses, demoRounds } from '../demo';
 import { createApp } from './app';
 import { copiesFolder, listCopies, makeCopy, MOST_COPIES } from './copies';
 import { openDatabase } from './database';
@@ -64,7 +64,14 @@ describe('the notebook as one file', () => {
       headers: { host: '127.0.0.1', 'content-type': 'application/json' },
       body: text,
     });
-    expect(await put.json()).toEqual({ studies: 4, instruments: 4, scales: 1, drills: 0, passes: demoPasses(0).length });
+    expect(await put.json()).toEqual({
+      studies: 4,
+      instruments: 4,
+      scales: 1,
+      drills: 0,
+      passes: demoPasses(0).length,
+      rounds: demoRounds(0).length,
+    });
     const back = await app.request(`http://127.0.0.1${API.notebook}`, { headers: { host: '127.0.0.1' } });
     expect(JSON.parse(await back.text())).toEqual(JSON.parse(text));
     expect(before).toHaveLength(4);
@@ -76,7 +83,7 @@ describe('the notebook as one file', () => {
       instruments: [DEMO.instruments[0]],
       scales: [...DEMO.scales, { id: 's', body: { name: 'soot', degrees: ['1', 'b3', '#4', '5'] } }],
     });
-    expect(await json(call('POST', API.notebook, text))).toEqual({ studies: 1, instruments: 0, scales: 1, drills: 0, passes: 0 });
+    expect(await json(call('POST', API.notebook, text))).toEqual({ studies: 1, instruments: 0, scales: 1, drills: 0, passes: 0, rounds: 0 });
     const [first] = await json<StudySummary[]>(call('GET', API.studies));
     expect(first).toMatchObject({ name: 'Brought', licks: [{ name: 'Latch', notes: 1, tags: ['bend'] }], problems: [] });
     expect(first.id).not.toBe('x');
@@ -168,6 +175,7 @@ describe('dated copies', () => {
       scales: 1,
       drills: 0,
       passes: demoPasses(0).length,
+      rounds: demoRounds(0).length,
     });
     expect(await names()).toEqual(before);
     expect(listCopies(file)).toHaveLength(2);

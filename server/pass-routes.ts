@@ -4,6 +4,7 @@ import { correctionSchema, FILTER_FIELDS, ID, MOST_SENT, passProblem, problemsOf
 import { passesCsv } from '../formats/csv';
 import { refuse } from './guards';
 import { answerBadRequest, jsonBody } from './json-body';
+import { nameOf } from './name-of';
 import { allPasses, chartsOf, correctPass, historyOf, keepPasses, listPasses, removePass, restorePass } from './passes';
 
 const MOST_LISTED = 200;
@@ -72,11 +73,6 @@ export function passRoutes(db: Knex): Hono {
   });
   return app;
 }
-
-const nameOf = (pass: unknown): string => {
-  const { id } = (typeof pass === 'object' && pass !== null ? pass : {}) as { id?: unknown };
-  return typeof id === 'string' ? id.slice(0, 64) : '';
-};
 
 /** "study/shape/time", the shape with a stroke of its own: `demo-weathervane/box/1/1764374400000`. */
 function sinceOf(text: string): { study: string; shape: string; at: number }[] {

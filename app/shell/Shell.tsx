@@ -43,7 +43,10 @@ const ALONE: readonly ViewLink[] = [
 ];
 
 /** Pages that belong to a view and have an address of their own. */
-const PAGES_OF: Readonly<Partial<Record<string, readonly string[]>>> = { harmony: ['progression'], practise: ['listen', 'plan', 'log'] };
+const PAGES_OF: Readonly<Partial<Record<string, readonly string[]>>> = {
+  harmony: ['progression'],
+  practise: ['quiz', 'listen', 'plan', 'log'],
+};
 
 const ITEM =
   'flex min-w-0 flex-1 flex-col items-center gap-1 px-0.5 py-2 text-[0.75rem] text-[#c4c1b6] hover:text-white max-sm:border-t-[3px] sm:flex-none sm:border-l-[3px] sm:py-2.5 short:py-1 border-transparent focus-visible:outline-offset-[-3px] focus-visible:outline-[#8fc9d0]';

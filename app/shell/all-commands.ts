@@ -5,6 +5,7 @@ import { MAP_COMMANDS } from '../views/map/map-commands';
 import { NOTEBOOK_COMMANDS } from '../views/notebook/notebook-commands';
 import { PRACTISE_COMMANDS } from '../views/practise/practise-commands';
 import { PROGRESSION_COMMANDS } from '../views/progression/progression-commands';
+import { QUIZ_COMMANDS } from '../views/quiz/quiz-commands';
 import { TRANSPOSE_COMMANDS } from '../views/transpose/transpose-commands';
 import { SHELL, type CommandInfo } from './keys';
 import { SHELL_COMMANDS } from './shell-commands';
@@ -18,6 +19,7 @@ export const ALL_COMMANDS: readonly { view: string; infos: readonly CommandInfo[
   { view: 'harmony', infos: HARMONY_COMMANDS },
   { view: 'progression', infos: PROGRESSION_COMMANDS },
   { view: 'practise', infos: PRACTISE_COMMANDS },
+  { view: 'quiz', infos: QUIZ_COMMANDS },
   { view: 'notebook', infos: NOTEBOOK_COMMANDS },
   { view: SHELL, infos: SHELL_COMMANDS },
 ];

@@ -1,7 +1,18 @@
 import { LOOSE } from './editor';
 
 /** Views that work on a study or a loose leaf. */
-export const STUDY_VIEWS = ['map', 'connect', 'transpose', 'licks', 'harmony', 'progression', 'practise', 'listen', 'plan'] as const;
+export const STUDY_VIEWS = [
+  'map',
+  'connect',
+  'transpose',
+  'licks',
+  'harmony',
+  'progression',
+  'practise',
+  'quiz',
+  'listen',
+  'plan',
+] as const;
 export type StudyView = (typeof STUDY_VIEWS)[number];
 
 /** Where a view of a study is; of the loose leaf (or of nothing) it stands alone. */

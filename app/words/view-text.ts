@@ -7,6 +7,7 @@ export const VIEW_NAMES: Readonly<Record<string, string>> = Object.freeze({
   harmony: 'Harmony',
   progression: 'Progression',
   practise: 'Practise',
+  quiz: 'Quiz',
   listen: 'Listen',
   plan: 'Plan',
   log: 'Log',

@@ -2,7 +2,12 @@ import fc from 'fast-check';
 import { beatsMet, centsFrom, hertzOf, latencyOf, nearestString, TICKS, weakLick, weakParts, weakSpots, writtenLine, type NoteVerdict, type TimedNote, type WeakStep } from '../index'; // prettier-ignore
 import type { Instrument } from '../types';
 
-const STANDARD: Instrument = { name: 'six', strings: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'].map((open) => ({ open })), frets: 22, scaleLengthMm: 648 };
+const STANDARD: Instrument = {
+  name: 'six',
+  strings: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'].map((open) => ({ open })),
+  frets: 22,
+  scaleLengthMm: 648,
+};
 
 const right = (offMs = 0): NoteVerdict => ({ verdict: 'right', heardMidi: 60, offMs });
 const WRONG: NoteVerdict = { verdict: 'wrong', heardMidi: 61, offMs: 5 };
@@ -30,10 +35,14 @@ describe('the delay from a click to its answer', () => {
   });
   it('whatever the delay, even answers find it', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -100, max: 450 }), fc.array(fc.integer({ min: -12, max: 12 }), { minLength: 8, maxLength: 8 }), (delay, loose) => {
-        const found = latencyOf(clicks, clicks.map((c, k) => c + delay + loose[k]).sort((a, b) => a - b)); // prettier-ignore
-        expect(Math.abs((found?.latencyMs ?? 999) - delay)).toBeLessThanOrEqual(12);
-      }),
+      fc.property(
+        fc.integer({ min: -100, max: 450 }),
+        fc.array(fc.integer({ min: -12, max: 12 }), { minLength: 8, maxLength: 8 }),
+        (delay, loose) => {
+          const found = latencyOf(clicks, clicks.map((c, k) => c + delay + loose[k]).sort((a, b) => a - b)); // prettier-ignore
+          expect(Math.abs((found?.latencyMs ?? 999) - delay)).toBeLessThanOrEqual(12);
+        },
+      ),
     );
   });
 });

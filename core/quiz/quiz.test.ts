@@ -1,53 +1,8 @@
-import fc from 'fast-check';
 import { Interval, Mode, Note, Scale } from 'tonal';
-import {
-  chordNotes,
-  ladder,
-  layOut,
-  midiOf,
-  parseTuning,
-  samePlace,
-  type Instrument,
-  type Layout,
-  type Place,
-  type ScaleRef,
-} from '../index';
-import { canBePlayed, chosenByPlaying, factDue, isRight, playedAnswer, QUIZ_KINDS, QUIZ_LEVELS, quizRound, readNames, ROUND, ruleOfKind, type FactAnswer, type Question, type QuizGround, type QuizKind, type QuizLevel } from './index'; // prettier-ignore
+import { chordNotes, midiOf, samePlace, type Place } from '../index';
+import { all, board, everywhere, ground, GROUNDS, midi, neck, placesOf, rightTexts, SIX, sorted, within } from '../../tests/support/quiz';
+import { isRight, QUIZ_KINDS, QUIZ_LEVELS, readNames, ruleOfKind } from './index';
 import { shiftsFrom, shiftWords } from './kinds/jog';
-
-const neck = (low: string, frets = 22): Instrument => ({
-  name: 'test',
-  strings: parseTuning(low).map((open) => ({ open })),
-  frets,
-  scaleLengthMm: 648,
-});
-const SIX = neck('E2 A2 D3 G3 B3 E4');
-const BOX: Layout = { kind: 'box' };
-const DORIAN: ScaleRef = { tonic: 'F#', scale: 'dorian' };
-const ground = (instrument = SIX, scale = DORIAN, layout: Layout = BOX, from = 0, to = 15): QuizGround => {
-  const { rungs, seams } = ladder(instrument, scale, layout);
-  return { instrument, scale, layout, shapes: rungs, seams, from, to };
-};
-const GROUNDS = [
-  ground(),
-  ground(neck('C#2 G#2 C#3 F#3 A#3 D#4', 24), { tonic: 'Bb', scale: 'mixolydian' }, { kind: 'per-string', notes: 3 }, 0, 24),
-  ground(neck('B1 E2 A2 D3 G3 B3 E4', 24), { tonic: 'C#', scale: 'phrygian' }, { kind: 'window' }, 3, 17),
-  ground(neck('E1 A1 D2 G2', 20), { tonic: 'A', scale: 'minor pentatonic' }, BOX, 0, 12),
-];
-/** Every question of a kind on a ground. */
-const all = (g: QuizGround, kind: QuizKind, level: QuizLevel): Question<QuizKind>[] =>
-  ruleOfKind(kind).facts(g, level).flatMap((fact) => { const q = ruleOfKind(kind).ask(g, level, fact, () => 0.4); return q ? [{ kind, fact, level, ...q }] : []; }); // prettier-ignore
-const everywhere = (kind: QuizKind): [QuizGround, Question<QuizKind>][] =>
-  GROUNDS.flatMap((g) => QUIZ_LEVELS.flatMap((l) => all(g, kind, l).map((q): [QuizGround, Question<QuizKind>] => [g, q])));
-const midi = (g: QuizGround, p: Place): number => midiOf(g.instrument.strings[p.string - 1].open) + p.fret;
-/** Every place of the neck by hand. */
-const board = (g: QuizGround): Place[] => g.instrument.strings.flatMap((_, k) => Array.from({ length: g.instrument.frets + 1 }, (__, fret) => ({ string: k + 1, fret }))); // prettier-ignore
-const placesOf = (q: Question): Place[] => (q.answer.by === 'places' ? q.answer.places : []);
-const rightTexts = (q: Question): string[] =>
-  q.answer.by === 'choice' ? q.answer.right.map((k) => (q.answer as { options: { text: string }[] }).options[k].text) : [];
-const sorted = (ps: readonly Place[]): string[] => ps.map((p) => `${p.string}/${p.fret}`).sort();
-const upTo = (level: QuizLevel): number => [5, 12, 36][level - 1];
-const within = (g: QuizGround, level: QuizLevel) => (p: Place): boolean => p.fret >= g.from && p.fret <= Math.min(g.to, g.from + upTo(level)); // prettier-ignore
 
 describe('every kind of question', () => {
   it.each(QUIZ_KINDS)('%s: asks something on every neck, the same fact never twice, and its own answer is right', (kind) => {
@@ -218,113 +173,9 @@ describe('answers against brute force over the neck', () => {
   });
 });
 
-describe('answers by playing', () => {
-  const g = ground();
-  const [found] = all(g, 'find', 1);
-  it('places by their pitches, in any order, none too many; a choice by its first note in any octave', () => {
-    const pitches = [...new Set(placesOf(found).map((p) => midi(g, p)))];
-    expect(playedAnswer(found, SIX, pitches.slice(1))).toBeNull();
-    expect(playedAnswer(found, SIX, [...pitches].reverse())).toBe('right');
-    expect(playedAnswer(found, SIX, [pitches[0], pitches[0] + 1])).toBe('wrong');
-    const [named] = all(g, 'name', 1);
-    const right = Note.chroma(rightTexts(named)[0]) as number;
-    expect(canBePlayed(named)).toBe(true);
-    expect(playedAnswer(named, SIX, [48 + right])).toBe('right');
-    expect(chosenByPlaying(named, [])).toBeNull();
-    const [shape] = all(g, 'shape', 1);
-    expect([canBePlayed(shape), playedAnswer(shape, SIX, [60, 61, 62])]).toEqual([false, null]);
-  });
-  it('an octave by any place of it; names and lines note by note', () => {
-    const [octave] = all(g, 'octave', 1);
-    expect(playedAnswer(octave, SIX, [midi(g, placesOf(octave)[0])])).toBe('right');
-    const spelled = all(g, 'spell', 1)[0];
-    const names = (spelled.answer as { names: string[] }).names.map((n) => 60 + (Note.chroma(n) as number));
-    expect(playedAnswer(spelled, SIX, names.slice(0, 6))).toBeNull();
-    expect(playedAnswer(spelled, SIX, names)).toBe('right');
-    expect(playedAnswer(spelled, SIX, [names[1]])).toBe('wrong');
-  });
-  it('names are read as they are typed, or not at all', () => {
-    expect(readNames('f# G♯ A bb, E♭ Cx')).toEqual(['F#', 'G#', 'A', 'Bb', 'Eb', 'C##']);
-    expect([readNames('H'), readNames('F#b'), readNames('')]).toEqual([null, null, []]);
-  });
-});
-
-describe('a round', () => {
-  const DAY = 86_400_000;
-  const asked = { kinds: QUIZ_KINDS.filter((k) => k !== 'play'), level: 1 as const, history: [], now: 100 * DAY, seed: 3 };
-  it('has twelve questions, no fact twice, of many kinds, no kind twice in a row; the same seed gives the same', () => {
-    const round = quizRound(ground(), asked);
-    expect(round).toHaveLength(ROUND);
-    expect(new Set(round.map((q) => q.fact)).size).toBe(ROUND);
-    expect(new Set(round.map((q) => q.kind)).size).toBe(ROUND);
-    expect(round.every((q, k) => k === 0 || q.kind !== round[k - 1].kind)).toBe(true);
-    expect(quizRound(ground(), asked)).toEqual(round);
-    expect(quizRound(ground(), { ...asked, seed: 4 })).not.toEqual(round);
-  });
-  it('asks what was wrong last first, then what is due, before anything new', () => {
-    const facts = ruleOfKind('name').facts(ground(), 1);
-    const at = (fact: string, right: boolean, ago: number): FactAnswer => ({ fact, kind: 'name', at: 100 * DAY - ago, right, ms: 1500 });
-    const history = [at(facts[5], true, 90 * DAY), at(facts[7], true, DAY / 4), at(facts[9], false, DAY / 8)];
-    const round = quizRound(ground(), { ...asked, kinds: ['name'], history, count: 2 });
-    expect(new Set(round.map((q) => q.fact))).toEqual(new Set([facts[9], facts[5]]));
-    // What is known and not due comes last of all.
-    const whole = quizRound(ground(), { ...asked, kinds: ['name'], history, count: facts.length - 1 });
-    expect(whole.map((q) => q.fact)).not.toContain(facts[7]);
-  });
-  it('a fact comes back the sooner the worse and the slower it was answered', () => {
-    const due = (right: boolean, ms: number): number => factDue([{ fact: 'x', kind: 'name', at: 0, right, ms }]);
-    const all = [due(false, 1000), due(true, 20_000), due(true, 5000), due(true, 900)];
-    expect(all[0]).toBe(0);
-    expect([...all].sort((a, b) => a - b)).toEqual(all);
-    expect(all[1] / DAY).toBeGreaterThanOrEqual(1);
-    expect(factDue([])).toBe(-Infinity);
-  });
-  it('says what to do where there is nothing to ask', () => {
-    const bare = { ...ground(), shapes: [], seams: [] };
-    expect(() => quizRound(bare, { ...asked, kinds: ['shape', 'put'] })).toThrow('There is nothing to ask');
-  });
-  it('on random necks, scales and layouts every question can be answered', () => {
-    const scales = fc.constantFrom('ionian', 'dorian', 'harmonic minor', 'minor pentatonic', 'whole tone');
-    const tunings = fc.constantFrom('E2 A2 D3 G3 B3 E4', 'D2 A2 D3 G3 A3 D4', 'B1 E2 A2 D3 G3 B3 E4', 'E1 A1 D2 G2', 'C2 G2 D3 A3 E4');
-    const layouts = fc.constantFrom<Layout>(
-      { kind: 'window' },
-      { kind: 'per-string', notes: 3 },
-      { kind: 'per-string', notes: 2 },
-      { kind: 'box' },
-    );
-    fc.assert(
-      fc.property(
-        scales,
-        tunings,
-        layouts,
-        fc.constantFrom(...QUIZ_LEVELS),
-        fc.integer({ min: 1, max: 999 }),
-        (scale, low, layout, level, seed) => {
-          const instrument = neck(low);
-          const ref = { tonic: 'Eb', scale };
-          let shapes: ReturnType<typeof layOut> = [];
-          try {
-            shapes = layOut(instrument, ref, layout);
-          } catch {
-            shapes = [];
-          }
-          const seams = shapes.length ? ladder(instrument, ref, layout).seams : [];
-          const round = quizRound(
-            { instrument, scale: ref, layout, shapes, seams, from: 0, to: 22 },
-            { ...asked, kinds: QUIZ_KINDS, level, seed },
-          );
-          expect(round.length).toBe(ROUND);
-          expect(round.every((q) => (q.answer.by === 'choice' ? q.answer.right.length > 0 : true))).toBe(true);
-        },
-      ),
-      { numRuns: 30 },
-    );
-  });
-});
-
 it('triads of the quiz are what the harmony calls them', () => {
   const [q] = all(ground(SIX, { tonic: 'C', scale: 'ionian' }), 'under', 1);
   const sounds = q.shown.map((p) => midi(ground(), p) % 12).sort((a, b) => a - b);
-  const triads = ['C', 'Dm', 'Em', 'F', 'G', 'Am', 'Bdim'].map((s) => chordNotes(s).map((n) => Note.chroma(n) as number).sort((a, b) => a - b)); // prettier-ignore
+  const triads = ['C', 'Dm', 'Em', 'F', 'G', 'Am', 'Bdim'].map((s) => chordNotes(s).map((n) => Note.chroma(n)).sort((a, b) => a - b)); // prettier-ignore
   expect(triads).toContainEqual(sounds);
 });

@@ -16,7 +16,12 @@ const file = join(mkdtempSync(join(tmpdir(), 'crow-mic-')), 'mic.wav');
 const meant = NOTES.map((midi, k) => ({ midi, string: 4 - Math.floor(k / 3), atMs: 200 + k * 300, lengthMs: 290 }));
 const wave = new wavefile.WaveFile();
 const samples = soundOf(meant, RATE, { ...STEADY, noise: 0.0005 }, 1200);
-wave.fromScratch(1, RATE, '16', Int16Array.from(samples, (v) => Math.round(v * 32767)));
+wave.fromScratch(
+  1,
+  RATE,
+  '16',
+  Int16Array.from(samples, (v) => Math.round(v * 32767)),
+);
 writeFileSync(file, wave.toBuffer());
 
 test.use({

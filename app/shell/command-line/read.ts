@@ -279,6 +279,7 @@ const VIEWS: Offer[] = [
   'harmony',
   'progression',
   'practise',
+  'quiz',
   'listen',
   'plan',
   'log',

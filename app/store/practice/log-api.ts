@@ -1,4 +1,4 @@
-import { API, type Correction, type Kept, type KeptPass, type OwnDrill, type PassCharts, type PassFilter, type PassHistory, type PassPage, type Problem, type Saved } from '../../../contract'; // prettier-ignore
+import { API, type Correction, type Kept, type KeptPass, type OwnDrill, type PassCharts, type PassFilter, type PassHistory, type PassPage, type Problem, type Round, type Saved } from '../../../contract'; // prettier-ignore
 import { api } from '../api';
 
 const at = (...parts: string[]): string => [API.passes, ...parts.map(encodeURIComponent)].join('/');
@@ -14,7 +14,7 @@ export interface HistoryAsked {
 }
 
 /** The log and the drills of the notebook, as the client sees them. */
-const logApi = api.enhanceEndpoints({ addTagTypes: ['Passes', 'Drills'] }).injectEndpoints({
+const logApi = api.enhanceEndpoints({ addTagTypes: ['Passes', 'Drills', 'Rounds'] }).injectEndpoints({
   endpoints: (build) => ({
     passes: build.query<PassPage, PassFilter & { offset: number; limit: number }>({
       query: (asked) => `${API.passes}${queryOf(asked)}`,
@@ -41,6 +41,7 @@ const logApi = api.enhanceEndpoints({ addTagTypes: ['Passes', 'Drills'] }).injec
       query: (id) => ({ url: at(id, 'restore'), method: 'POST', body: {} }),
       invalidatesTags: ['Passes', 'Studies'],
     }),
+    rounds: build.query<Round[], void>({ query: () => API.rounds, providesTags: ['Rounds'] }),
     drills: build.query<(Kept<OwnDrill> & { problems: Problem[] })[], void>({ query: () => API.drills, providesTags: ['Drills'] }),
     createDrill: build.mutation<Saved, OwnDrill>({
       query: (body) => ({ url: API.drills, method: 'POST', body: { body } }),
@@ -58,7 +59,10 @@ export const logFile = (format: 'csv' | 'json', filter: PassFilter): string => `
 /** What the log says is asked for anew. */
 export const passesCame = () => logApi.util.invalidateTags(['Passes', 'Studies']);
 
+export const roundsCame = () => logApi.util.invalidateTags(['Rounds']);
+
 export const {
+  useRoundsQuery,
   usePassesQuery,
   usePassChartsQuery,
   usePassHistoryQuery,

@@ -1,6 +1,8 @@
 import type { PassesKept } from '../../../contract';
 import { pass } from '../../../tests/support/passes';
-import { logPass, outboxState, sendPasses } from './outbox';
+import { logPass, passBox } from './outbox';
+
+const { send: sendPasses, state: outboxState } = passBox;
 
 // Without a browser the box is held in memory: what is tested is what is sent, and when it goes.
 let sent: string[][] = [];

@@ -1,40 +1,32 @@
 import { createStore, delMany, entries, set, type UseStore } from 'idb-keyval';
-import { API, MOST_SENT, type Pass, type PassesKept } from '../../../contract';
+import { API, MOST_ROUNDS_SENT, MOST_SENT, type Pass, type Round } from '../../../contract';
 import { keptValue } from '../kept-value';
 
-/**
- * Passes on their way to the log. Each is kept in the browser until the server has acknowledged it, so that one that ends while
- * the server is away is sent later; the server takes an id once, so that it is never logged twice.
- */
-let opened: UseStore | null = null;
-const box = (): UseStore => (opened ??= createStore('crow-ladder-log', 'outbox'));
-
-/** Where the browser forbids storage, for as long as the page lives. */
-const held = new Map<string, Pass>();
-
-/** What there is to say of it: passes that wait, and why some were refused. */
+/** What there is to say of an outbox: what waits in it, and why some was refused. */
 export interface OutboxState {
   waiting: number;
   refused: string[];
 }
-let state: OutboxState = { waiting: 0, refused: [] };
-const listeners = new Set<() => void>();
-export const outboxState = (): OutboxState => state;
-export const onOutbox = (listener: () => void): (() => void) => {
-  listeners.add(listener);
-  return () => void listeners.delete(listener);
-};
-const tell = (next: OutboxState): void => {
-  state = next;
-  listeners.forEach((l) => l());
-};
 
-/** Counts up over reloads, so that passes keep their order whatever the clock says. */
-const counter = keptValue('log-counter', (v): number => (typeof v === 'number' && Number.isSafeInteger(v) && v >= 0 ? v : 0));
-function nextKey(id: string): string {
-  const n = counter.get() + 1;
-  counter.set(n);
-  return `${String(n).padStart(12, '0')}/${id}`;
+/**
+ * Things on their way to the server's log. Each is kept in the browser until the server has acknowledged it, so that one that ends while
+ * the server is away is sent later; the server takes an id once, so that it is never logged twice.
+ */
+export interface Outbox<T> {
+  /** Keeps one and sends what there is. */
+  keep: (one: T) => Promise<void>;
+  /** Sends all that waits, oldest first; what the server does not answer for stays. */
+  send: () => Promise<unknown>;
+  state: () => OutboxState;
+  subscribe: (listener: () => void) => () => void;
+  /** What is done when something has come into the log. */
+  whenKept: (then: () => void) => void;
+}
+
+/** The server's answer. */
+interface Answer {
+  kept: string[];
+  refused: { id: string; message: string }[];
 }
 
 /** Storage may be full or forbidden: a box that cannot be opened is no box. */
@@ -46,74 +38,93 @@ async function attempt<T>(action: () => Promise<T>, otherwise: T): Promise<T> {
   }
 }
 
-async function all(): Promise<[string, Pass][]> {
-  const kept = await attempt(() => entries<string, Pass>(box()), []);
-  return [...kept, ...held].sort(([a], [b]) => (a < b ? -1 : 1));
+/** Counts up over reloads, so that what waits keeps its order whatever the clock says. */
+const counter = keptValue('log-counter', (v): number => (typeof v === 'number' && Number.isSafeInteger(v) && v >= 0 ? v : 0));
+function nextKey(id: string): string {
+  const n = counter.get() + 1;
+  counter.set(n);
+  return `${String(n).padStart(12, '0')}/${id}`;
 }
 
-/** Keeps a pass and sends what there is. */
-export async function logPass(pass: Pass): Promise<void> {
-  const key = nextKey(pass.id);
-  if (!(await attempt(() => set(key, pass, box()).then(() => true), false))) held.set(key, pass);
-  void sendPasses();
-}
+/** An outbox under a name of the browser's storage; `field` is what the server calls the list, `most` how many it takes at once. */
+function outbox<T extends { id: string }>(name: string, url: string, field: string, most: number): Outbox<T> {
+  let opened: UseStore | null = null;
+  const box = (): UseStore => (opened ??= createStore(name, 'outbox'));
+  /** Where the browser forbids storage, for as long as the page lives. */
+  const held = new Map<string, T>();
+  const listeners = new Set<() => void>();
+  let state: OutboxState = { waiting: 0, refused: [] };
+  let onKept: () => void = () => undefined;
+  const tell = (next: OutboxState): void => {
+    state = next;
+    listeners.forEach((l) => l());
+  };
 
-/** One window sends at a time, and one thing at a time in it. */
-let sending: Promise<unknown> = Promise.resolve();
-const alone = (work: () => Promise<void>): Promise<unknown> => {
-  const locks = typeof navigator === 'undefined' ? undefined : (navigator as Partial<Navigator>).locks;
-  return (sending = sending.then(() => (locks ? locks.request('crow-ladder:outbox', work) : work())).catch(() => undefined));
-};
-
-let onKept: () => void = () => undefined;
-/** What is done when passes have come into the log. */
-export const whenKept = (then: () => void): void => void (onKept = then);
-
-/** Sends all that waits, oldest first; what the server does not answer for stays. */
-export const sendPasses = (): Promise<unknown> =>
-  alone(async () => {
-    for (;;) {
-      const some = (await all()).slice(0, MOST_SENT);
-      tell({ ...state, waiting: some.length });
-      if (!some.length) return;
-      const answer = await post(some.map(([, pass]) => pass));
-      if (!answer) return;
-      const done = new Set([...answer.kept, ...answer.refused.map((r) => r.id)]);
-      const gone = some.filter(([, pass]) => done.has(pass.id)).map(([key]) => key);
-      if (!gone.length) return;
-      await drop(gone);
-      tell({ waiting: some.length - gone.length, refused: [...state.refused, ...answer.refused.map((r) => r.message)] });
-      onKept();
+  const all = async (): Promise<[string, T][]> => {
+    const kept = await attempt(() => entries<string, T>(box()), []);
+    return [...kept, ...held].sort(([a], [b]) => (a < b ? -1 : 1));
+  };
+  const drop = async (keys: string[]): Promise<void> => {
+    keys.forEach((k) => held.delete(k));
+    await attempt(() => delMany(keys, box()), undefined);
+  };
+  /** The server's answer, or null where it gave none that counts. */
+  const post = async (some: T[]): Promise<Answer | null> => {
+    try {
+      const answer = await fetch(url, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ [field]: some }) }); // prettier-ignore
+      return answer.ok ? ((await answer.json()) as Answer) : null;
+    } catch {
+      return null;
     }
-  });
+  };
 
-async function drop(keys: string[]): Promise<void> {
-  keys.forEach((k) => held.delete(k));
-  await attempt(() => delMany(keys, box()), undefined);
-}
-
-/** The server's answer, or null where it gave none that counts. */
-async function post(passes: Pass[]): Promise<PassesKept | null> {
-  try {
-    const answer = await fetch(API.passes, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ passes }),
+  /** One window sends at a time, and one thing at a time in it. */
+  let sending: Promise<unknown> = Promise.resolve();
+  const alone = (work: () => Promise<void>): Promise<unknown> => {
+    const locks = typeof navigator === 'undefined' ? undefined : (navigator as Partial<Navigator>).locks;
+    return (sending = sending.then(() => (locks ? locks.request(`${name}:outbox`, work) : work())).catch(() => undefined));
+  };
+  const send = (): Promise<unknown> =>
+    alone(async () => {
+      for (;;) {
+        const some = (await all()).slice(0, most);
+        tell({ ...state, waiting: some.length });
+        if (!some.length) return;
+        const answer = await post(some.map(([, one]) => one));
+        if (!answer) return;
+        const done = new Set([...answer.kept, ...answer.refused.map((r) => r.id)]);
+        const gone = some.filter(([, one]) => done.has(one.id)).map(([key]) => key);
+        if (!gone.length) return;
+        await drop(gone);
+        tell({ waiting: some.length - gone.length, refused: [...state.refused, ...answer.refused.map((r) => r.message)] });
+        onKept();
+      }
     });
-    return answer.ok ? ((await answer.json()) as PassesKept) : null;
-  } catch {
-    return null;
-  }
+  const keep = async (one: T): Promise<void> => {
+    const key = nextKey(one.id);
+    if (!(await attempt(() => set(key, one, box()).then(() => true), false))) held.set(key, one);
+    void send();
+  };
+  const subscribe = (listener: () => void): (() => void) => {
+    listeners.add(listener);
+    return () => void listeners.delete(listener);
+  };
+  return { keep, send, subscribe, state: () => state, whenKept: (then) => void (onKept = then) };
 }
+
+export const passBox = outbox<Pass>('crow-ladder-log', API.passes, 'passes', MOST_SENT);
+export const roundBox = outbox<Round>('crow-ladder-rounds', API.rounds, 'rounds', MOST_ROUNDS_SENT);
+export const logPass = passBox.keep;
 
 const AGAIN_AFTER = 20_000; // ms
 
 /** Tries again whenever there is a chance. */
 export function keepSending(): void {
-  void sendPasses();
-  addEventListener('online', () => void sendPasses());
-  document.addEventListener('visibilitychange', () => void sendPasses());
+  const sendAll = (): void => [passBox, roundBox].forEach((b) => void b.send());
+  sendAll();
+  addEventListener('online', sendAll);
+  document.addEventListener('visibilitychange', sendAll);
   setInterval(() => {
-    if (state.waiting) void sendPasses();
+    for (const b of [passBox, roundBox]) if (b.state().waiting) void b.send();
   }, AGAIN_AFTER);
 }

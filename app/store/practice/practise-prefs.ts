@@ -9,18 +9,21 @@ export interface PractisePrefs {
   dry: boolean;
   /** Minutes a day. */
   minutes: number;
+  /** A round of questions each day. */
+  quiz: boolean;
 }
 const SOUNDS: readonly Sounds[] = ['both', 'clicks', 'notes'];
 export const MINUTES = Object.freeze({ min: 5, max: 180, usual: 22 });
 
 export const practisePrefs = keptValue('practise', (value): PractisePrefs => {
-  const { sounds, countIn, dry, minutes } = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
+  const { sounds, countIn, dry, minutes, quiz } = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
   const whole = typeof minutes === 'number' && Number.isInteger(minutes) && minutes >= MINUTES.min && minutes <= MINUTES.max;
   return {
     sounds: SOUNDS.find((s) => s === sounds) ?? 'both',
     countIn: countIn !== false,
     dry: dry === true,
     minutes: whole ? minutes : MINUTES.usual,
+    quiz: quiz === true,
   };
 });
 export const setPractisePrefs = (fields: Partial<PractisePrefs>): boolean => practisePrefs.set({ ...practisePrefs.get(), ...fields });

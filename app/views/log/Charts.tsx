@@ -1,81 +1,12 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { useRef, useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import type { PassCharts } from '../../../contract';
-import { useWidth } from '../../neck/useWidth';
+import { Chart, Grid, HEIGHT, PAD, shortDay, Text } from '../../ui/Chart';
 import { Segmented } from '../../ui/Segmented';
 import { Signs } from '../../ui/Signs';
 import { LOG } from '../../words/views/log';
 import { dayNumber, minuteBars, tempoPoints } from './charts';
-
-const HEIGHT = 170;
-const PAD = { left: 38, right: 14, top: 10, bottom: 26 };
-
-/** A chart in a card: its drawing for the eye, its values in a sentence for the ear. */
-function Chart({
-  title,
-  about,
-  said,
-  tools,
-  children,
-}: {
-  title: string;
-  about: string;
-  said: string;
-  tools?: ReactNode;
-  children: (width: number) => ReactNode;
-}) {
-  const holder = useRef<HTMLDivElement>(null);
-  const width = useWidth(holder);
-  return (
-    <section className="min-w-0 rounded-[10px] border border-line bg-sheet p-4">
-      <div className="mb-1 flex flex-wrap items-center gap-2">
-        <h2 className="text-[0.875rem] font-semibold">
-          <Signs>{title}</Signs>
-        </h2>
-        <span className="grow text-xs text-soft">{about}</span>
-        {tools}
-      </div>
-      <div ref={holder}>
-        {width > 0 && (
-          <svg width={width} height={HEIGHT} role="img" aria-label={said} className="block font-text">
-            {children(width)}
-          </svg>
-        )}
-      </div>
-    </section>
-  );
-}
-
-const Text = ({
-  x,
-  y,
-  anchor = 'middle',
-  children,
-}: {
-  x: number;
-  y: number;
-  anchor?: 'start' | 'middle' | 'end';
-  children: string | number;
-}) => (
-  <text transform={`translate(${x} ${y})`} textAnchor={anchor} fontSize={12} fill="var(--soft)">
-    {children}
-  </text>
-);
-
-const shortDay = (day: string): string => new Date(`${day}T12:00:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
-
-/** Horizontal lines with their values. */
-function Grid({ values, y, width }: { values: number[]; y: (v: number) => number; width: number }) {
-  return values.map((v) => (
-    <g key={v}>
-      <line x1={PAD.left} x2={width - PAD.right} y1={y(v)} y2={y(v)} stroke="var(--line)" />
-      <Text x={PAD.left - 6} y={y(v) + 4} anchor="end">
-        {v}
-      </Text>
-    </g>
-  ));
-}
 
 /** The highest clean tempo of each day, with the goal. */
 export function TempoChart({ days, of }: { days: PassCharts['days']; of: string }) {

@@ -1,10 +1,10 @@
 import { useSyncExternalStore } from 'react';
-import { onOutbox, outboxState } from '../../store/practice/outbox';
+import { passBox } from '../../store/practice/outbox';
 import { PRACTISE } from '../../words/views/practise';
 
 /** Passes that wait for the server, and those it refused. */
 export function OutboxNote() {
-  const { waiting, refused } = useSyncExternalStore(onOutbox, outboxState);
+  const { waiting, refused } = useSyncExternalStore(passBox.subscribe, passBox.state);
   return (
     <>
       {waiting > 0 && (

@@ -18,12 +18,14 @@ import { STATE_SIGNS, standWords } from '../../words/plan-text';
 import { layoutWords } from '../../words/layout-text';
 import { scaleName } from '../../words/scale-text';
 import { PRACTISE } from '../../words/views/practise';
+import { QUIZ } from '../../words/views/quiz';
 import { Problem } from '../Problem';
 import { StudyFooter } from '../StudyFooter';
 import { StudyGate } from '../StudyGate';
+import { Check } from './Choices';
 import { OutboxNote } from './OutboxNote';
 import { PractiseNav } from './PractiseNav';
-import { TodayList, todayTitle } from './TodayCard';
+import { QuizToday, TodayList, todayTitle } from './TodayCard';
 import { useToday, type Today } from './useToday';
 
 /** In which order the shapes of a study are learnt, how each stands, and what today brings. */
@@ -35,7 +37,7 @@ function Open({ body, laid }: { body: StudyBody; laid: Laid }) {
   const dispatch = useAppDispatch();
   const id = useAppSelector((s) => s.editor.id);
   const current = useAppSelector(selectRung);
-  const { minutes } = practisePrefs.use();
+  const { minutes, quiz } = practisePrefs.use();
   const today = useToday(body, laid.shapes);
   const loose = id === LOOSE;
   const make = (): void => void dispatch(change((n) => makePlan(n.body, n.shapes, n.current)));
@@ -54,6 +56,7 @@ function Open({ body, laid }: { body: StudyBody; laid: Laid }) {
             onChange={(m) => setPractisePrefs({ minutes: m })}
           />
         </div>
+        <Check label={QUIZ.daily} checked={quiz} onChange={(on) => setPractisePrefs({ quiz: on })} />
         <span className="grow" />
         {body.plan && (
           <>
@@ -86,6 +89,7 @@ function Open({ body, laid }: { body: StudyBody; laid: Laid }) {
           ) : (
             <p className="text-soft">{today.ready && body.plan ? PRACTISE.allDone : ''}</p>
           )}
+          <QuizToday />
           <p className="mt-2 text-xs text-clay">{PRACTISE.care}</p>
         </Panel>
       </div>

@@ -3,11 +3,13 @@ import { store } from '../../store';
 import { viewPath } from '../../store/paths';
 import { Segmented } from '../../ui/Segmented';
 import { LISTEN } from '../../words/views/listen';
+import { QUIZ } from '../../words/views/quiz';
 import { PRACTISE } from '../../words/views/practise';
 
-type Page = 'drill' | 'listen' | 'plan' | 'log';
+type Page = 'drill' | 'quiz' | 'listen' | 'plan' | 'log';
 const PAGES: { value: Page; label: string }[] = [
   { value: 'drill', label: PRACTISE.drill },
+  { value: 'quiz', label: QUIZ.page },
   { value: 'listen', label: LISTEN.page },
   { value: 'plan', label: PRACTISE.plan },
   { value: 'log', label: PRACTISE.log },

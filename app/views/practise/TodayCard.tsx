@@ -9,12 +9,15 @@ import { viewPath } from '../../store/paths';
 import { now } from '../../store/practice/clock';
 import { dayOf } from '../../../contract';
 import { daysOf, makePlan } from '../../store/practice/plans';
+import { practisePrefs } from '../../store/practice/practise-prefs';
+import { useRoundsQuery } from '../../store/practice/log-api';
 import { askWarmUp } from '../../store/practice/wish';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
 import { isolated } from '../../words/name-text';
 import { minutesWords, todayWords } from '../../words/plan-text';
 import { PRACTISE } from '../../words/views/practise';
+import { QUIZ } from '../../words/views/quiz';
 import { useToday, type Today } from './useToday';
 
 /** What there is to do today, over all plans: in which order, for how many minutes. A press goes to it. */
@@ -29,10 +32,40 @@ export const TodayCard = memo(function TodayCard({ body, shapes }: { body: Study
         {todayTitle(today)}
       </h2>
       {today.items.length > 0 ? <TodayList today={today} /> : <NoPlan body={body} ready={today.ready} />}
+      <QuizToday />
       <p className="mt-2 text-xs text-clay">{PRACTISE.care}</p>
     </section>
   );
 });
+
+/** A round of questions, where the player wants one a day; done once one was played today. */
+export function QuizToday() {
+  const { quiz } = practisePrefs.use();
+  const { data: rounds } = useRoundsQuery(undefined, { skip: !quiz });
+  const navigate = useNavigate();
+  const id = useAppSelector((s) => s.editor.id);
+  if (!quiz) return null;
+  const day = dayOf(now());
+  const seconds = (rounds ?? []).filter((r) => r.day === day).reduce((sum, r) => sum + r.seconds, 0);
+  const done = Math.ceil(seconds / 60);
+  return (
+    <p className="flex items-center gap-2">
+      <span aria-hidden className="w-4 text-brass-deep">
+        {done ? '✓' : '?'}
+      </span>
+      <button
+        type="button"
+        className="min-h-8 grow cursor-pointer rounded px-1 text-left hover:bg-feather-wash"
+        onClick={() => void navigate(viewPath(id, 'quiz'))}
+      >
+        {QUIZ.today}
+      </button>
+      <span className="num whitespace-nowrap text-soft">{minutesWords(Math.min(done, ROUND_MINUTES), ROUND_MINUTES)}</span>
+    </p>
+  );
+}
+/** Minutes that a round of twelve takes. */
+const ROUND_MINUTES = 2;
 
 function NoPlan({ body, ready }: { body: StudyBody; ready: boolean }) {
   const dispatch = useAppDispatch();

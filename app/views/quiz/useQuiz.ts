@@ -1,0 +1,113 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { answersOf, type Round, type StudyBody } from '../../../contract';
+import { canBePlayed, chosenByPlaying, pitchAt, playedAnswer, type Place, type QuizGiven } from '../../../core';
+import { onNote, setEarRange, useEar } from '../../sound/listen/ear';
+import { rangeOf } from '../../sound/listen/meant';
+import { useAppSelector } from '../../store';
+import { now as clockNow } from '../../store/practice/clock';
+import { roundBox } from '../../store/practice/outbox';
+import { answered, beginRound, isOver, isWhole, mark, nextQuestion, roundOf, settled, type Asking } from '../../store/practice/quiz';
+import { quizPrefs } from '../../store/practice/quiz-prefs';
+
+export interface Quiz {
+  asking: Asking | null;
+  /** The round that was just ended, to be shown. */
+  over: Asking | null;
+  problem: string | null;
+  begin: () => void;
+  end: () => void;
+  press: (place: Place) => void;
+  choose: (option: number) => void;
+  give: (given: QuizGiven | null) => void;
+  /** What is marked is the answer; after it, the next question. */
+  done: () => void;
+}
+
+/** A round of questions: what is asked, how it is answered, and its way into the log. */
+export function useQuiz(body: StudyBody, rounds: readonly Round[]): Quiz {
+  const id = useAppSelector((s) => s.editor.id);
+  const [asking, setAsking] = useState<Asking | null>(null);
+  const [over, setOver] = useState<Asking | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const since = useRef(0);
+  const latest = useRef({ asking, body, id, rounds });
+  latest.current = { asking, body, id, rounds };
+
+  /** Keeps what was answered and closes the round. */
+  const end = useCallback(() => {
+    const { asking: a, body: b, id: study } = latest.current;
+    if (!a) return;
+    const round = roundOf(a, { id: study, name: b.name }, quizPrefs.get().level, clockNow());
+    if (round) void roundBox.keep(round);
+    latest.current.asking = null;
+    setAsking(null);
+    setOver(round ? a : null);
+  }, []);
+  const begin = useCallback(() => {
+    end();
+    const seed = crypto.getRandomValues(new Uint32Array(1))[0] >>> 1;
+    const { body: b, rounds: kept } = latest.current;
+    const made = beginRound(b, quizPrefs.get(), answersOf(kept), clockNow(), seed);
+    setOver(null);
+    setProblem('problem' in made ? made.problem : null);
+    setAsking('problem' in made ? null : made);
+  }, [end]);
+  const change = useCallback((make: (a: Asking, ms: number) => Asking) => {
+    const ms = performance.now() - since.current;
+    setAsking((a) => a && make(a, ms));
+  }, []);
+  const give = useCallback((given: QuizGiven | null) => change((a, ms) => answered(a, given, ms)), [change]);
+  const choose = useCallback((option: number) => change((a, ms) => {
+      const { answer } = a.questions[a.at];
+      return answer.by === 'choice' && option < answer.options.length ? answered(a, { option }, ms) : a;
+    }), [change]); // prettier-ignore
+  const press = useCallback((place: Place) => change((a, ms) => {
+      const next = mark(a, place);
+      return next !== a && isWhole(next) ? answered(next, givenOf(next), ms) : next;
+    }), [change]); // prettier-ignore
+  const done = useCallback(() => {
+    const a = latest.current.asking;
+    if (!a) return begin();
+    if (!a.told) return change((b, ms) => (b.marked.length ? answered(b, givenOf(b), ms) : b));
+    if (isOver(a)) return end();
+    setAsking((b) => b && nextQuestion(b));
+  }, [begin, change, end]);
+
+  // A question's time begins when it is shown.
+  const at = asking?.at;
+  useEffect(() => {
+    since.current = performance.now();
+  }, [at, asking === null]); // eslint-disable-line react-hooks/exhaustive-deps
+  // Another study, or the view left: what was answered is kept.
+  useEffect(() => end, [end, id]);
+  useHeardAnswer(asking, body, change);
+  return useMemo(() => ({ asking, over, problem, begin, end, press, choose, give, done }), [asking, over, problem, begin, end, press, choose, give, done]); // prettier-ignore
+}
+
+/** What is marked, as an answer. */
+const givenOf = ({ questions, at, marked, ground }: Asking): QuizGiven =>
+  questions[at].answer.by === 'line' ? { midis: marked.map((p) => pitchAt(ground.instrument, p).midi) } : { places: marked };
+
+/** The open question answered by playing, while something is listened to. */
+function useHeardAnswer(asking: Asking | null, body: StudyBody, change: (make: (a: Asking, ms: number) => Asking) => void): void {
+  const ear = useEar();
+  const on = ear.state === 'on' && asking !== null;
+  const at = asking?.at;
+  const open = asking !== null && asking.told === null;
+  const latest = useRef(asking);
+  latest.current = asking;
+  useEffect(() => {
+    if (!on || !open) return undefined;
+    setEarRange(...rangeOf(body.instrument));
+    const midis: number[] = [];
+    return onNote((n) => {
+      const a = latest.current;
+      if (!a || a.told) return;
+      const q = a.questions[a.at];
+      if (!canBePlayed(q)) return;
+      midis.push(n.midi);
+      const told = playedAnswer(q, a.ground.instrument, midis);
+      if (told) change((b, ms) => settled(b, told === 'right', ms, chosenByPlaying(q, midis)));
+    });
+  }, [on, open, at, body.instrument, change]);
+}
