@@ -24,25 +24,19 @@ function signs(steps: readonly Place[], spots: WeakSpots): { place: Place; sign:
   return [...at.values()];
 }
 
-/** What was heard, over the marks: a sign at each weak place, the weakest string dashed. */
-export function Troubles({ g, steps, spots }: Props) {
+/** The weakest string dashed, under the marks. */
+export function WeakString({ g, spots }: Pick<Props, 'g' | 'spots'>) {
   const weakest = spots.strings.at(0);
-  const y = weakest?.trouble ? stringY(g, weakest.string) : null;
+  if (!weakest?.trouble) return null;
+  const y = stringY(g, weakest.string);
+  const [x1, x2] = [Math.min(g.left, g.right), Math.max(g.left, g.right)];
+  return <line x1={x1} x2={x2} y1={y} y2={y} stroke={CLAY} strokeWidth={4} strokeDasharray="10 8" data-weak-string={weakest.string} />;
+}
+
+/** What was heard, over the marks: a sign at each weak place. */
+export function Troubles({ g, steps, spots }: Props) {
   return (
     <g data-troubles>
-      {y !== null && weakest && (
-        <line
-          x1={Math.min(g.left, g.right)}
-          x2={Math.max(g.left, g.right)}
-          y1={y}
-          y2={y}
-          stroke={CLAY}
-          strokeWidth={3}
-          strokeDasharray="10 8"
-          opacity={0.7}
-          data-weak-string={weakest.string}
-        />
-      )}
       {signs(steps, spots).map(({ place, sign, trouble }) => {
         const x = fretX(g, place.fret) + (g.mirrored ? -1 : 1) * 17 * g.scale;
         const py = stringY(g, place.string) - 13 * g.scale;

@@ -69,17 +69,17 @@ const capitalCount = (n: number): string => {
   return `${word[0].toUpperCase()}${word.slice(1)} ${n === 1 ? 'place' : 'places'}`;
 };
 
-/** The right answer in words; places are shown on the neck. */
+/** The right answer in a sentence; places are shown on the neck. */
 export function rightWords({ answer }: Question): string {
   switch (answer.by) {
     case 'choice':
-      return glyphs(answer.right.map((k) => answer.options[k].text).join(', or '));
+      return glyphs(`It is ${answer.right.map((k) => answer.options[k].text).join(', or ')}.`);
     case 'places':
-      return answer.need === 'any' ? `any of ${counted(answer.places.length, 'place')}, ringed` : 'the places that are ringed';
+      return answer.need === 'any' ? `Any of ${counted(answer.places.length, 'place')}, ringed, will do.` : 'What was missed is ringed.';
     case 'names':
-      return glyphs(answer.names.join(' '));
+      return glyphs(`It is ${answer.names.join(' ')}.`);
     case 'line':
-      return 'the notes that are shown, up and back';
+      return 'It is the notes that are shown, up and back.';
   }
 }
 

@@ -12,6 +12,8 @@ const VIEWS = [
   `${STUDY}/harmony`,
   `${STUDY}/progression`,
   `${STUDY}/practise`,
+  `${STUDY}/quiz`,
+  `${STUDY}/listen`,
   `${STUDY}/plan`,
   '/log',
   '/notebook',
@@ -50,6 +52,39 @@ for (const theme of ['light', 'dark'] as const)
         }
         await context.close();
       });
+
+for (const theme of ['light', 'dark'] as const)
+  test(`questions, answered and open, and a judged pass in ${theme}: axe finds nothing, at 360 px too`, async ({ browser, server }) => {
+    test.slow();
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: theme });
+    const page = await context.newPage();
+    await page.addInitScript(() => {
+      localStorage.setItem('crow-ladder:prefs', '{"asked":["demo-weathervane"]}');
+      localStorage.setItem('crow-ladder:listening', JSON.stringify({ source: 'simulated', manner: 'learner', asMidi: true }));
+    });
+    await page.goto(`${server.url}${STUDY}/quiz`);
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Ask me');
+    await page.keyboard.press(' ');
+    for (let k = 0; k < 12; k++) {
+      await expect(page.getByText(`Question ${k + 1} of 12`)).toBeVisible();
+      if (k === 6) await page.setViewportSize({ width: 360, height: 740 });
+      expect(await faults(page)).toEqual([]);
+      if (k === 6) expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+      await page.getByRole('button', { name: 'I don’t know' }).click();
+      if (k % 4 === 0) expect(await faults(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Next' }).click();
+    }
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.goto(`${server.url}${STUDY}/practise`);
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Play');
+    await page.keyboard.press('e');
+    await expect(page.locator('[data-heard]')).toBeVisible({ timeout: 30_000 });
+    await page.keyboard.press(' ');
+    await expect(page.locator('[data-verdict]')).toBeVisible({ timeout: 60_000 });
+    await page.keyboard.press('Escape');
+    expect(await faults(page)).toEqual([]);
+    await context.close();
+  });
 
 test('what the shell lays over a view, the music stand and the menus pass axe', async ({ page, server }) => {
   await openMap(page, server.url);

@@ -39,7 +39,7 @@ test('a rendered file as microphone: the Map shows what sounds, and keeps the la
   await expect(part(page, 'listening')).toContainText('microphone', { timeout: 30_000 });
   const free = page.locator('[data-free]');
   await expect(free).toHaveAttribute('data-free', '66', { timeout: 30_000 });
-  await expect(free).toContainText('in the scale');
+  await expect(free).toContainText('degree 1 of the scale');
   // Every place of the note on the neck: F♯4 on strings 1 to 5 within 22 frets.
   await expect(page.locator('[data-sounding]')).toHaveCount(5);
   await expect(free).toHaveAttribute('data-free', '59');

@@ -103,7 +103,7 @@ test('nothing heard is said and not rated', async ({ page, server }) => {
 /** The sound of the page comes back as its microphone, as where a microphone stands before the loudspeaker. */
 const looped = (page: Page): Promise<unknown> =>
   page.addInitScript(() => {
-    const connect = AudioNode.prototype.connect as (this: AudioNode, to: AudioNode) => AudioNode;
+    const { connect } = AudioNode.prototype as unknown as { connect: (this: AudioNode, to: AudioNode) => AudioNode };
     let loop: MediaStreamAudioDestinationNode | null = null;
     AudioNode.prototype.connect = function (this: AudioNode, to: AudioNode) {
       if (to === this.context.destination && !loop) {

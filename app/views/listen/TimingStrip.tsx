@@ -7,8 +7,8 @@ import { offWords } from '../../words/heard-text';
 
 const HEIGHT = 74;
 const PAD = 10;
-/** Early and late that has room, ms. */
-const SHOWN = 150;
+/** Early and late has room for so many times the limit. */
+const SHOWN = 1.5;
 
 /** The notes of a pass in a row, each a bar from its time downwards (late) or upwards (early); the limits shaded. Wrong and missed ones by their signs. */
 export function TimingStrip({ score, lateMs, nameOf }: { score: PassScore; lateMs: number; nameOf: (k: number) => string }) {
@@ -16,7 +16,7 @@ export function TimingStrip({ score, lateMs, nameOf }: { score: PassScore; lateM
   const width = useWidth(holder);
   const { notes } = score;
   const x = scaleLinear([-0.5, notes.length - 0.5], [PAD + 34, width - PAD]);
-  const y = scaleLinear([-SHOWN, SHOWN], [PAD, HEIGHT - PAD]).clamp(true);
+  const y = scaleLinear([-SHOWN * lateMs, SHOWN * lateMs], [PAD, HEIGHT - PAD]).clamp(true);
   const bar = Math.max(2, Math.min(12, (x(1) - x(0)) * 0.6));
   const said = notes.map((n, k) => `${nameOf(k)} ${n.verdict === 'right' ? offWords(n.offMs ?? 0) : n.verdict}`).join(', ');
   return (
@@ -31,10 +31,10 @@ export function TimingStrip({ score, lateMs, nameOf }: { score: PassScore; lateM
             fill="var(--feather-wash)"
           />
           <line x1={PAD + 34} x2={width - PAD} y1={y(0)} y2={y(0)} stroke="var(--soft)" />
-          <text transform={`translate(0 ${y(-SHOWN) + 8})`} fontSize={12} fill="var(--soft)">
+          <text transform={`translate(0 ${PAD + 8})`} fontSize={12} fill="var(--soft)">
             {LISTEN.early}
           </text>
-          <text transform={`translate(0 ${y(SHOWN)})`} fontSize={12} fill="var(--soft)">
+          <text transform={`translate(0 ${HEIGHT - PAD})`} fontSize={12} fill="var(--soft)">
             {LISTEN.late}
           </text>
           {notes.map((n, k) => {

@@ -71,10 +71,10 @@ function Row({ string, note, tuner }: { string: number; note: string; tuner: Tun
   const fine = tuner.tuned.has(string);
   const x = scaleLinear([-SHOWN, SHOWN], [10, width - 10]).clamp(true);
   return (
-    <li className={`flex items-center gap-3 rounded ${here ? 'bg-feather-wash' : ''}`}>
+    <li className={`flex items-center gap-1 rounded sm:gap-3 ${here ? 'bg-feather-wash' : ''}`}>
       <button
         type="button"
-        className={`min-h-9 w-32 shrink-0 cursor-pointer px-2 text-left ${here ? 'font-semibold' : 'text-soft'}`}
+        className={`min-h-9 w-[5.75rem] shrink-0 sm:w-32 cursor-pointer px-2 text-left ${here ? 'font-semibold' : 'text-soft'}`}
         aria-current={here ? 'step' : undefined}
         disabled={!tuner.on}
         onClick={() => tuner.go(string)}
@@ -115,7 +115,7 @@ function Row({ string, note, tuner }: { string: number; note: string; tuner: Tun
           </svg>
         )}
       </div>
-      <span className="num w-24 shrink-0 pr-2 text-right text-soft">
+      <span className="num w-[5.5rem] shrink-0 pr-1 sm:w-32 sm:pr-2 text-right text-soft">
         {fine ? '✓ ' : ''}
         {cents === undefined ? '' : LISTEN.cents(cents)}
       </span>

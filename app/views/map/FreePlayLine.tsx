@@ -48,9 +48,7 @@ export function FreePlayLine({ body, shape, play }: { body: StudyBody; shape: Sh
         {name === null ? (
           <span className="text-soft">{LISTEN.waitsFree}</span>
         ) : (
-          <Signs>
-            {glyphs(`${LISTEN.sounding(noteText(name, naming), inScale)}${inScale ? `, ${degreeOfNote(body.scale.tonic, name)}` : ''}`)}
-          </Signs>
+          <Signs>{glyphs(LISTEN.sounding(noteText(name, naming), inScale ? degreeOfNote(body.scale.tonic, name) : null))}</Signs>
         )}
       </p>
       <span className="grow" />

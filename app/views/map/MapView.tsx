@@ -13,7 +13,6 @@ import { seamLine } from '../../words/shape-text';
 import { StudyGate } from '../StudyGate';
 import { useUnder } from '../useUnder';
 import { toggleListening } from '../../sound/listen/ear';
-import { EarPart } from '../listen/EarPart';
 import { EarProblem } from '../listen/EarStatus';
 import { FingerPart } from './FingerPart';
 import { FreePlayLine } from './FreePlayLine';
@@ -90,7 +89,6 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
           hand={body.hand}
           onUnder={onUnder}
         />
-        <EarPart />
         {shape && <SheetPart body={body} shape={shape} shapes={laid.shapes} />}
       </Toolbar>
       {laid.error && <Problem error={laid.error} body={body} />}

@@ -5,6 +5,7 @@ import { change } from '../../store/change';
 import { fingerOf, leadRoot, toRoot, typedScale, withInstrument, withLayout } from '../../store/moves';
 import { Signs } from '../../ui/Signs';
 import { scaleFacts } from '../../words/scale-text';
+import { EarPart } from '../listen/EarPart';
 import { PractiseIt, THE_SHAPE } from '../PractiseIt';
 import { LayoutPart } from './LayoutPart';
 import { RootPart } from './RootPart';
@@ -43,6 +44,7 @@ export function Sentence({ scale, instrument, layout, shapes, current }: Props) 
       </h1>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <ScaleLine scale={scale} />
+        <EarPart />
         <PractiseIt asked={THE_SHAPE} />
       </div>
     </header>

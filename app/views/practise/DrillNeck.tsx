@@ -7,7 +7,7 @@ import { Mark } from '../../neck/Mark';
 import { degreeText, marksOf, noteText, type NeckMark, type Naming } from '../../neck/marks';
 import { Neck } from '../../neck/Neck';
 import { NeckScroll } from '../../neck/NeckScroll';
-import { Troubles } from '../../neck/Troubles';
+import { Troubles, WeakString } from '../../neck/Troubles';
 import { placesMarked } from '../../neck/path';
 import { keepInSight, useNeckGeometry } from '../../neck/useNeckGeometry';
 import type { Drilled } from '../../store/practice/drilled';
@@ -41,8 +41,14 @@ export const DrillNeck = memo(function DrillNeck({ drill, now, on, what, marks, 
   return (
     <div className="rounded-[10px] border border-line bg-sheet p-3">
       <NeckScroll neck={neck} instrument={drill.instrument} label={PRACTISE.neck}>
-        <Neck g={g} instrument={drill.instrument} marks={marks} title={glyphs(PRACTISE.neckTitle(what))}>
-          {spots && spots.notes.length === drill.line.steps.length && <Troubles g={g} steps={drill.line.steps} spots={spots} />}
+        <Neck
+          g={g}
+          instrument={drill.instrument}
+          marks={marks}
+          title={glyphs(PRACTISE.neckTitle(what))}
+          under={spots && <WeakString g={g} spots={spots} />}
+        >
+          {spots && <Troubles g={g} steps={drill.line.steps} spots={spots} />}
           {on && now >= 0 && <Now g={g} drill={drill} now={now} marks={marks} />}
         </Neck>
       </NeckScroll>

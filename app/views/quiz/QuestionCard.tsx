@@ -49,7 +49,7 @@ export function QuestionCard({ asking, quiz, onHear }: { asking: Asking; quiz: Q
         {told && (
           <>
             <b>{told.right ? `✓ ${QUIZ.right}` : `× ${QUIZ.wrong}`}</b>{' '}
-            <Signs>{told.right && answer.by !== 'choice' ? '' : QUIZ.itIs(rightWords(q))}</Signs>
+            <Signs>{told.right && answer.by !== 'choice' ? '' : rightWords(q)}</Signs>
           </>
         )}
       </p>
@@ -60,8 +60,8 @@ export function QuestionCard({ asking, quiz, onHear }: { asking: Asking; quiz: Q
 function Progress({ asking: { questions, at, answers } }: { asking: Asking }) {
   return (
     <div className="flex items-center gap-2">
-      <p className="num text-soft">{QUIZ.question(at + 1, questions.length)}</p>
-      <ol aria-hidden className="flex gap-1">
+      <p className="num whitespace-nowrap text-soft">{QUIZ.question(at + 1, questions.length)}</p>
+      <ol aria-hidden className="flex min-w-0 flex-wrap gap-1">
         {questions.map((_, k) => {
           const a = answers.at(k) && k < answers.length ? answers[k] : null;
           return (

@@ -74,10 +74,10 @@ export function useQuiz(body: StudyBody, rounds: readonly Round[]): Quiz {
   }, [begin, change, end]);
 
   // A question's time begins when it is shown.
-  const at = asking?.at;
+  const shown = asking?.at ?? -1;
   useEffect(() => {
     since.current = performance.now();
-  }, [at, asking === null]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [shown]);
   // Another study, or the view left: what was answered is kept.
   useEffect(() => end, [end, id]);
   useHeardAnswer(asking, body, change);

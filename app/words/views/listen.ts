@@ -107,7 +107,7 @@ export const LISTEN = {
   keptAs: (name: Said) => `Kept as “${name}” in Licks.`,
   nothingPlayed: 'Nothing was played yet.',
   playedName: (n: Said) => `Played ${n}`,
-  sounding: (note: Said, inScale: boolean) => `${note}, ${inScale ? 'in the scale' : 'not in the scale'}`,
+  sounding: (note: Said, degree: Said | null) => (degree === null ? `${note}, not in the scale` : `${note}, degree ${degree} of the scale`),
   keeps: 'Nothing is kept unless you press keep.',
   noRoom: (why: Said) => `It could not be kept: ${why}`,
   met: (met: number, beats: number) => `${met} of ${counted(beats, 'beat')} you played on met a tone of the chord`,

@@ -35,7 +35,6 @@ export const QUIZ = {
   hearAgain: 'Hear it again',
   right: 'Right.',
   wrong: 'Wrong.',
-  itIs: (words: Said) => `It is ${words}.`,
   namesField: 'Notes, apart by spaces',
   namesHint: 'F# for F sharp, Bb for B flat',
   notNames: 'That is no list of note names.',
