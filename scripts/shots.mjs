@@ -36,30 +36,18 @@ const running = async (page) => {
   await page.keyboard.press(' ');
   await page.waitForFunction(() => Number(document.querySelector('[data-running]')?.dataset.running) >= 13, null, { timeout: 30_000 });
 };
+/** The simulated player, who listens and plays. */
+const listening = async (page, manner) => {
+  await page.evaluate((m) => localStorage.setItem('crow-ladder:listening', JSON.stringify({ source: 'simulated', manner: m })), manner);
+  await page.reload();
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.waitForTimeout(500);
+};
 const SHOTS = [
   ['plan', '/study/demo-weathervane/plan', 'light'],
   ['log', '/log', 'light'],
   ['first-leaf', '/', 'light', (p) => p.keyboard.press('i')],
-  [
-    'stand',
-    '/study/demo-weathervane/map',
-    'light',
-    async (p) => {
-      await p.keyboard.press('z');
-      await p.waitForTimeout(500);
-    },
-  ],
   ['connect', '/study/demo-weathervane/connect', 'light', (p) => p.locator('[data-note="5"]').click()],
-  [
-    'map-seam',
-    '/study/demo-weathervane/map',
-    'light',
-    (p) =>
-      p
-        .getByRole('button', { name: /^Seam of box 2/ })
-        .first()
-        .click(),
-  ],
   [
     'transpose',
     '/study/demo-weathervane/transpose',
@@ -85,7 +73,6 @@ const SHOTS = [
     { width: 1280, height: 1100 },
   ],
   ['map-light', '/study/demo-weathervane/map', 'light'],
-  ['map-dark', '/study/demo-weathervane/map', 'dark'],
   ['map-phone', '/study/demo-weathervane/map', 'light', undefined, { width: 360, height: 740 }],
   ['harmony', '/study/demo-weathervane/harmony', 'light'],
   [
@@ -112,13 +99,62 @@ const SHOTS = [
       await p.waitForTimeout(400);
     },
   ],
+  [
+    'tuner',
+    '/study/demo-weathervane/listen',
+    'dark',
+    async (p) => {
+      await listening(p, 'steady');
+      await p.getByRole('button', { name: 'Tune', exact: true }).click();
+      await p.locator('[data-tuner="4"]').waitFor({ timeout: 60_000 });
+      await p.waitForTimeout(700);
+    },
+  ],
+  ['quiz-map', '/study/demo-weathervane/quiz', 'light'],
+  [
+    'quiz',
+    '/study/demo-weathervane/quiz',
+    'light',
+    async (p) => {
+      await p.evaluate(() => localStorage.setItem('crow-ladder:quiz', JSON.stringify({ kinds: ['put'], level: 1 })));
+      await p.reload();
+      await p.getByRole('heading', { level: 1 }).waitFor();
+      await p.waitForTimeout(500);
+      await p.keyboard.press(' ');
+      await p.locator('[data-question]').waitFor();
+      const board = p.locator('[data-board]');
+      const { width, height } = await board.boundingBox();
+      for (const [x, y] of [
+        [0.03, 0.9],
+        [0.12, 0.75],
+        [0.22, 0.75],
+      ])
+        await board.click({ position: { x: width * x, y: height * y } });
+      await p.getByRole('button', { name: 'Done' }).click();
+    },
+  ],
+  [
+    'heard',
+    '/study/demo-weathervane/practise',
+    'light',
+    async (p) => {
+      await listening(p, 'learner');
+      await p.keyboard.press('e');
+      await p.locator('[data-heard]').waitFor();
+      await p.keyboard.press(' ');
+      await p.waitForFunction(() => Number(document.querySelector('[data-heard]')?.dataset.heard) >= 2, null, { timeout: 90_000 });
+      await p.keyboard.press('Escape');
+    },
+    { width: 1280, height: 900 },
+  ],
   // Last: they change the study.
   ['practise', '/study/demo-weathervane/practise?rung=2.4', 'light', running],
   [
-    'kept-route',
+    'versions',
     '/study/demo-weathervane/connect',
     'light',
     async (p) => {
+      // Some changes to look back at.
       await way(p, 'Best route');
       await p.getByRole('button', { name: 'Keep this route' }).click();
       await p.waitForTimeout(900);
@@ -126,16 +162,9 @@ const SHOTS = [
       await choose(p, 'layout', 'three notes');
       await p.waitForTimeout(900);
       await choose(p, 'tonic and scale', 'Bb lydian');
-      await p.getByRole('link', { name: 'Connect' }).click();
-      await p.getByRole('button', { name: /^Open box/ }).click();
       await p.waitForTimeout(900);
-    },
-  ],
-  [
-    'versions',
-    '/versions/demo-weathervane',
-    'light',
-    async (p) => {
+      await p.goto(`${url}/versions/demo-weathervane`);
+      await p.waitForTimeout(900);
       await p
         .getByRole('list', { name: /Versions/ })
         .getByRole('button')
