@@ -83,7 +83,14 @@ describe('the notebook as one file', () => {
       instruments: [DEMO.instruments[0]],
       scales: [...DEMO.scales, { id: 's', body: { name: 'soot', degrees: ['1', 'b3', '#4', '5'] } }],
     });
-    expect(await json(call('POST', API.notebook, text))).toEqual({ studies: 1, instruments: 0, scales: 1, drills: 0, passes: 0, rounds: 0 });
+    expect(await json(call('POST', API.notebook, text))).toEqual({
+      studies: 1,
+      instruments: 0,
+      scales: 1,
+      drills: 0,
+      passes: 0,
+      rounds: 0,
+    });
     const [first] = await json<StudySummary[]>(call('GET', API.studies));
     expect(first).toMatchObject({ name: 'Brought', licks: [{ name: 'Latch', notes: 1, tags: ['bend'] }], problems: [] });
     expect(first.id).not.toBe('x');
