@@ -165,6 +165,17 @@ test('the server killed: the round waits in the browser and is kept once', async
   await kill(again, 'SIGTERM');
 });
 
+test('a page that is closed in the middle keeps what was answered', async ({ page, server }) => {
+  await open(page, server.url, { kinds: ['relative'] });
+  await page.keyboard.press(' ');
+  await answer(page);
+  await expect(told(page)).toHaveAttribute('data-told', 'right');
+  await page.reload();
+  await expect
+    .poll(async () => (await rounds(page, server.url)).map((r) => [r.study, r.answers.length]))
+    .toEqual([['demo-weathervane', 1]]);
+});
+
 test('nothing to ask is said; a damaged choice of the browser is no choice; a round a day stands in the plan', async ({ page, server }) => {
   await page.context().addInitScript(() => {
     if (localStorage.getItem('crow-ladder:quiz') === null)

@@ -15,6 +15,9 @@ export interface OutboxState {
 export interface Outbox<T> {
   /** Keeps one and sends what there is. */
   keep: (one: T) => Promise<void>;
+  /** Puts some away at once, as a page that closes must: kept when the next page begins. */
+  leave: (some: readonly T[]) => void;
+  keepLeft: () => Promise<void>;
   /** Sends all that waits, oldest first; what the server does not answer for stays. */
   send: () => Promise<unknown>;
   state: () => OutboxState;
@@ -105,11 +108,19 @@ function outbox<T extends { id: string }>(name: string, url: string, field: stri
     if (!(await attempt(() => set(key, one, box()).then(() => true), false))) held.set(key, one);
     void send();
   };
+  const left = keptValue(`left-${field}`, (v): T[] => (Array.isArray(v) ? (v as T[]) : []));
+  const leave = (some: readonly T[]): void => void (some.length && left.set([...left.get(), ...some]));
+  const keepLeft = async (): Promise<void> => {
+    const some = left.get();
+    if (!some.length) return;
+    for (const one of some) await keep(one);
+    left.set([]);
+  };
   const subscribe = (listener: () => void): (() => void) => {
     listeners.add(listener);
     return () => void listeners.delete(listener);
   };
-  return { keep, send, subscribe, state: () => state, whenKept: (then) => void (onKept = then) };
+  return { keep, leave, keepLeft, send, subscribe, state: () => state, whenKept: (then) => void (onKept = then) };
 }
 
 export const passBox = outbox<Pass>('crow-ladder-log', API.passes, 'passes', MOST_SENT);

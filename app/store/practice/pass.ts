@@ -1,11 +1,9 @@
 import { type Pass, type StudyBody } from '../../../contract';
 import { LOOSE } from '../editor';
-import { keptValue } from '../kept-value';
 import { newId } from '../licks';
 import { now } from './clock';
 import { dayOf } from '../../../contract';
 import type { Drilled } from './drilled';
-import { logPass } from './outbox';
 import type { Outcome } from './run';
 
 /** What of a pass is known before it is played. */
@@ -27,14 +25,4 @@ export const aboutOf = (id: string | null, body: StudyBody, drill: Drilled, what
 export function passOf(about: About, outcome: Outcome): Pass {
   const at = now();
   return { id: newId(), at, day: dayOf(at), ...about, ...outcome };
-}
-
-/** Passes that were not rated yet when a page was closed or left: logged when the next one opens. */
-const leftPasses = keptValue('left-passes', (v): Pass[] => (Array.isArray(v) ? (v as Pass[]) : []));
-export const leavePasses = (passes: Pass[]): void => void (passes.length && leftPasses.set([...leftPasses.get(), ...passes]));
-export async function logLeft(): Promise<void> {
-  const left = leftPasses.get();
-  if (!left.length) return;
-  for (const pass of left) await logPass(pass);
-  leftPasses.set([]);
 }

@@ -1,11 +1,10 @@
 import { store } from '../index';
 import { passesCame, roundsCame } from './log-api';
 import { keepSending, passBox, roundBox } from './outbox';
-import { logLeft } from './pass';
 
 /** The log's way to the server, once for the page: what was left by one that was closed first. */
 export function startLog(): void {
   passBox.whenKept(() => store.dispatch(passesCame()));
   roundBox.whenKept(() => store.dispatch(roundsCame()));
-  void logLeft().then(keepSending);
+  void Promise.all([passBox.keepLeft(), roundBox.keepLeft()]).then(keepSending);
 }

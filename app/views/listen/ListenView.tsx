@@ -149,7 +149,7 @@ function LatencyCard({ source }: { source: SourceName }) {
       <p className="num mb-2" data-latency={now}>
         {known ? LISTEN.latencyMeasured(now) : LISTEN.latencyGuessed(now)}
       </p>
-      <HearProblem hear={{ error: measuring.error, takeOver: measuring.start }} />
+      <HearProblem hear={{ error: measuring.error, takeOver: measuring.takeOver }} />
       {measuring.on && <p role="status" className="mb-2">{LISTEN.measuring}</p> /* prettier-ignore */}
       {result && (
         <p role="status" className="num mb-2">

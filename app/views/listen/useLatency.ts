@@ -20,6 +20,8 @@ export interface Measuring {
   error: NoSound | null;
   start: () => void;
   stop: () => void;
+  /** After `elsewhere`: here, and the other window stops. */
+  takeOver: () => void;
 }
 
 /** Measures the delay of what is listened to: four clicks to listen to, eight that are answered. What it comes to is kept. */
@@ -40,62 +42,73 @@ export function useLatency(): Measuring {
     setOn(false);
   }, []);
 
-  const start = useCallback(() => {
-    stop();
-    const mine = turn.current;
-    const { source } = earState();
-    if (!source) return;
-    const onsets: number[] = [];
-    const clicks: number[] = [];
-    // MIDI tells notes and not sound; what is set off now is put back on.
-    const sends = source === 'midi' || (source === 'simulated' && listenPrefs.get().asMidi);
-    const off = sends ? onNote((n) => onsets.push(n.atMs + latencyNow())) : onOnset((ms) => onsets.push(ms));
-    setEarTask('onsets');
-    clean.current = () => {
-      off();
-      setEarTask('notes');
-    };
-    setOn(true);
-    setResult(undefined);
-    setError(null);
-    const { click } = soundPrefs.get();
-    const picks = Array.from({ length: MEASURED_CLICKS }, (_, k) => ({ midi: 52, string: 1, atMs: k * BEAT_MS, lengthMs: BEAT_MS * 0.6 }));
-    const end = (): void => {
-      setTimeout(() => {
-        if (turn.current !== mine) return;
-        const found = latencyOf(clicks, onsets);
-        setResult(found);
-        if (found && !(sends && source === 'simulated')) keep(source, found.latencyMs);
-        stop();
-      }, AFTER);
-    };
-    void import('../../sound/player')
-      .then(({ play }) =>
-        play(
-          { lead: countIn(click), score: steadyClicks(click, MEASURED_CLICKS), loop: false, tempo: TEMPO },
-          {
-            onSeam: ({ pass }, atMs) => {
-              if (turn.current !== mine || pass === 0) return;
-              clicks.push(...picks.map((p) => atMs + p.atMs));
-              tellClicks(clicks);
-              if (canPerform()) perform(picks, atMs, true);
+  const begin = useCallback(
+    (over: boolean) => {
+      stop();
+      const mine = turn.current;
+      const { source } = earState();
+      if (!source) return;
+      const onsets: number[] = [];
+      const clicks: number[] = [];
+      // MIDI tells notes and not sound; what is set off now is put back on.
+      const sends = source === 'midi' || (source === 'simulated' && listenPrefs.get().asMidi);
+      const off = sends ? onNote((n) => onsets.push(n.atMs + latencyNow())) : onOnset((ms) => onsets.push(ms));
+      setEarTask('onsets');
+      clean.current = () => {
+        off();
+        setEarTask('notes');
+      };
+      setOn(true);
+      setResult(undefined);
+      setError(null);
+      const { click } = soundPrefs.get();
+      const picks = Array.from({ length: MEASURED_CLICKS }, (_, k) => ({
+        midi: 52,
+        string: 1,
+        atMs: k * BEAT_MS,
+        lengthMs: BEAT_MS * 0.6,
+      }));
+      const end = (): void => {
+        setTimeout(() => {
+          if (turn.current !== mine) return;
+          const found = latencyOf(clicks, onsets);
+          setResult(found);
+          if (found && !(sends && source === 'simulated')) keep(source, found.latencyMs);
+          stop();
+        }, AFTER);
+      };
+      void import('../../sound/player')
+        .then(({ play }) =>
+          play(
+            { lead: countIn(click), score: steadyClicks(click, MEASURED_CLICKS), loop: false, tempo: TEMPO },
+            {
+              onSeam: ({ pass }, atMs) => {
+                if (turn.current !== mine || pass === 0) return;
+                clicks.push(...picks.map((p) => atMs + p.atMs));
+                tellClicks(clicks);
+                if (canPerform()) perform(picks, atMs, true);
+              },
+              onEnd: () => turn.current === mine && end(),
             },
-            onEnd: () => turn.current === mine && end(),
-          },
-        ),
-      ) // prettier-ignore
-      .then((p) => {
-        if (turn.current !== mine) p.stop();
-        else playing.current = p;
-      })
-      .catch((e: unknown) => {
-        if (turn.current !== mine) return;
-        stop();
-        setError((e as { why?: NoSound }).why ?? 'broken');
-      });
-  }, [stop]);
+            over,
+          ),
+        ) // prettier-ignore
+        .then((p) => {
+          if (turn.current !== mine) p.stop();
+          else playing.current = p;
+        })
+        .catch((e: unknown) => {
+          if (turn.current !== mine) return;
+          stop();
+          setError((e as { why?: NoSound }).why ?? 'broken');
+        });
+    },
+    [stop],
+  );
+  const start = useCallback(() => begin(false), [begin]);
+  const takeOver = useCallback(() => begin(true), [begin]);
   useEffect(() => stop, [stop]);
-  return { on, result, error, start, stop };
+  return { on, result, error, start, stop, takeOver };
 }
 
 /** What is set off from notes of a source, in ms; null: not known. */

@@ -5,8 +5,8 @@ import { countIn, drillScore, type DrillHeard, type Sounds } from '../../sound/d
 import type { Seam } from '../../sound/engine/score';
 import { follow } from '../../sound/follow';
 import type { NoSound, Playing } from '../../sound/player';
-import { logPass } from '../../store/practice/outbox';
-import { leavePasses, passOf, type About } from '../../store/practice/pass';
+import { logPass, passBox } from '../../store/practice/outbox';
+import { passOf, type About } from '../../store/practice/pass';
 import { beginRun, judged, nextTempo, passBegan, rate as rated, runEnded, type Run, type Step } from '../../store/practice/run';
 
 /** What runs, and how. */
@@ -170,7 +170,7 @@ export function useRun(asked: RunAsked): Running {
   useEffect(() => {
     const leave = (): void => {
       const now = running.current;
-      if (now) leavePasses(runEnded(now).map((o) => passOf(latest.current.about, o)));
+      if (now) passBox.leave(runEnded(now).map((o) => passOf(latest.current.about, o)));
       if (now) running.current = { ...now, waiting: null };
     };
     addEventListener('pagehide', leave);

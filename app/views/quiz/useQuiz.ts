@@ -32,21 +32,26 @@ export function useQuiz(body: StudyBody, rounds: readonly Round[]): Quiz {
   const since = useRef(0);
   const latest = useRef({ asking, body, id, rounds });
   latest.current = { asking, body, id, rounds };
+  /** The study that the round was begun on. */
+  const study = useRef<{ id: string | null; name: string }>({ id: null, name: '' });
+
+  const roundNow = useCallback((a: Asking) => roundOf(a, study.current, quizPrefs.get().level, clockNow()), []);
 
   /** Keeps what was answered and closes the round. */
   const end = useCallback(() => {
-    const { asking: a, body: b, id: study } = latest.current;
+    const { asking: a } = latest.current;
     if (!a) return;
-    const round = roundOf(a, { id: study, name: b.name }, quizPrefs.get().level, clockNow());
+    const round = roundNow(a);
     if (round) void roundBox.keep(round);
     latest.current.asking = null;
     setAsking(null);
     setOver(round ? a : null);
-  }, []);
+  }, [roundNow]);
   const begin = useCallback(() => {
     end();
     const seed = crypto.getRandomValues(new Uint32Array(1))[0] >>> 1;
-    const { body: b, rounds: kept } = latest.current;
+    const { body: b, id: on, rounds: kept } = latest.current;
+    study.current = { id: on, name: b.name };
     const made = beginRound(b, quizPrefs.get(), answersOf(kept), clockNow(), seed);
     setOver(null);
     setProblem('problem' in made ? made.problem : null);
@@ -80,6 +85,17 @@ export function useQuiz(body: StudyBody, rounds: readonly Round[]): Quiz {
   }, [shown]);
   // Another study, or the view left: what was answered is kept.
   useEffect(() => end, [end, id]);
+  // A page that closes has no time for more than to put it away.
+  useEffect(() => {
+    const leave = (): void => {
+      const { asking: a } = latest.current;
+      const round = a && roundNow(a);
+      if (round) roundBox.leave([round]);
+      latest.current.asking = null;
+    };
+    addEventListener('pagehide', leave);
+    return () => removeEventListener('pagehide', leave);
+  }, [roundNow]);
   useHeardAnswer(asking, body, change);
   return useMemo(() => ({ asking, over, problem, begin, end, press, choose, give, done }), [asking, over, problem, begin, end, press, choose, give, done]); // prettier-ignore
 }
