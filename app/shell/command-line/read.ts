@@ -271,21 +271,7 @@ function byName(text: string, { studies }: Where): Offer[] {
     .map((s) => ({ key: `study ${s.id}`, title: `Open “${isolated(s.name)}”`, detail: 'study', action: { open: s.id } }));
 }
 
-const VIEWS: Offer[] = [
-  'map',
-  'connect',
-  'transpose',
-  'licks',
-  'harmony',
-  'progression',
-  'practise',
-  'quiz',
-  'listen',
-  'plan',
-  'log',
-  'notebook',
-  'instruments',
-].map((view) => ({
+const VIEWS: Offer[] = [...STUDY_VIEWS, 'log', 'notebook', 'instruments'].map((view) => ({
   key: `go ${view}`,
   title: `Go to ${VIEW_NAMES[view]}`,
   detail: 'view',
