@@ -15,7 +15,7 @@ import {
 import type { Now } from '../../store/change';
 import { ask, askFrom, askTo, endsNow } from '../../store/connection';
 import { leadRoot, toRoot, typedScale, withInstrument, withLayout } from '../../store/moves';
-import type { StudyView } from '../../store/paths';
+import { STUDY_VIEWS, type StudyView } from '../../store/paths';
 import { neckNotesOf, rungIndex } from '../../store/study';
 import { matchEnds, type EndMatch } from '../../words/end-text';
 import { layoutWords, matchLayouts } from '../../words/layout-text';
