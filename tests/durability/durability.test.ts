@@ -227,7 +227,7 @@ describe('work that takes long', () => {
       expect((await send(server, 'GET', `${API.studies}/demo-weathervane`)).status).toBe(200);
       between++;
     }
-    expect(await json(coming)).toEqual({ studies: 100, instruments: 0, scales: 0, drills: 0, passes: 0 });
+    expect(await json(coming)).toEqual({ studies: 100, instruments: 0, scales: 0, drills: 0, passes: 0, rounds: 0 });
     expect(between).toBeGreaterThan(1);
     expect(await json<unknown[]>(send(server, 'GET', API.studies))).toHaveLength(104);
   });
