@@ -81,6 +81,7 @@ describe('an older notebook', () => {
       '010-study-format-7',
       '011-study-format-8',
       '012-study-format-9',
+      '013-rounds',
     ]);
     await db.destroy();
   });
