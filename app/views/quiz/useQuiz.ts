@@ -6,8 +6,9 @@ import { rangeOf } from '../../sound/listen/meant';
 import { useAppSelector } from '../../store';
 import { now as clockNow } from '../../store/practice/clock';
 import { roundBox } from '../../store/practice/outbox';
-import { answered, beginRound, isOver, isWhole, mark, nextQuestion, roundOf, settled, type Asking } from '../../store/practice/quiz';
+import { answered, isOver, isWhole, mark, nextQuestion, roundOf, settled, type Asking } from '../../store/practice/quiz';
 import { quizPrefs } from '../../store/practice/quiz-prefs';
+import type { RoundMade, RoundOrder } from '../../workers/quiz.worker';
 
 export interface Quiz {
   asking: Asking | null;
@@ -37,8 +38,22 @@ export function useQuiz(body: StudyBody, rounds: readonly Round[]): Quiz {
 
   const roundNow = useCallback((a: Asking) => roundOf(a, study.current, quizPrefs.get().level, clockNow()), []);
 
-  /** Keeps what was answered and closes the round. */
+  const maker = useRef<Worker | null>(null);
+  const orders = useRef(0);
+  useEffect(() => {
+    const worker = new Worker(new URL('../../workers/quiz.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data: { id: of, made } }: MessageEvent<RoundMade>) => {
+      if (of !== orders.current) return;
+      setProblem('problem' in made ? made.problem : null);
+      setAsking('problem' in made ? null : made);
+    };
+    maker.current = worker;
+    return () => worker.terminate();
+  }, []);
+
+  /** Keeps what was answered and closes the round; one that is still being made comes no more. */
   const end = useCallback(() => {
+    orders.current++;
     const { asking: a } = latest.current;
     if (!a) return;
     const round = roundNow(a);
@@ -52,10 +67,18 @@ export function useQuiz(body: StudyBody, rounds: readonly Round[]): Quiz {
     const seed = crypto.getRandomValues(new Uint32Array(1))[0] >>> 1;
     const { body: b, id: on, rounds: kept } = latest.current;
     study.current = { id: on, name: b.name };
-    const made = beginRound(b, quizPrefs.get(), answersOf(kept), clockNow(), seed);
     setOver(null);
-    setProblem('problem' in made ? made.problem : null);
-    setAsking('problem' in made ? null : made);
+    setProblem(null);
+    const { instrument, scale, layout, school, hand } = b;
+    const mine = ++orders.current;
+    maker.current?.postMessage({
+      id: mine,
+      study: { instrument, scale, layout, school, hand },
+      prefs: quizPrefs.get(),
+      history: answersOf(kept),
+      now: clockNow(),
+      seed,
+    } satisfies RoundOrder);
   }, [end]);
   const change = useCallback((make: (a: Asking, ms: number) => Asking) => {
     const ms = performance.now() - since.current;
