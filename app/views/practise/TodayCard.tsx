@@ -46,8 +46,7 @@ export function QuizToday() {
   const id = useAppSelector((s) => s.editor.id);
   if (!quiz) return null;
   const day = dayOf(now());
-  const seconds = (rounds ?? []).filter((r) => r.day === day).reduce((sum, r) => sum + r.seconds, 0);
-  const done = Math.ceil(seconds / 60);
+  const done = rounds?.some((r) => r.day === day) ?? false;
   return (
     <p className="flex items-center gap-2">
       <span aria-hidden className="w-4 text-brass-deep">
@@ -60,7 +59,7 @@ export function QuizToday() {
       >
         {QUIZ.today}
       </button>
-      <span className="num whitespace-nowrap text-soft">{minutesWords(Math.min(done, ROUND_MINUTES), ROUND_MINUTES)}</span>
+      <span className="num whitespace-nowrap text-soft">{done ? QUIZ.played : minutesWords(0, ROUND_MINUTES)}</span>
     </p>
   );
 }

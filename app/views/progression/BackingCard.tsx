@@ -8,15 +8,13 @@ import { overSet } from '../../store/over';
 import { loopOf, withProgression, type Form } from '../../store/progressions';
 import { Panel } from '../../ui/Panels';
 import { Select } from '../../ui/Select';
-import { LISTEN } from '../../words/views/listen';
 import { PROGRESSION } from '../../words/views/progression';
-import type { MetOn } from './useMet';
 import { Check } from '../practise/Choices';
 
 const PARTS = ['bass', 'comping', 'drums', 'clicks'] as const satisfies readonly SoundPart[];
 
 /** Who plays, how loud, in which feel, and which bars go round. */
-export function BackingCard({ p, form, met }: { p: KeptProgression; form: Form; met: MetOn }) {
+export function BackingCard({ p, form }: { p: KeptProgression; form: Form }) {
   const dispatch = useAppDispatch();
   const prefs = soundPrefs.use();
   const countIn = useAppSelector((s) => s.over.countIn);
@@ -58,22 +56,8 @@ export function BackingCard({ p, form, met }: { p: KeptProgression; form: Form; 
         <LoopChoice p={p} form={form} onLoop={(loop) => set({ loop })} />
         <Check label={PROGRESSION.countIn} checked={countIn} onChange={(on) => dispatch(overSet({ countIn: on }))} />
       </div>
-      <MetNote met={met} />
       <p className="mt-2 text-xs text-soft">{PROGRESSION.quiet}</p>
     </Panel>
-  );
-}
-
-/** How often what was played met the chords, while something is listened to. */
-function MetNote({ met: { on, met, open } }: { met: MetOn }) {
-  if (!on) return null;
-  return (
-    <div className="mt-3 border-t border-line pt-2" data-met={met ? `${met.met}/${met.beats}` : ''}>
-      <p role="status">
-        {met?.beats ? `${LISTEN.met(met.met, met.beats)}; ${LISTEN.metChanges(met.changesMet, met.changes)}.` : LISTEN.metNothing}
-      </p>
-      {open && <p className="text-xs text-soft">{LISTEN.metRoom}</p>}
-    </div>
   );
 }
 

@@ -11,6 +11,7 @@ import { BackingCard } from './BackingCard';
 import { FitsCard } from './FitsCard';
 import { FormEditor } from './FormEditor';
 import { FormStrip } from './FormStrip';
+import { MetNote } from './MetNote';
 import { ProgressionNeck } from './ProgressionNeck';
 import { ProgressionSentence } from './ProgressionSentence';
 import { ProgressionTools } from './ProgressionTools';
@@ -51,6 +52,7 @@ export function ProgressionBench({ body, p, here }: Props) {
       <EarProblem />
       {(writing || ways.form.faults.length > 0 || !ways.form.bars.length) && <FormEditor p={p} form={ways.form} />}
       <FormStrip p={p} ways={ways} playing={backing.on} ear={backing.ear} />
+      <MetNote met={met} />
       <SearchNote found={ways.search} />
       {chord && step && (
         <>
@@ -61,7 +63,7 @@ export function ProgressionBench({ body, p, here }: Props) {
               <GripsHere body={body} shape={step.shape} symbol={chord.symbol} grip={grip} />
               <WaysCard p={p} ways={ways} />
             </div>
-            <BackingCard p={p} form={ways.form} met={met} />
+            <BackingCard p={p} form={ways.form} />
           </div>
         </>
       )}

@@ -8,6 +8,7 @@ import { withProgression } from '../../store/progressions';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { SentencePart } from '../../ui/SentencePart';
+import { EarPart } from '../listen/EarPart';
 import { Signs } from '../../ui/Signs';
 import { scaleOf } from '../../words/harmony-text';
 import { isolated } from '../../words/name-text';
@@ -90,6 +91,9 @@ export function ProgressionSentence({ body, p, ways }: Props) {
           </>
         )}
         · <span>{isolated(body.instrument.name)}</span>
+        <span className="no-print ml-auto self-center text-ink">
+          <EarPart />
+        </span>
       </div>
     </header>
   );

@@ -12,7 +12,6 @@ import { Select } from '../../ui/Select';
 import { SentencePart } from '../../ui/SentencePart';
 import { PROGRESSION } from '../../words/views/progression';
 import { HarmonyPages } from '../harmony/HarmonyPages';
-import { EarPart } from '../listen/EarPart';
 import { FormFiles } from './FormFiles';
 import { KeyPart } from './KeyPart';
 import { LinesPart } from './LinesPart';
@@ -48,7 +47,6 @@ export function ProgressionTools({ body, p, ways, backing }: Props) {
       <Button icon={<Pencil size={14} aria-hidden />} aria-pressed={writing} onClick={() => dispatch(overSet({ writing: !writing }))}>
         {PROGRESSION.write}
       </Button>
-      <EarPart />
       <span className="grow" />
       <SentencePart
         name={PROGRESSION.part.tempo}

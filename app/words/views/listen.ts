@@ -28,13 +28,13 @@ export const LISTEN = {
   more: 'Tune, measure, set limits',
   problems: {
     refused:
-      'The browser was not allowed to listen. Allow it beside the address of this page, then press Listen again. Everything else works without.',
-    none: 'There is no such device. Plug it in, then press Listen again. Everything else works without.',
-    busy: 'The device is there but something else has it. Close that, then press Listen again.',
-    gone: 'The device went away. What was judged so far is kept. Plug it in, then press Listen again.',
+      'The browser was not allowed to listen. Allow it beside the address of this page, then turn listening on again. Everything else works without.',
+    none: 'There is no such device. Plug it in, then turn listening on again. Everything else works without.',
+    busy: 'The device is there but something else has it. Close that, then turn listening on again.',
+    gone: 'The device went away. What was judged so far is kept. Plug it in, then turn listening on again.',
     'no-midi': 'This browser has no MIDI. Take the microphone, or another browser.',
     'no-worklet': 'This browser cannot hand sound on while it comes in. Take MIDI, or another browser.',
-    blocked: 'The browser holds the sound back. Press Listen again, and look at the system’s sound settings.',
+    blocked: 'The browser holds the sound back. Turn listening on again, and look at the system’s sound settings.',
     broken: 'Listening could not begin. Reload the page, or try another browser.',
   },
   tuner: 'Tune the open strings',

@@ -62,6 +62,7 @@ export const QUIZ = {
   options: 'Answers',
   daily: 'A round of questions each day',
   today: 'A round of questions',
+  played: 'played',
   hint: 'Space start, done, next · 1–9 answer · arrows and Enter mark a place · N I don’t know · H hear again · Esc stop',
   waiting: (n: number) => `${counted(n, 'round')} wait${n === 1 ? 's' : ''} in this browser for the server.`,
 } as const;
