@@ -3,8 +3,8 @@ import type { LickNote } from './types';
 
 /** Parts of a quarter note: whole numbers for every note value down to the 64th, and for their triplets. */
 export const TICKS = 480;
-/** The longest single note: two whole notes. */
-const LONGEST = TICKS * 8;
+/** The longest single note, in ticks: two whole notes. What lasts longer is tied. */
+export const LONGEST_NOTE = TICKS * 8;
 
 export type NoteType = 'whole' | 'half' | 'quarter' | 'eighth' | '16th' | '32nd' | '64th';
 
@@ -141,7 +141,7 @@ export function barsOf(notes: readonly LickNote[], perBar: number): BarPiece[][]
 }
 
 /** Throws BAD_OPTION where a length is none. */
-export const checkTicks = (ticks: number, field = 'ticks'): number => checkWhole('BAD_OPTION', field, ticks, 1, LONGEST);
+export const checkTicks = (ticks: number, field = 'ticks'): number => checkWhole('BAD_OPTION', field, ticks, 1, LONGEST_NOTE);
 
 /** Plain lengths that a player steps through, shortest first, in ticks: a 64th to a whole note. */
 export const PLAIN_LENGTHS: readonly number[] = Object.freeze([...TYPES].reverse().map((_, k) => (TICKS / 16) * 2 ** k));

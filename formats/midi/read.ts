@@ -1,14 +1,12 @@
 import { parseMidi, type MidiData, type MidiEvent } from 'midi-file';
 import { pitchName, TICKS, writtenParts, type PitchedNote } from '../../core';
 import { refuseFile } from '../errors';
-import { FILE_LIMIT, leftOut, MOST_FILE_NOTES, type FileLine } from '../line';
+import { checkLasts, FILE_LIMIT, inPieces, leftOut, MOST_FILE_NOTES, type FileLine } from '../line';
 
 /** Times are laid on this grid, in ticks: the shortest step of plain and triplet lengths down to the thirty-second. */
 const GRID = 20;
 /** Gaps shorter than this between two notes are phrasing, not rests. */
 const LEGATO = TICKS / 8;
-/** Ten thousand bars of four quarters. */
-const MOST_TICKS = TICKS * 4 * 10_000;
 
 interface Heard {
   start: number;
@@ -41,7 +39,7 @@ export function readMidiFile(bytes: Uint8Array): FileLine {
   const best = tracks[melodic.indexOf(Math.max(...melodic))];
   if (!best?.notes.length) return refuseFile('this MIDI file has no notes in it.');
   if (best.notes.length > MOST_FILE_NOTES) refuseFile(`this track has ${best.notes.length} notes; at most ${MOST_FILE_NOTES} are read.`);
-  if (best.end > MOST_TICKS) refuseFile('this MIDI file lasts longer than ten thousand bars.');
+  checkLasts(best.end);
   const first = <T>(pick: (t: Found) => T | null): T | null => pick(best) ?? tracks.map(pick).find((v) => v !== null) ?? null;
   const { line, chords } = oneLine(best.notes);
   const strings = first((t) => t.strings);
@@ -170,15 +168,12 @@ function withRests(line: Heard[], end: number, strings: number[] | null): Pitche
   return notes;
 }
 
-const LONGEST = TICKS * 8;
-const pieces = (ticks: number): number[] =>
-  Array.from({ length: Math.ceil(ticks / LONGEST) }, (_, k) => Math.min(LONGEST, ticks - k * LONGEST));
-const rests = (ticks: number): PitchedNote[] => (writtenParts(ticks).length ? pieces(ticks).map((t) => ({ midi: null, ticks: t })) : []);
+const rests = (ticks: number): PitchedNote[] => (writtenParts(ticks).length ? inPieces({ midi: null, ticks }) : []);
 
 function tied(n: Heard, ticks: number, strings: number[] | null): PitchedNote[] {
   const bend = Math.min(5, Math.round(n.bend));
   const string = n.channel >= 10 ? n.channel : n.channel + 1;
   const fret = strings && strings[string - 1] !== undefined ? n.midi - strings[string - 1] : -1;
   const note: PitchedNote = { midi: n.midi, ticks, ...(fret >= 0 ? { place: { string, fret } } : {}), ...(bend > 0 ? { bend } : {}) };
-  return pieces(ticks).map((t, k) => ({ ...note, ticks: t, ...(k ? { join: 'tie' as const } : {}) }));
+  return inPieces(note);
 }

@@ -70,7 +70,7 @@ interface Context {
 /**
  * A lick as MusicXML 4.0 (only elements that 3.0 has too), one part with a notation staff, sounding an octave lower than
  * written, and a tab staff: rhythm, ties, triplets, string and fret, fingers, slides, hammer-ons and pull-offs, bends, pick
- * strokes, palm muting, tuning and capo. After the W3C MusicXML 4.0 specification.
+ * strokes, palm muting, tuning and capo: it raises the open strings, and frets are counted from it. After the W3C MusicXML 4.0 specification.
  */
 export function writeMusicXml(lick: MusicXmlLick): string {
   const perBar = barTicks(lick.meter);
@@ -200,7 +200,7 @@ function technical(c: Context, p: Piece, staff: 1 | 2): Node[] {
     ...(staff === 1 && stroke === 'down' ? [el('down-bow')] : []),
     ...(staff === 1 && stroke === 'up' ? [el('up-bow')] : []),
     ...(staff === 2 && finger ? [el('fingering', finger)] : []),
-    ...(staff === 2 && n.place ? [el('string', n.place.string), el('fret', n.place.fret)] : []),
+    ...(staff === 2 && n.place ? [el('string', n.place.string), el('fret', n.place.fret - (c.lick.instrument.capo ?? 0))] : []),
     ...(['hammer', 'pull'] as const).flatMap((join) => {
       const [tag, letter] = JOIN_TAGS[join];
       return [
