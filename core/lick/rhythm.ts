@@ -95,51 +95,6 @@ export function barTicks([beats, value]: readonly [number, number]): number {
   return (beats * TICKS * 4) / value;
 }
 
-/** A piece of a note inside one bar. */
-export interface BarPiece {
-  /** Index of the note in the lick. */
-  index: number;
-  /** Start in the bar, in ticks. */
-  start: number;
-  value: NoteValue;
-  /** It sounds on from the piece before, or into the one after. */
-  tiedFrom: boolean;
-  tiedTo: boolean;
-}
-
-/** A lick in bars: notes cut at the barlines and into lengths that one sign can write, tied where they sound on. */
-export function barsOf(notes: readonly LickNote[], perBar: number): BarPiece[][] {
-  const bars: BarPiece[][] = [];
-  let at = 0;
-  notes.forEach((note, index) => {
-    const tiedOn = note.place !== null && notes[index + 1]?.join === 'tie';
-    let left = note.ticks;
-    let first = true;
-    while (left > 0) {
-      const bar = Math.floor(at / perBar);
-      const room = (bar + 1) * perBar - at;
-      const inBar = Math.min(left, room);
-      const parts = writtenParts(inBar);
-      const lost = inBar - lickTicks(parts);
-      left -= lost;
-      for (const value of parts) {
-        left -= value.ticks;
-        (bars[bar] ??= []).push({
-          index,
-          start: at - bar * perBar,
-          value,
-          tiedFrom: note.place !== null && (!first || note.join === 'tie'),
-          tiedTo: note.place !== null && (left > 0 || tiedOn),
-        });
-        first = false;
-        at += value.ticks;
-      }
-      at += lost;
-    }
-  });
-  return Array.from(bars, (bar) => bar ?? []);
-}
-
 /** Throws BAD_OPTION where a length is none. */
 export const checkTicks = (ticks: number, field = 'ticks'): number => checkWhole('BAD_OPTION', field, ticks, 1, LONGEST_NOTE);
 
