@@ -3,7 +3,9 @@ import { pitchName, TICKS, writtenParts, type PitchedNote } from '../../core';
 import { refuseFile } from '../errors';
 import { checkLasts, FILE_LIMIT, inPieces, leftOut, MOST_FILE_NOTES, type FileLine } from '../line';
 
-/** Times are laid on this grid, in ticks: the shortest step of plain and triplet lengths down to the thirty-second. */
+/** A beat is divided evenly into so many parts, the plainest first; what lies on them within a tick is exact. */
+const PARTS = [1, 2, 3, 4, 6, 8, 5, 12, 7, 16, 9, 10, 11, 13, 14, 15, 24, 32, 48, 64];
+/** Times that lie on no even part were played, and are laid on this grid, in ticks: a triplet of thirty-seconds and its half. */
 const GRID = 20;
 /** Gaps shorter than this between two notes are phrasing, not rests. */
 const LEGATO = TICKS / 8;
@@ -144,10 +146,23 @@ function stringsIn(text: string): number[] | null {
 }
 
 const onGrid = (ticks: number): number => Math.round(ticks / GRID) * GRID;
+const isEven = (ticks: number, parts: number): boolean => Math.abs((ticks * parts) / TICKS - Math.round((ticks * parts) / TICKS)) * TICKS <= parts;
+
+/** Whether the notes of every beat begin on even parts of it: a written line, whose times are kept; else it was played. */
+function isWritten(heard: readonly Heard[]): boolean {
+  const beats = new Map<number, number[]>();
+  for (const { start } of heard) {
+    const beat = Math.floor(start / TICKS);
+    beats.set(beat, [...(beats.get(beat) ?? []), start - beat * TICKS]);
+  }
+  return [...beats.values()].every((starts) => PARTS.some((parts) => starts.every((s) => isEven(s, parts))));
+}
 
 /** One note at a time, from the first on. */
 function oneLine(heard: Heard[]): { line: Heard[]; chords: number } {
-  const laid = heard.map((n) => ({ ...n, start: onGrid(n.start), end: Math.max(onGrid(n.end), onGrid(n.start) + GRID) }));
+  const lay = isWritten(heard) ? (ticks: number): number => ticks : onGrid;
+  const least = lay === onGrid ? GRID : 1;
+  const laid = heard.map((n) => ({ ...n, start: lay(n.start), end: Math.max(lay(n.end), lay(n.start) + least) }));
   const sorted = laid.sort((a, b) => a.start - b.start || b.midi - a.midi);
   const line = sorted.filter((n, k) => k === 0 || n.start !== sorted[k - 1].start);
   const ends = line.map((n, k) => Math.min(n.end, line[k + 1]?.start ?? Infinity));

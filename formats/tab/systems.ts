@@ -196,23 +196,40 @@ function above(lines: string[], first: number, used: Set<number>): { lengths: st
 const mutesIn = (text: string): { from: number; to: number }[] =>
   [...text.matchAll(/P\.?M\.?[-–.]*/gi)].map((m) => ({ from: m.index, to: m.index + m[0].length }));
 
+const TEMPO = /\btempo\D{0,3}(\d{2,3}(?:\.\d{1,3})?)\b/i;
+const METER = /\b(\d{1,2})\/(1|2|4|8|16|32)\b/;
+const TUNING = /^tuning:?\s+([A-G][A-Ga-g#b0-9\s-]+?)(?:,\s*capo\s+(\d{1,2}))?$/i;
+const BARS = /^\d+ bars?$/;
+const TITLE = /^title:\s*(.*)$/i;
+const MOST_TITLE = 120;
+
+/** Whether a line of the head is read as a title by itself; any other title is written behind "Title:". */
+export const isPlainTitle = (text: string): boolean =>
+  text !== '' &&
+  text === text.trim() &&
+  ![TITLE, TEMPO, METER, TUNING, BARS].some((p) => p.test(text)) &&
+  rowOf(text, 1) === null &&
+  !isLengths(text) &&
+  !isMutes(text);
+
 /** Title, tempo, meter, tuning and capo, as they stand over the first row. */
 function headOf(lines: string[], used: Set<number>): Head {
   const head: Head = {};
-  const first = Math.min(...used, lines.length);
+  const [first = lines.length] = used; // rows come first, from the top
   lines.slice(0, first).forEach((raw, k) => {
     const text = raw.trim();
-    if (!text) return;
-    const tempo = /\btempo\D{0,3}(\d{2,3})\b/i.exec(text);
-    const meter = /\b(\d{1,2})\/(1|2|4|8|16|32)\b/.exec(text);
-    const tuning = /^tuning:?\s+([A-G][A-Ga-g#b0-9\s-]+?)(?:,\s*capo\s+(\d{1,2}))?$/i.exec(text);
+    if (!text || used.has(k)) return;
+    used.add(k);
+    const title = TITLE.exec(text);
+    if (title) return void (head.title = title[1].slice(0, MOST_TITLE));
+    const tempo = TEMPO.exec(text);
+    const meter = METER.exec(text);
+    const tuning = TUNING.exec(text);
     if (tempo && Number(tempo[1]) >= 20) head.tempo = Number(tempo[1]);
     if (meter && Number(meter[1]) >= 1 && Number(meter[1]) <= 32) head.meter = [Number(meter[1]), Number(meter[2])];
     if (tuning) head.tuning = tuning[1];
     if (tuning?.[2]) head.capo = Number(tuning[2]);
-    const bars = /^\d+ bars?$/.test(text);
-    if (!tempo && !meter && !tuning && !bars && !head.title) head.title = text.slice(0, 120);
-    used.add(k);
+    if (!tempo && !meter && !tuning && !BARS.test(text) && !head.title) head.title = text.slice(0, MOST_TITLE);
   });
   return head;
 }
