@@ -8,7 +8,7 @@ import { writeMusicXml } from '../../formats/musicxml/write';
 import { writeKbm, writeScl } from '../../formats/scala';
 import { writeTab } from '../../formats/tab/write';
 import { intoStudy } from '../store/into';
-import { decode } from './decode';
+import { decode } from '../../formats/decode';
 import { readFiles, type Incoming } from './read-files';
 
 const body = DEMO.studies[0].body;

@@ -9,7 +9,7 @@ import { readMusicXml } from '../../formats/musicxml/read';
 import { openFromScala, readKbm, readScl } from '../../formats/scala';
 import { readTab } from '../../formats/tab/read';
 import { licksFromLine, type Into } from '../store/bring-in';
-import { decode } from './decode';
+import { decode } from '../../formats/decode';
 
 /** What files are to be read, and the study they are meant for. */
 export interface ImportJob {

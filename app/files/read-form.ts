@@ -4,7 +4,7 @@ import { FormatError } from '../../formats/errors';
 import { readChordPro, readFormMidi, readFormText, readFormXml, type FormFile } from '../../formats/form';
 import { isZip, unpackMxl } from '../../formats/musicxml/mxl';
 import type { Written } from '../store/progressions';
-import { decode } from './decode';
+import { decode } from '../../formats/decode';
 
 /** A file of chords as a progression, or why it cannot be one. Files are told by what is in them. */
 export type ReadForm = { written: Written; remarks: string[] } | { why: string };

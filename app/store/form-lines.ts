@@ -4,6 +4,7 @@ import {
   CoreError,
   defaultSchool,
   guideLine,
+  LONGEST_NOTE,
   plainPlace,
   sameScale,
   studyLine,
@@ -22,15 +23,12 @@ export function barsOfLines(p: KeptProgression): { bars: Bar[]; chords: FormChor
   return { bars: bars.slice(from, to + 1), chords: chords.filter((c) => c.bar >= from && c.bar <= to), start: from * barQuarters(p.meter) };
 }
 
-/** The longest note that is written, in ticks. */
-const LONGEST = TICKS * 8;
-
 /** A length as one note, or as several tied ones; rests are not tied. */
 function lengths(place: FingeredStep | null, ticks: number): LickNote[] {
   const notes: LickNote[] = [];
-  for (let rest = Math.round(ticks); rest > 0; rest -= LONGEST) {
+  for (let rest = Math.round(ticks); rest > 0; rest -= LONGEST_NOTE) {
     const own = place ? { place: plainPlace(place), ...(place.finger > 0 ? { finger: place.finger } : {}) } : { place: null };
-    notes.push({ ...own, ticks: Math.min(LONGEST, rest), ...(place && notes.length ? { join: 'tie' as const } : {}) });
+    notes.push({ ...own, ticks: Math.min(LONGEST_NOTE, rest), ...(place && notes.length ? { join: 'tie' as const } : {}) });
   }
   return notes;
 }

@@ -1,3 +1,4 @@
 export * from './rhythm';
+export * from './bars';
 export * from './line';
 export { placeNotes, pitchedNotes } from './place';

@@ -3,8 +3,8 @@ import type { LickNote } from './types';
 
 /** Parts of a quarter note: whole numbers for every note value down to the 64th, and for their triplets. */
 export const TICKS = 480;
-/** The longest single note: two whole notes. */
-const LONGEST = TICKS * 8;
+/** The longest single note, in ticks: two whole notes. What lasts longer is tied. */
+export const LONGEST_NOTE = TICKS * 8;
 
 export type NoteType = 'whole' | 'half' | 'quarter' | 'eighth' | '16th' | '32nd' | '64th';
 
@@ -95,53 +95,8 @@ export function barTicks([beats, value]: readonly [number, number]): number {
   return (beats * TICKS * 4) / value;
 }
 
-/** A piece of a note inside one bar. */
-export interface BarPiece {
-  /** Index of the note in the lick. */
-  index: number;
-  /** Start in the bar, in ticks. */
-  start: number;
-  value: NoteValue;
-  /** It sounds on from the piece before, or into the one after. */
-  tiedFrom: boolean;
-  tiedTo: boolean;
-}
-
-/** A lick in bars: notes cut at the barlines and into lengths that one sign can write, tied where they sound on. */
-export function barsOf(notes: readonly LickNote[], perBar: number): BarPiece[][] {
-  const bars: BarPiece[][] = [];
-  let at = 0;
-  notes.forEach((note, index) => {
-    const tiedOn = note.place !== null && notes[index + 1]?.join === 'tie';
-    let left = note.ticks;
-    let first = true;
-    while (left > 0) {
-      const bar = Math.floor(at / perBar);
-      const room = (bar + 1) * perBar - at;
-      const inBar = Math.min(left, room);
-      const parts = writtenParts(inBar);
-      const lost = inBar - lickTicks(parts);
-      left -= lost;
-      for (const value of parts) {
-        left -= value.ticks;
-        (bars[bar] ??= []).push({
-          index,
-          start: at - bar * perBar,
-          value,
-          tiedFrom: note.place !== null && (!first || note.join === 'tie'),
-          tiedTo: note.place !== null && (left > 0 || tiedOn),
-        });
-        first = false;
-        at += value.ticks;
-      }
-      at += lost;
-    }
-  });
-  return Array.from(bars, (bar) => bar ?? []);
-}
-
 /** Throws BAD_OPTION where a length is none. */
-export const checkTicks = (ticks: number, field = 'ticks'): number => checkWhole('BAD_OPTION', field, ticks, 1, LONGEST);
+export const checkTicks = (ticks: number, field = 'ticks'): number => checkWhole('BAD_OPTION', field, ticks, 1, LONGEST_NOTE);
 
 /** Plain lengths that a player steps through, shortest first, in ticks: a 64th to a whole note. */
 export const PLAIN_LENGTHS: readonly number[] = Object.freeze([...TYPES].reverse().map((_, k) => (TICKS / 16) * 2 ** k));

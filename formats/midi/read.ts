@@ -1,14 +1,14 @@
 import { parseMidi, type MidiData, type MidiEvent } from 'midi-file';
 import { pitchName, TICKS, writtenParts, type PitchedNote } from '../../core';
 import { refuseFile } from '../errors';
-import { FILE_LIMIT, leftOut, MOST_FILE_NOTES, type FileLine } from '../line';
+import { checkLasts, FILE_LIMIT, inPieces, leftOut, MOST_FILE_NOTES, type FileLine } from '../line';
 
-/** Times are laid on this grid, in ticks: the shortest step of plain and triplet lengths down to the thirty-second. */
+/** A beat is divided evenly into so many parts, the plainest first; what lies on them within a tick is exact. */
+const PARTS = [1, 2, 3, 4, 6, 8, 5, 12, 7, 16, 9, 10, 11, 13, 14, 15, 24, 32, 48, 64];
+/** Times that lie on no even part were played, and are laid on this grid, in ticks: a triplet of thirty-seconds and its half. */
 const GRID = 20;
 /** Gaps shorter than this between two notes are phrasing, not rests. */
 const LEGATO = TICKS / 8;
-/** Ten thousand bars of four quarters. */
-const MOST_TICKS = TICKS * 4 * 10_000;
 
 interface Heard {
   start: number;
@@ -41,7 +41,7 @@ export function readMidiFile(bytes: Uint8Array): FileLine {
   const best = tracks[melodic.indexOf(Math.max(...melodic))];
   if (!best?.notes.length) return refuseFile('this MIDI file has no notes in it.');
   if (best.notes.length > MOST_FILE_NOTES) refuseFile(`this track has ${best.notes.length} notes; at most ${MOST_FILE_NOTES} are read.`);
-  if (best.end > MOST_TICKS) refuseFile('this MIDI file lasts longer than ten thousand bars.');
+  checkLasts(best.end);
   const first = <T>(pick: (t: Found) => T | null): T | null => pick(best) ?? tracks.map(pick).find((v) => v !== null) ?? null;
   const { line, chords } = oneLine(best.notes);
   const strings = first((t) => t.strings);
@@ -146,10 +146,23 @@ function stringsIn(text: string): number[] | null {
 }
 
 const onGrid = (ticks: number): number => Math.round(ticks / GRID) * GRID;
+const isEven = (ticks: number, parts: number): boolean => Math.abs((ticks * parts) / TICKS - Math.round((ticks * parts) / TICKS)) * TICKS <= parts;
+
+/** Whether the notes of every beat begin on even parts of it: a written line, whose times are kept; else it was played. */
+function isWritten(heard: readonly Heard[]): boolean {
+  const beats = new Map<number, number[]>();
+  for (const { start } of heard) {
+    const beat = Math.floor(start / TICKS);
+    beats.set(beat, [...(beats.get(beat) ?? []), start - beat * TICKS]);
+  }
+  return [...beats.values()].every((starts) => PARTS.some((parts) => starts.every((s) => isEven(s, parts))));
+}
 
 /** One note at a time, from the first on. */
 function oneLine(heard: Heard[]): { line: Heard[]; chords: number } {
-  const laid = heard.map((n) => ({ ...n, start: onGrid(n.start), end: Math.max(onGrid(n.end), onGrid(n.start) + GRID) }));
+  const lay = isWritten(heard) ? (ticks: number): number => ticks : onGrid;
+  const least = lay === onGrid ? GRID : 1;
+  const laid = heard.map((n) => ({ ...n, start: lay(n.start), end: Math.max(lay(n.end), lay(n.start) + least) }));
   const sorted = laid.sort((a, b) => a.start - b.start || b.midi - a.midi);
   const line = sorted.filter((n, k) => k === 0 || n.start !== sorted[k - 1].start);
   const ends = line.map((n, k) => Math.min(n.end, line[k + 1]?.start ?? Infinity));
@@ -170,15 +183,12 @@ function withRests(line: Heard[], end: number, strings: number[] | null): Pitche
   return notes;
 }
 
-const LONGEST = TICKS * 8;
-const pieces = (ticks: number): number[] =>
-  Array.from({ length: Math.ceil(ticks / LONGEST) }, (_, k) => Math.min(LONGEST, ticks - k * LONGEST));
-const rests = (ticks: number): PitchedNote[] => (writtenParts(ticks).length ? pieces(ticks).map((t) => ({ midi: null, ticks: t })) : []);
+const rests = (ticks: number): PitchedNote[] => (writtenParts(ticks).length ? inPieces({ midi: null, ticks }) : []);
 
 function tied(n: Heard, ticks: number, strings: number[] | null): PitchedNote[] {
   const bend = Math.min(5, Math.round(n.bend));
   const string = n.channel >= 10 ? n.channel : n.channel + 1;
   const fret = strings && strings[string - 1] !== undefined ? n.midi - strings[string - 1] : -1;
   const note: PitchedNote = { midi: n.midi, ticks, ...(fret >= 0 ? { place: { string, fret } } : {}), ...(bend > 0 ? { bend } : {}) };
-  return pieces(ticks).map((t, k) => ({ ...note, ticks: t, ...(k ? { join: 'tie' as const } : {}) }));
+  return inPieces(note);
 }

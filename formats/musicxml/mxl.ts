@@ -1,5 +1,6 @@
-import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { refuseFile } from '../errors';
+import { strToU8, unzipSync, zipSync } from 'fflate';
+import { decode } from '../decode';
+import { quoted, refuseFile } from '../errors';
 import { FILE_LIMIT, UNPACKED_LIMIT } from '../line';
 import { child, children, el, parseXml, xml } from './xml';
 
@@ -25,11 +26,12 @@ const isOutside = (path: string): boolean => /^([a-z]:|[\\/])/i.test(path) || pa
 export function unpackMxl(bytes: Uint8Array): string {
   if (bytes.length > FILE_LIMIT) refuseFile('this file is larger than 20 MB.');
   const files = unzip(bytes);
-  const container = files[CONTAINER] as Uint8Array | undefined;
-  const named = container && rootIn(strFromU8(container));
-  const path = named ?? Object.keys(files).find((f) => /\.(musicxml|xml)$/i.test(f) && f !== CONTAINER);
-  const score = path ? (files[path] as Uint8Array | undefined) : undefined;
-  return score ? strFromU8(score) : refuseFile('this archive has no score in it.');
+  const container = files.get(CONTAINER);
+  const named = container && rootIn(decode(container).text);
+  const path = named ?? [...files.keys()].find((f) => /\.(musicxml|xml)$/i.test(f) && f !== CONTAINER);
+  const score = path === undefined ? undefined : files.get(path);
+  if (named && !score) refuseFile(`this archive names ${quoted(named)} as its score, and that is not in it.`);
+  return score ? decode(score).text : refuseFile('this archive has no score in it.');
 }
 
 function rootIn(text: string): string | null {
@@ -37,17 +39,18 @@ function rootIn(text: string): string | null {
   return (files && children(files, 'rootfile')[0]?.attributes['full-path']) ?? null;
 }
 
-function unzip(bytes: Uint8Array): Record<string, Uint8Array> {
+function unzip(bytes: Uint8Array): Map<string, Uint8Array> {
   let sum = 0;
   try {
-    return unzipSync(bytes, {
+    const files = unzipSync(bytes, {
       filter: ({ name, originalSize }) => {
-        if (isOutside(name)) refuseFile(`this archive holds a path outside itself (${name}); nothing of it is read.`);
+        if (isOutside(name)) refuseFile(`this archive holds a path outside itself (${quoted(name)}); nothing of it is read.`);
         sum += originalSize;
         if (sum > UNPACKED_LIMIT) refuseFile('this archive unpacks to more than 50 MB; nothing of it is read.');
         return /\.(musicxml|xml)$/i.test(name);
       },
     });
+    return new Map(Object.entries(files));
   } catch (e) {
     if (e instanceof Error && e.name === 'FormatError') throw e;
     return refuseFile('this archive breaks off or is damaged.');

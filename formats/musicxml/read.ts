@@ -1,6 +1,6 @@
 import { midiOf, pitchName, TICKS, type Join, type PitchedNote, type PitchName, type Place } from '../../core';
-import { refuseFile } from '../errors';
-import { FILE_LIMIT, leftOut, MOST_FILE_NOTES, type FileLine } from '../line';
+import { quoted, refuseFile } from '../errors';
+import { checkLasts, FILE_LIMIT, inPieces, leftOut, MOST_FILE_NOTES, type FileLine } from '../line';
 import { child, children, numberIn, parseXml, type Element } from './xml';
 
 /** A note as the file has it, at a time in ticks. */
@@ -8,7 +8,10 @@ interface Found {
   start: number;
   ticks: number;
   midi: number | null;
+  /** As the file has it until the capo is settled: its frets may be counted from there. */
   place: Place | null;
+  /** The open pitch of its string, where the file tells it. */
+  open: number | null;
   staff: number;
   voice: string;
   tieStop: boolean;
@@ -84,13 +87,30 @@ function readPart(e: Element): Part {
   for (const measure of children(e, 'measure'))
     for (const item of measure.children) {
       if (item.name === 'attributes') transposed = readAttributes(item, part, cursor, transposed);
-      else if (item.name === 'backup') cursor.at -= ticksIn(item, cursor);
-      else if (item.name === 'forward') cursor.at += ticksIn(item, cursor);
+      else if (item.name === 'backup') cursor.at = Math.max(0, cursor.at - ticksIn(item, cursor));
+      else if (item.name === 'forward') checkLasts((cursor.at += ticksIn(item, cursor)));
       else if (item.name === 'note') readNote(item, part, cursor, transposed);
       else part.tempo ??= tempoIn(item);
     }
+  settleCapo(part);
   return part;
 }
+
+/**
+ * A capo raises the open strings and frets are counted from it (MusicXML 4.0, the element `capo`: "the number of semitones that the capo raises"); in our own
+ * files until 2026 they were counted from the nut. Where the pitches of the notes tell, they decide; then each note has its place from the nut and its pitch.
+ */
+function settleCapo({ notes, capo }: Part): void {
+  const agree = (raise: number): number =>
+    notes.filter((n) => n.place && n.open !== null && n.midi === n.open + raise + n.place.fret).length;
+  const raise = agree(0) > agree(capo) ? 0 : capo;
+  for (const n of notes) {
+    if (n.place) n.place = { ...n.place, fret: n.place.fret + raise };
+    if (n.place && n.open !== null) n.midi = n.open + n.place.fret;
+    if (n.midi === null || (n.place && n.place.fret > HIGHEST_FRET)) n.place = null;
+  }
+}
+const HIGHEST_FRET = 36;
 
 function readAttributes(e: Element, part: Part, cursor: Cursor, transposed: number): number {
   const divisions = numberIn(e, 'divisions');
@@ -101,11 +121,22 @@ function readAttributes(e: Element, part: Part, cursor: Cursor, transposed: numb
   for (const details of children(e, 'staff-details')) {
     const open = tuningIn(details);
     if (open) part.tunings.set(Number(details.attributes.number ?? 1), open);
-    part.capo = numberIn(details, 'capo') ?? part.capo;
+    part.capo = capoIn(details) ?? part.capo;
   }
   const move = child(e, 'transpose');
   return move ? (numberIn(move, 'chromatic') ?? 0) + 12 * (numberIn(move, 'octave-change') ?? 0) : transposed;
 }
+
+/** The fret of a capo. Refuses one that no neck has. */
+function capoIn(details: Element): number | null {
+  const e = child(details, 'capo');
+  if (!e) return null;
+  const capo = numberIn(e);
+  if (capo === null || !Number.isInteger(capo) || capo < 0 || capo > MOST_CAPO)
+    return refuseFile(`its capo is ${quoted(e.text)}; a fret from 0 to ${MOST_CAPO} is expected there.`, e.line);
+  return capo;
+}
+const MOST_CAPO = 24;
 
 /** Line 1 is the lowest line of the staff: the string with the highest number. */
 function tuningIn(details: Element): PitchName[] | null {
@@ -142,6 +173,7 @@ function readNote(e: Element, part: Part, cursor: Cursor, transposed: number): v
   if (!chord) {
     cursor.last = cursor.at;
     cursor.at += ticks;
+    checkLasts(cursor.at);
   }
   if (ticks === 0 || child(e, 'cue')) return;
   const pitch = child(e, 'pitch');
@@ -150,13 +182,12 @@ function readNote(e: Element, part: Part, cursor: Cursor, transposed: number): v
   const staff = numberIn(e, 'staff') ?? 1;
   const open = part.tunings.get(staff) ?? part.tunings.get(1);
   const onString = marks.place && open?.[marks.place.string - 1];
-  const midi = onString && marks.place ? midiOf(onString) + marks.place.fret : written === null ? null : written + transposed;
   part.notes.push({
     ...marks,
     start,
     ticks,
-    midi,
-    place: midi === null ? null : marks.place,
+    midi: written === null ? null : written + transposed,
+    open: onString ? midiOf(onString) : null,
     staff,
     voice: child(e, 'voice')?.text.trim() ?? '1',
     tieStop: children(e, 'tie').some((t) => t.attributes.type === 'stop'),
@@ -229,11 +260,3 @@ function merged(notes: PitchedNote[]): PitchedNote[] {
   }
   return out;
 }
-
-const LONGEST = TICKS * 8;
-const inPieces = (n: PitchedNote): PitchedNote[] =>
-  Array.from({ length: Math.ceil(n.ticks / LONGEST) }, (_, k) => ({
-    ...n,
-    ...(k && n.midi !== null ? { join: 'tie' as const } : {}),
-    ticks: Math.min(LONGEST, n.ticks - k * LONGEST),
-  }));

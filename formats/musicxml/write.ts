@@ -10,7 +10,6 @@ import {
   type FingeringSchool,
   type Instrument,
   type LickNote,
-  type NoteType,
   type ScaleRef,
   type Stroke,
 } from '../../core';
@@ -30,37 +29,6 @@ export interface MusicXmlLick {
 }
 
 const DIVISIONS = TICKS;
-const TYPES: Record<NoteType, string> = {
-  whole: 'whole',
-  half: 'half',
-  quarter: 'quarter',
-  eighth: 'eighth',
-  '16th': '16th',
-  '32nd': '32nd',
-  '64th': '64th',
-};
-
-/** The pieces of a bar, each with where it stands in its triplet. */
-type Piece = BarPiece & { tuplet: ('start' | 'stop')[] };
-
-/** Marks where triplets begin and end: a group closes when it fills a plain length. */
-function tuplets(bar: BarPiece[]): Piece[] {
-  let sum = 0;
-  let least = 0;
-  return bar.map((p, k) => {
-    if (!p.value.triplet) {
-      sum = 0;
-      return { ...p, tuplet: [] };
-    }
-    const opens = sum === 0;
-    least = opens ? p.value.ticks : Math.min(least, p.value.ticks);
-    sum += p.value.ticks;
-    const closes = sum % (3 * least) === 0 || !bar[k + 1]?.value.triplet;
-    if (closes) sum = 0;
-    return { ...p, tuplet: [...(opens ? (['start'] as const) : []), ...(closes ? (['stop'] as const) : [])] };
-  });
-}
-
 interface Context {
   lick: MusicXmlLick;
   spell: (midi: number) => string;
@@ -70,12 +38,12 @@ interface Context {
 /**
  * A lick as MusicXML 4.0 (only elements that 3.0 has too), one part with a notation staff, sounding an octave lower than
  * written, and a tab staff: rhythm, ties, triplets, string and fret, fingers, slides, hammer-ons and pull-offs, bends, pick
- * strokes, palm muting, tuning and capo. After the W3C MusicXML 4.0 specification.
+ * strokes, palm muting, tuning and capo: it raises the open strings, and frets are counted from it. After the W3C MusicXML 4.0 specification.
  */
 export function writeMusicXml(lick: MusicXmlLick): string {
   const perBar = barTicks(lick.meter);
   const context: Context = { lick, spell: spellerIn(lick.scale), fingers: fingersOf(lick) };
-  const bars = barsOf(lick.notes, perBar).map(tuplets);
+  const bars = barsOf(lick.notes, perBar);
   const measures = (bars.length ? bars : [[]]).map((bar, k) => measure(context, bar, k, perBar));
   return xml([
     el('score-partwise', [
@@ -92,8 +60,8 @@ function fingersOf({ instrument, notes, school }: MusicXmlLick): (number | null)
   return fingerLick(instrument, notes, { school }).map((s) => (s ? s.finger : null));
 }
 
-function measure(c: Context, bar: Piece[], index: number, perBar: number): Node {
-  const filled = bar.reduce((sum, p) => sum + p.value.ticks, 0) || perBar;
+function measure(c: Context, bar: BarPiece[], index: number, perBar: number): Node {
+  const filled = bar.reduce((sum, p) => sum + p.ticks, 0) || perBar;
   const empty = (staff: 1 | 2): Node => el('note', [el('rest', [], { measure: 'yes' }), el('duration', perBar), el('voice', staff), el('staff', staff)]); // prettier-ignore
   const notes = (staff: 1 | 2): Node[] => (bar.length ? bar.map((p) => note(c, p, staff)) : [empty(staff)]);
   return el(
@@ -145,19 +113,18 @@ function pitchNode(c: Context, midi: number): Node {
   return el('pitch', [el('step', step), ...(alter ? [el('alter', alter)] : []), el('octave', octave)]);
 }
 
-function note(c: Context, p: Piece, staff: 1 | 2): Node {
+function note(c: Context, p: BarPiece, staff: 1 | 2): Node {
   const { place } = c.lick.notes[p.index];
   const midi = place && midiOf(c.lick.instrument.strings[place.string - 1].open) + place.fret;
-  const { value } = p;
   return el('note', [
     midi === null ? el('rest') : pitchNode(c, midi),
-    el('duration', value.ticks),
+    el('duration', p.ticks),
     ...(p.tiedFrom ? [el('tie', [], { type: 'stop' })] : []),
     ...(p.tiedTo ? [el('tie', [], { type: 'start' })] : []),
     el('voice', staff),
-    el('type', TYPES[value.type]),
-    ...Array.from({ length: value.dots }, () => el('dot')),
-    ...(value.triplet ? [el('time-modification', [el('actual-notes', 3), el('normal-notes', 2)])] : []),
+    el('type', p.type),
+    ...Array.from({ length: p.dots }, () => el('dot')),
+    ...(p.tuplet ? [el('time-modification', [el('actual-notes', p.tuplet.actual), el('normal-notes', p.tuplet.normal)])] : []),
     ...(staff === 2 ? [el('stem', 'none')] : []),
     el('staff', staff),
     ...notations(c, p, staff),
@@ -165,12 +132,13 @@ function note(c: Context, p: Piece, staff: 1 | 2): Node {
   ]);
 }
 
-function notations(c: Context, p: Piece, staff: 1 | 2): Node[] {
+function notations(c: Context, p: BarPiece, staff: 1 | 2): Node[] {
   const n = c.lick.notes[p.index];
   const inner = [
     ...(p.tiedFrom ? [el('tied', [], { type: 'stop' })] : []),
     ...(p.tiedTo ? [el('tied', [], { type: 'start' })] : []),
-    ...p.tuplet.map((type) => el('tuplet', [], { type })),
+    ...(p.tuplet?.first ? [el('tuplet', [], { type: 'start' })] : []),
+    ...(p.tuplet?.last ? [el('tuplet', [], { type: 'stop' })] : []),
     ...(n.place ? slides(c, p) : []),
     ...(n.place && (staff === 2 || !p.tiedFrom) ? technical(c, p, staff) : []),
   ];
@@ -178,9 +146,9 @@ function notations(c: Context, p: Piece, staff: 1 | 2): Node[] {
 }
 
 /** How the note after this piece is joined to it, if the piece is the last of its note. */
-const nextJoin = (c: Context, p: Piece): LickNote['join'] => (p.tiedTo ? undefined : c.lick.notes[p.index + 1]?.join);
+const nextJoin = (c: Context, p: BarPiece): LickNote['join'] => (p.tiedTo ? undefined : c.lick.notes[p.index + 1]?.join);
 
-function slides(c: Context, p: Piece): Node[] {
+function slides(c: Context, p: BarPiece): Node[] {
   const stop = c.lick.notes[p.index].join === 'slide' && !p.tiedFrom;
   return [
     ...(stop ? [el('slide', [], { type: 'stop', 'line-type': 'solid' })] : []),
@@ -190,7 +158,7 @@ function slides(c: Context, p: Piece): Node[] {
 
 const JOIN_TAGS = { hammer: ['hammer-on', 'H'], pull: ['pull-off', 'P'] } as const;
 
-function technical(c: Context, p: Piece, staff: 1 | 2): Node[] {
+function technical(c: Context, p: BarPiece, staff: 1 | 2): Node[] {
   const n = c.lick.notes[p.index];
   const struck = !p.tiedFrom;
   const finger = struck ? c.fingers[p.index] : null;
@@ -200,7 +168,7 @@ function technical(c: Context, p: Piece, staff: 1 | 2): Node[] {
     ...(staff === 1 && stroke === 'down' ? [el('down-bow')] : []),
     ...(staff === 1 && stroke === 'up' ? [el('up-bow')] : []),
     ...(staff === 2 && finger ? [el('fingering', finger)] : []),
-    ...(staff === 2 && n.place ? [el('string', n.place.string), el('fret', n.place.fret)] : []),
+    ...(staff === 2 && n.place ? [el('string', n.place.string), el('fret', n.place.fret - (c.lick.instrument.capo ?? 0))] : []),
     ...(['hammer', 'pull'] as const).flatMap((join) => {
       const [tag, letter] = JOIN_TAGS[join];
       return [

@@ -1,70 +1,84 @@
-import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
-import { refuseFile } from '../errors';
+import { XMLBuilder } from 'fast-xml-parser';
+import { SaxesParser } from 'saxes';
+import { quoted, refuseFile } from '../errors';
 
-/** An element as the parser's ordered form has it: its name with its children, and its attributes. */
+/** An element to be written: its name with its children, and its attributes. */
 export type Node = Record<string, unknown>;
 
 /** An element: children, or a text. */
 export function el(name: string, content: Node[] | string | number = [], attributes: Record<string, string | number> = {}): Node {
-  const children = Array.isArray(content) ? content : [{ '#text': String(content) }];
-  const named = Object.fromEntries(Object.entries(attributes).map(([k, v]) => [`@_${k}`, String(v)]));
+  const children = Array.isArray(content) ? content : [{ '#text': writable(String(content)) }];
+  const named = Object.fromEntries(Object.entries(attributes).map(([k, v]) => [`@_${k}`, writable(String(v))]));
   return { [name]: children, ...(Object.keys(named).length ? { ':@': named } : {}) };
 }
 
-const OPTIONS = { preserveOrder: true, ignoreAttributes: false, attributeNamePrefix: '@_' } as const;
-const builder = new XMLBuilder({ ...OPTIONS, format: true, indentBy: ' ', suppressEmptyNode: true });
+/** Signs that XML 1.0 has no way to write (section 2.2, Char): left out. */
+// eslint-disable-next-line no-control-regex
+const writable = (text: string): string =>
+  text.replace(
+    /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g,
+    '',
+  );
+
+const builder = new XMLBuilder({ preserveOrder: true, ignoreAttributes: false, attributeNamePrefix: '@_', format: true, indentBy: ' ', suppressEmptyNode: true }); // prettier-ignore
 
 export const xml = (nodes: Node[]): string => `<?xml version="1.0" encoding="UTF-8"?>\n${String(builder.build(nodes)).trimStart()}`;
 
-const parser = new XMLParser({ ...OPTIONS, parseTagValue: false, parseAttributeValue: false, processEntities: true, trimValues: true, htmlEntities: false }); // prettier-ignore
-
-/** Whose declaration a file of this kind usually carries; it is never fetched. */
-const PLAIN_DOCTYPE = /<!DOCTYPE\s+(?:score-partwise|score-timewise|container)(?:\s+PUBLIC\s+"[^"<>]*"\s+"[^"<>]*")?\s*>/i;
-
-/**
- * Parses XML. Refuses what could reach outside the file or swell inside it: entities, an inner document type, external
- * references other than the usual declaration (which is dropped, not fetched). Throws FormatError with the line.
- */
-export function parseXml(text: string): Element {
-  const plain = text.replace(/^\uFEFF/, '').replace(PLAIN_DOCTYPE, '');
-  if (/<!ENTITY/i.test(plain)) refuseFile('this file declares entities; such files are not read.');
-  if (/<!DOCTYPE/i.test(plain)) refuseFile('this file refers to something outside itself; such files are not read.');
-  if (/<(?:xi:)?include\b/i.test(plain)) refuseFile('this file includes another one; such files are not read.');
-  const checked = checkWhole(plain);
-  if (checked) refuseFile(`this is not whole XML: ${checked.msg}`, checked.line);
-  const nodes = attempt(() => parser.parse(plain) as Node[]);
-  const root = nodes.map(elementOf).find((e) => e.name !== '?xml' && e.name !== '#text');
-  return root ?? refuseFile('this XML has nothing in it.');
-}
-
-function checkWhole(text: string): { msg: string; line: number } | null {
-  const result = attempt(() => XMLValidator.validate(text));
-  return result === true ? null : result.err;
-}
-
-function attempt<T>(action: () => T): T {
-  try {
-    return action();
-  } catch (e) {
-    return refuseFile(`this is not XML that can be read${e instanceof Error ? ` (${e.message})` : ''}.`);
-  }
-}
-
-/** An element to be read. */
+/** An element that was read. */
 export interface Element {
   name: string;
-  attributes: Record<string, string>;
+  attributes: Readonly<Record<string, string>>;
   children: Element[];
+  /** Its own text, trimmed at both ends. */
   text: string;
+  /** Where it begins, from 1. */
+  line: number;
 }
 
-function elementOf(node: Node): Element {
-  const name = Object.keys(node).find((k) => k !== ':@') ?? '#text';
-  const raw = (node[':@'] ?? {}) as Record<string, unknown>;
-  const attributes = Object.fromEntries(Object.entries(raw).map(([k, v]) => [k.replace(/^@_/, ''), String(v)]));
-  if (name === '#text') return { name, attributes: {}, children: [], text: String(node['#text']) };
-  const inner = Array.isArray(node[name]) ? (node[name] as Node[]).map(elementOf) : [];
-  return { name, attributes, children: inner.filter((c) => c.name !== '#text'), text: inner.filter((c) => c.name === '#text').map((c) => c.text).join('') }; // prettier-ignore
+/** Elements that a file may have, inside one another and in all; letters of one text. Far beyond any score. */
+const MOST = { deep: 100, elements: 1_000_000, text: 1_000_000 };
+
+/** Whose declaration a file of this kind usually carries; it is dropped, never fetched. */
+const PLAIN_DOCTYPE = /^\s*(?:score-partwise|score-timewise|container)\b[^[]*$/;
+
+/**
+ * Parses XML. Refuses what could reach outside the file or swell inside it: entities, an inner document type, an outside document type other
+ * than the usual declaration (which is dropped, not fetched), includes. Throws FormatError with the line.
+ */
+export function parseXml(text: string): Element {
+  const parser = new SaxesParser({ position: true, xmlns: false } as const);
+  const open: (Element & { texts: string[] })[] = [];
+  let root: Element | null = null;
+  let count = 0;
+  parser.on('error', (e) => refuseFile(`this is not whole XML: ${e.message.replace(/^(?:[^:]*:)?\d+:\d+: /, '')}`, parser.line));
+  parser.on('doctype', (type) => {
+    if (type.includes('[')) refuseFile('this file declares entities or a document type of its own; such files are not read.', parser.line);
+    if (!PLAIN_DOCTYPE.test(type)) refuseFile('this file refers to something outside itself; such files are not read.', parser.line);
+  });
+  parser.on('opentag', ({ name, attributes }) => {
+    if (++count > MOST.elements) refuseFile(`this file has more than ${MOST.elements} elements.`, parser.line);
+    if (open.length >= MOST.deep) refuseFile(`this file is nested more than ${MOST.deep} levels deep.`, parser.line);
+    if (/^(?:\w+:)?include$/i.test(name)) refuseFile('this file includes another one; such files are not read.', parser.line);
+    open.push({ name, attributes, children: [], text: '', line: parser.line, texts: [] });
+  });
+  const addText = (piece: string): void => {
+    const at = open.at(-1);
+    if (!at) return;
+    if (piece.length > MOST.text)
+      refuseFile(`a text of ${piece.length} letters stands in <${quoted(at.name)}>; no score has that.`, at.line);
+    at.texts.push(piece);
+  };
+  parser.on('text', addText);
+  parser.on('cdata', addText);
+  parser.on('closetag', () => {
+    const { texts, ...e } = open.pop() as Element & { texts: string[] };
+    const whole: Element = { ...e, text: texts.join('').trim() };
+    const outer = open.at(-1);
+    if (outer) outer.children.push(whole);
+    else root = whole;
+  });
+  parser.write(text.replace(/^\uFEFF/, '')).close();
+  return root ?? refuseFile('this XML has nothing in it.');
 }
 
 export const child = (e: Element, name: string): Element | undefined => e.children.find((c) => c.name === name);
@@ -72,5 +86,5 @@ export const children = (e: Element, name: string): Element[] => e.children.filt
 /** A number inside, or null where there is none. */
 export function numberIn(e: Element | undefined, name?: string): number | null {
   const text = (name ? e && child(e, name)?.text : e?.text)?.trim();
-  return text && /^-?\d+(\.\d+)?$/.test(text) ? Number(text) : null;
+  return text && text.length < 24 && /^-?\d+(\.\d+)?$/.test(text) ? Number(text) : null;
 }

@@ -1,5 +1,5 @@
 import { TICKS, type PitchedNote } from '../../core';
-import { lengthOf } from './rhythm';
+import { LENGTH_WORD, lengthOf } from './rhythm';
 import type { TabSystem } from './systems';
 
 /** How lengths are taken where no letters stand over the tab; "auto" goes by the columns where these are plainly in proportion. */
@@ -10,8 +10,6 @@ export type Taken = Exclude<Spacing, 'auto'>;
 
 /** A note as it stands in a row: in which column, and in which line of the text the row begins. */
 export type Timed = PitchedNote & { column: number; line: number };
-
-const LENGTH_WORD = /^(?:=\d{1,5}|[WHQESTX](?:\.{0,2}3?)(?:\+[WHQESTX](?:\.{0,2}3?))*)r?$/i;
 
 /** Lengths from the letters over the system: each belongs to the note it stands over, or is a rest. */
 function byLetters(notes: Timed[], s: TabSystem): Timed[] {
@@ -32,11 +30,25 @@ function byLetters(notes: Timed[], s: TabSystem): Timed[] {
 /** Grid that lengths guessed from columns fall on: sixteenths. */
 const GRID = TICKS / 4;
 
+/** What stands in each bar: things in order of their columns, and bars in theirs, each looked at once. */
+function inBars<T, B extends { from: number; to: number }>(
+  all: readonly T[],
+  columnOf: (t: T) => number,
+  bars: readonly B[],
+): { bar: B; inside: T[] }[] {
+  let at = 0;
+  return bars.map((bar) => {
+    while (at < all.length && columnOf(all[at]) < bar.from) at++;
+    const first = at;
+    while (at < all.length && columnOf(all[at]) < bar.to) at++;
+    return { bar, inside: all.slice(first, at) };
+  });
+}
+
 /** Each bar's time is shared out as its columns are: a note lasts until the next one, the last until the barline. */
 function byColumns(notes: Timed[], s: TabSystem, meter: [number, number]): Timed[] {
   const whole = (meter[0] * TICKS * 4) / meter[1];
-  return s.bars.flatMap(({ from, to }) => {
-    const inside = notes.filter((n) => n.column >= from && n.column < to);
+  return inBars(notes, (n) => n.column, s.bars).flatMap(({ bar: { to }, inside }) => {
     if (!inside.length) return [];
     const gaps = inside.map((n, k) => (inside[k + 1]?.column ?? to) - n.column);
     const unit = Math.min(...gaps.slice(0, -1), gaps.length === 1 ? gaps[0] : Infinity);
@@ -69,8 +81,11 @@ export function spacingOf(systems: TabSystem[], asked: Spacing, columnsOf: (s: T
 /** Columns from note to note in each closed bar, the last one's to its barline. */
 function barGaps(s: TabSystem, columns: number[]): number[][] {
   const closed = s.bars.filter(({ to }) => s.strings[0][to - 1] === '|');
-  return closed.flatMap(({ from, to }) => {
-    const inside = columns.filter((c) => c >= from && c < to);
+  return inBars(
+    [...columns].sort((a, b) => a - b),
+    (c) => c,
+    closed,
+  ).flatMap(({ bar: { to }, inside }) => {
     return inside.length > 1 ? [inside.map((c, k) => (inside[k + 1] ?? to - 1) - c)] : [];
   });
 }

@@ -1,6 +1,6 @@
 import { CoreError, midiOf, parseTuning, TUNINGS, type Instrument, type Join, type PitchedNote, type PitchName } from '../../core';
 import { refuseFile } from '../errors';
-import { FILE_LIMIT, leftOut, MOST_FILE_NOTES, type FileLine } from '../line';
+import { checkLasts, FILE_LIMIT, inPieces, leftOut, MOST_FILE_NOTES, type FileLine } from '../line';
 import { spacingOf, timed, type Spacing, type Taken, type Timed } from './lengths';
 import { systemsOf, type TabSystem } from './systems';
 
@@ -70,6 +70,7 @@ export function readTab(text: string, near: Instrument, o: { spacing?: Spacing }
   });
   if (!notes.some((n) => n.midi !== null)) refuseFile('this tab has no notes in it.', systems[0].line);
   if (notes.length > MOST_FILE_NOTES) refuseFile(`this tab has ${notes.length} notes; at most ${MOST_FILE_NOTES} are read.`);
+  checkLasts(notes.reduce((sum, n) => sum + n.ticks, 0));
   const kept = joined(notes);
   kept.forEach((n, k) => {
     const { join } = notes[k];
@@ -234,7 +235,11 @@ function lineOf(s: TabSystem, open: PitchName[], left: Left): Event[] {
 
 function notesOf(s: TabSystem, open: PitchName[], meter: [number, number], spacing: Taken, left: Left): Timed[] {
   const midis = open.map((p) => midiOf(p));
-  const muted = (column: number): boolean => s.mutes.some((m) => column >= m.from && column < m.to);
+  let mute = 0;
+  const muted = (column: number): boolean => {
+    while (mute < s.mutes.length && s.mutes[mute].to <= column) mute++; // both ascend
+    return mute < s.mutes.length && column >= s.mutes[mute].from;
+  };
   const notes = lineOf(s, open, left).map((e): Timed => ({
     column: e.column,
     line: s.line,
@@ -245,7 +250,7 @@ function notesOf(s: TabSystem, open: PitchName[], meter: [number, number], spaci
     ...(e.bend ? { bend: e.bend } : {}),
     ...(muted(e.column) ? { muted: true } : {}),
   }));
-  return timed(notes, s, meter, spacing);
+  return timed(notes, s, meter, spacing).flatMap(inPieces);
 }
 
 /** The line of the row that the k-th note stands in. */

@@ -18,6 +18,9 @@ function oneText(ticks: number): string {
   return v ? `${LETTERS[v.type]}${'.'.repeat(v.dots)}${v.triplet ? '3' : ''}` : '';
 }
 
+/** One length as it stands over a tab, an r behind it for a rest. */
+export const LENGTH_WORD = /^(?:=\d{1,5}|[WHQESTX]\.{0,2}3?(?:\+[WHQESTX]\.{0,2}3?){0,15})r?$/i;
+
 const BY_TEXT = new Map(NOTE_VALUES.map((v) => [oneText(v.ticks), v.ticks]));
 
 /** Ticks of such letters; null where they are none. */

@@ -1,4 +1,5 @@
 import { refuseFile } from '../errors';
+import { LENGTH_WORD } from './rhythm';
 
 /** One row of tab: its strings without names and outer bars, columns in line. */
 export interface TabSystem {
@@ -38,9 +39,17 @@ const TAB_STOP = 8;
 
 /** Tab characters as the blanks that they stand for, in lines of eight columns a stop (the usual of terminals and editors). */
 function untabbed(text: string): string {
-  let out = '';
-  for (const c of text) out += c === '\t' ? ' '.repeat(TAB_STOP - (out.length % TAB_STOP)) : c;
-  return out;
+  if (!text.includes('\t')) return text;
+  let column = 0;
+  return text
+    .split('\t')
+    .map((piece, k, all) => {
+      column += piece.length;
+      const room = k + 1 < all.length ? TAB_STOP - (column % TAB_STOP) : 0;
+      column += room;
+      return piece + ' '.repeat(room);
+    })
+    .join('');
 }
 
 /** Dashes and bars of every kind as the plain ones: long dashes, and lines drawn with box characters. */
@@ -53,23 +62,36 @@ const plainSigns = (text: string): string =>
 const TIMES = /\|\s*\(?[xX×]\s*(\d{1,2})\)?\s*$/;
 const MOST_TIMES = 16;
 
-/** A line of tab: a name or none, then dashes, digits and signs, dashes above all. */
-const TAB_LINE = /^(\s*)([A-Ga-g][#b♯♭]{0,2}\d?)?(\s*[|:‖]\s*|\s*(?=-))([-\d|:hHpPsSbBrR/\\~xX().<>=*tTvV^ ]*)$/;
+/** What begins a line of tab behind its indent: a name or none, then a bar, or a dash at once. */
+const TAB_BEGINS = /^([A-Ga-g][#b♯♭]{0,2}\d?)?(\s{0,16}[|:‖]|\s{0,16}(?=-))/;
+/** What stands on a string: dashes, digits and signs. */
+const TAB_BODY = /^[-\d|:hHpPsSbBrR/\\~xX().<>=*tTvV^ ]*$/;
+/** Letters that a line of a text may have; a line of tab has fewer. */
+const MOST_LINE = 100_000;
+const MOST_ROW = 20_000;
 /** Without a name and a bar, so many dashes make a line of tab. */
 const DASHES = 3;
 
 function rowOf(text: string, line: number): Row | null {
+  if (text.length > MOST_LINE) refuseFile(`this line has ${text.length} letters; a text has at most ${MOST_LINE} in one.`, line);
   const plain = plainSigns(untabbed(text)).trimEnd();
   const times = TIMES.exec(plain);
-  const m = TAB_LINE.exec(times ? plain.slice(0, times.index + 1) : plain);
+  const whole = times ? plain.slice(0, times.index + 1) : plain;
+  const indent = whole.length - whole.trimStart().length;
+  const rest = whole.slice(indent);
+  const m = TAB_BEGINS.exec(rest);
   if (!m) return null;
-  const [, indent, name = '', bar, body] = m;
+  const [, name = '', bar] = m;
+  const begun = name.length + bar.length;
+  const body = rest.slice(begun).trimStart();
+  if (!TAB_BODY.test(body)) return null;
+  if (body.length > MOST_ROW) refuseFile(`this line of tab has ${body.length} signs; at most ${MOST_ROW} are read in one.`, line);
   const dashes = body.match(/-/g)?.length ?? 0;
   if (dashes < (name && bar.trim() ? 1 : DASHES)) return null;
   return {
     line,
     name: name.replace(/♯/g, '#').replace(/♭/g, 'b'),
-    offset: indent.length + name.length + bar.length,
+    offset: whole.length - body.length,
     body,
     times: times ? Math.min(MOST_TIMES, Math.max(1, Number(times[1]))) : 1,
   };
@@ -145,16 +167,25 @@ function barsOf(first: string, width: number): { from: number; to: number }[] {
   return edges.slice(1).map((to, k) => ({ from: edges[k], to })).filter((b) => b.to - b.from > 1); // prettier-ignore
 }
 
-const LENGTHS = /^\s*(?:(?:=\d{1,5}|[WHQESTX]\.{0,2}3?(?:\+[WHQESTX]\.{0,2}3?)*)r?(?:\s+|$))+$/i;
-const MUTES = /^\s*(?:P\.?M\.?[-–. ]*\|?\s*)+$/i;
+/** A row of length letters: words of them and nothing else. */
+const isLengths = (text: string): boolean => {
+  const words = text.split(/\s+/).filter(Boolean); // prettier-ignore
+  return words.length > 0 && words.every((w) => LENGTH_WORD.test(w));
+};
+/** A row of "PM", each with what it runs on as; told without going back. */
+const MUTE_SIGNS = /P\.?M\.?/gi;
+const isMutes = (text: string): boolean => {
+  const rest = text.replace(MUTE_SIGNS, '');
+  return rest.length < text.length && /^[-–.|\s]*$/.test(rest);
+};
 
 /** The rows of letters directly over a system, nearest first. */
 function above(lines: string[], first: number, used: Set<number>): { lengths: string | null; mutes: string | null } {
   const found: { lengths: string | null; mutes: string | null } = { lengths: null, mutes: null };
   for (let k = first - 1; k >= Math.max(0, first - 2); k--) {
     const text = untabbed(lines[k]);
-    if (found.mutes === null && MUTES.test(text)) found.mutes = text;
-    else if (found.lengths === null && LENGTHS.test(text) && text.trim()) found.lengths = text;
+    if (found.mutes === null && isMutes(text)) found.mutes = text;
+    else if (found.lengths === null && isLengths(text)) found.lengths = text;
     else break;
     used.add(k);
   }
@@ -165,23 +196,40 @@ function above(lines: string[], first: number, used: Set<number>): { lengths: st
 const mutesIn = (text: string): { from: number; to: number }[] =>
   [...text.matchAll(/P\.?M\.?[-–.]*/gi)].map((m) => ({ from: m.index, to: m.index + m[0].length }));
 
+const TEMPO = /\btempo\D{0,3}(\d{2,3}(?:\.\d{1,3})?)\b/i;
+const METER = /\b(\d{1,2})\/(1|2|4|8|16|32)\b/;
+const TUNING = /^tuning:?\s+([A-G][A-Ga-g#b0-9\s-]+?)(?:,\s*capo\s+(\d{1,2}))?$/i;
+const BARS = /^\d+ bars?$/;
+const TITLE = /^title:\s*(.*)$/i;
+const MOST_TITLE = 120;
+
+/** Whether a line of the head is read as a title by itself; any other title is written behind "Title:". */
+export const isPlainTitle = (text: string): boolean =>
+  text !== '' &&
+  text === text.trim() &&
+  ![TITLE, TEMPO, METER, TUNING, BARS].some((p) => p.test(text)) &&
+  rowOf(text, 1) === null &&
+  !isLengths(text) &&
+  !isMutes(text);
+
 /** Title, tempo, meter, tuning and capo, as they stand over the first row. */
 function headOf(lines: string[], used: Set<number>): Head {
   const head: Head = {};
-  const first = Math.min(...used, lines.length);
+  const [first = lines.length] = used; // rows come first, from the top
   lines.slice(0, first).forEach((raw, k) => {
     const text = raw.trim();
-    if (!text) return;
-    const tempo = /\btempo\D{0,3}(\d{2,3})\b/i.exec(text);
-    const meter = /\b(\d{1,2})\/(1|2|4|8|16|32)\b/.exec(text);
-    const tuning = /^tuning:?\s+([A-G][A-Ga-g#b0-9\s-]+?)(?:,\s*capo\s+(\d{1,2}))?$/i.exec(text);
+    if (!text || used.has(k)) return;
+    used.add(k);
+    const title = TITLE.exec(text);
+    if (title) return void (head.title = title[1].slice(0, MOST_TITLE));
+    const tempo = TEMPO.exec(text);
+    const meter = METER.exec(text);
+    const tuning = TUNING.exec(text);
     if (tempo && Number(tempo[1]) >= 20) head.tempo = Number(tempo[1]);
     if (meter && Number(meter[1]) >= 1 && Number(meter[1]) <= 32) head.meter = [Number(meter[1]), Number(meter[2])];
     if (tuning) head.tuning = tuning[1];
     if (tuning?.[2]) head.capo = Number(tuning[2]);
-    const bars = /^\d+ bars?$/.test(text);
-    if (!tempo && !meter && !tuning && !bars && !head.title) head.title = text.slice(0, 120);
-    used.add(k);
+    if (!tempo && !meter && !tuning && !BARS.test(text) && !head.title) head.title = text.slice(0, MOST_TITLE);
   });
   return head;
 }

@@ -1,5 +1,6 @@
 import { barsOf, barTicks, glyphs, startsOf, writtenParts, type Instrument, type Join, type LickNote } from '../../core';
 import { lengthText } from './rhythm';
+import { isPlainTitle } from './systems';
 
 export interface TabText {
   name: string;
@@ -88,8 +89,9 @@ export function writeTab(tab: TabText): string {
   const names = instrument.strings.map((s) => s.open.replace(/-?\d$/, ''));
   const label = Math.max(...names.map((n) => n.length));
   const rows = rowsOf(columnsOf(tab), Math.max(24, width - label - 4));
+  const title = glyphs(name);
   const head = [
-    glyphs(name),
+    isPlainTitle(title) ? title : `Title: ${title}`,
     `Tempo ${tempo}, ${meter[0]}/${meter[1]}`,
     `Tuning ${[...instrument.strings].reverse().map((s) => s.open).join(' ')}${instrument.capo ? `, capo ${instrument.capo}` : ''}`, // prettier-ignore
   ];
