@@ -21,51 +21,65 @@ export interface BarPiece {
   tiedTo: boolean;
 }
 
-/** A stretch of a bar that is written plainly (`actual` null), or as one tuplet. */
+/** A stretch of a bar that is written plainly (`tuplet` null), or as one tuplet. */
 interface Span {
   from: number;
   to: number;
   tuplet: { actual: number; normal: number } | null;
 }
 
-/** The finest plain length: a 128th. */
+/** The finest plain length, a 128th; and the beats of the finest meter, a 32nd, where a stretch may begin and end without a note that does. */
 const FINEST = TICKS / 32;
-/** A tie costs as much as this many parts of a tuplet. */
+const CELL = TICKS / 8;
+/** What a tie at the border of a tuplet, and a tuplet off its own beat, cost in parts of a tuplet. */
 const TIE = 4;
+const OFF_BEAT = 1;
 
 const gcd = (a: number, b: number): number => (b ? gcd(b, a % b) : a);
-const isPower = (n: number): boolean => (n & (n - 1)) === 0;
 /** The largest power of two that is less than n. */
 const below = (n: number): number => 2 ** (Math.ceil(Math.log2(n)) - 1);
+/** Lengths that one tuplet may fill: halves of halves of a whole note, and doubles of it. */
+const TUPLET_LENGTHS = Array.from({ length: 12 }, (_, k) => FINEST * 2 ** k);
 
-/**
- * How a stretch is best written: plainly where all that begins or ends in it lies on halves of halves, else as one tuplet, or its halves each by itself,
- * whichever is simpler (the parts of its tuplets, and a tie where a note goes across the middle). `cuts` ascend.
- */
-function spansOf(from: number, to: number, cuts: readonly number[]): { spans: Span[]; cost: number } {
-  const length = to - from;
-  const inside = cuts.filter((c) => c > from && c < to);
-  const grid = inside.reduce((g, c) => gcd(g, c - from), length);
-  const actual = length / grid;
-  if (isPower(actual) && (actual === 1 || grid % FINEST === 0)) return { spans: [{ from, to, tuplet: null }], cost: 0 };
-  const whole = { spans: [{ from, to, tuplet: { actual, normal: below(actual) } }], cost: actual };
-  const middle = from + length / 2;
-  if (!Number.isInteger(middle) || length <= FINEST) return whole;
-  const [a, b] = [spansOf(from, middle, inside), spansOf(middle, to, inside)];
-  const cost = a.cost + b.cost + (inside.includes(middle) ? 0 : TIE);
-  return cost < whole.cost ? { spans: [...a.spans, ...b.spans], cost } : whole;
+/** The simplest way to a place in the bar: its cost, and the stretch that ends there. */
+interface Way {
+  cost: number;
+  span: Span | null;
 }
 
-/** Stretches of a bar that halve evenly: the longest from its beginning on, a whole note at most. Example: 7/8 is 4 + 2 + 1 eighths. */
-function stretches(perBar: number): [from: number, to: number][] {
-  const out: [number, number][] = [];
-  for (let at = 0; at < perBar;) {
-    let length = TICKS * 4;
-    while (at + length > perBar) length /= 2;
-    out.push([at, at + length]);
-    at += length;
-  }
-  return out;
+/**
+ * A bar as stretches that are written plainly or as tuplets: all that begins or ends in a plain one lies on 128ths, a tuplet takes the rest. Of all ways the
+ * simplest: the parts of its tuplets, a tie where a note goes across the border of one, and tuplets on their own beat before others. `cuts` ascend, from the
+ * first note's begin to the end of the last; the last stretch may go beyond it.
+ */
+function spansOf(cuts: readonly number[], perBar: number): Span[] {
+  const end = cuts.at(-1) ?? 0;
+  const isCut = new Set(cuts);
+  const cells = Array.from({ length: perBar / CELL + 1 }, (_, k) => k * CELL);
+  const stops = [...new Set([...cells, ...cuts])].sort((a, b) => a - b);
+  const ways = new Map<number, Way>([[0, { cost: 0, span: null }]]);
+  const offer = (cost: number, span: Span): void => {
+    if (cost < (ways.get(span.to)?.cost ?? Infinity)) ways.set(span.to, { cost, span });
+  };
+  stops.forEach((from, k) => {
+    const way = ways.get(from);
+    if (!way || from >= end) return;
+    const next = stops[k + 1];
+    if (from % FINEST === 0 && next % FINEST === 0) offer(way.cost, { from, to: next, tuplet: null });
+    for (const length of TUPLET_LENGTHS) {
+      const to = from + length;
+      if (to > perBar) break;
+      const grid = cuts.reduce((g, c) => (c > from && c < to ? gcd(g, c - from) : g), length);
+      const actual = length / grid;
+      if (actual < 3) continue;
+      const ties = (isCut.has(from) ? 0 : TIE) + (isCut.has(to) || to > end ? 0 : TIE);
+      offer(way.cost + actual + ties + (from % length ? OFF_BEAT : 0), { from, to, tuplet: { actual, normal: below(actual) } });
+    }
+  });
+  const last = stops.filter((s) => s >= end).reduce((a, b) => ((ways.get(b)?.cost ?? Infinity) < (ways.get(a)?.cost ?? Infinity) ? b : a));
+  const spans: Span[] = [];
+  for (let span = ways.get(last)?.span; span; span = ways.get(span.from)?.span) spans.unshift(span);
+  return joined(spans);
 }
 
 /** So many halves of a unit as dotted signs, longest first: 7 is 4 + 2 + 1, one sign with two dots. */
@@ -144,9 +158,7 @@ function cutAtBars(notes: readonly LickNote[], perBar: number): Part[][] {
 export function barsOf(notes: readonly LickNote[], perBar: number): BarPiece[][] {
   return cutAtBars(notes, perBar).map((parts) => {
     const end = parts.at(-1)?.to ?? 0;
-    const cuts = parts.map((p) => p.from);
-    const spans = joined(stretches(perBar).filter(([from]) => from < end).flatMap(([from, to]) => spansOf(from, to, [...cuts, end]).spans)); // prettier-ignore
-    return spans.flatMap((span) => piecesIn(span, parts));
+    return spansOf([...parts.map((p) => p.from), end], perBar).flatMap((span) => piecesIn(span, parts));
   });
 }
 
