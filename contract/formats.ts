@@ -81,6 +81,8 @@ export const FORMATS: readonly Format[] = [
   { adds: { practice: null, drills: [], plan: null } },
   { adds: { grips: [] } },
   { adds: { progressions: [], progression: null } },
+  // Notes of licks may say their pick stroke, and that a bend is let down: older ones say neither.
+  { adds: {} },
 ];
 
 /** The format of today. */

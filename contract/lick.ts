@@ -36,6 +36,7 @@ export const tagList = () => list(name(LONGEST_TAG, 'a tag is not blank.'), MOST
 export const time = () => number().strict().integer().nullable().defined().min(0);
 
 const BEATS: unknown[] = [1, 2, 4, 8, 16, 32];
+const STROKES = ['down', 'up'];
 const JOINS = ['tie', 'hammer', 'pull', 'slide', 'tap'];
 const TICKS: [number, number] = [1, 3840];
 const BEND: [number, number] = [1, 5];
@@ -46,6 +47,8 @@ export const noteSchema = record<LickNote>({
   ticks: whole(...TICKS),
   join: string().strict().oneOf(JOINS),
   bend: number().strict().integer().min(BEND[0]).max(BEND[1]),
+  release: boolean().strict(),
+  stroke: string().strict().oneOf(STROKES),
   muted: boolean().strict(),
   finger: number().strict().integer().min(FINGER[0]).max(FINGER[1]),
 });
@@ -76,7 +79,9 @@ export const isPlainNote = (value: unknown): boolean =>
   (value.join === undefined || (typeof value.join === 'string' && JOINS.includes(value.join))) &&
   isOptional(value.bend, BEND) &&
   isOptional(value.finger, FINGER) &&
-  (value.muted === undefined || typeof value.muted === 'boolean');
+  (value.muted === undefined || typeof value.muted === 'boolean') &&
+  (value.release === undefined || typeof value.release === 'boolean') &&
+  (value.stroke === undefined || (typeof value.stroke === 'string' && STROKES.includes(value.stroke)));
 
 /** One neck beside a study's; null: the study's own. */
 export const otherNeck = () => lazy((value: unknown) => (value === null ? mixed().nullable() : instrumentSchema));

@@ -164,6 +164,7 @@ const MIGRATIONS: Migration[] = [
     },
     down: noWayBack('013-rounds'),
   },
+  studiesGo(FORMATS[8], 8, '014'),
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

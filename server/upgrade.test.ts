@@ -82,6 +82,7 @@ describe('an older notebook', () => {
       '011-study-format-8',
       '012-study-format-9',
       '013-rounds',
+      '014-study-format-10',
     ]);
     await db.destroy();
   });

@@ -112,7 +112,17 @@ export const toggleMuted = (notes: LickNote[], caret: number): NotesEdit =>
 
 /** No bend, then a half step, a whole step, three half steps, none again. */
 export const turnBend = (notes: LickNote[], caret: number): NotesEdit =>
-  setNote(notes, caret, ({ bend = 0, ...n }) => (bend >= 3 || !n.place ? n : { ...n, bend: bend + 1 }));
+  setNote(notes, caret, ({ bend = 0, release, ...n }) =>
+    bend >= 3 || !n.place ? n : { ...n, bend: bend + 1, ...(release ? { release } : {}) },
+  );
+
+/** A bend is let down again, or held; what is not bent stays as it is. */
+export const toggleRelease = (notes: LickNote[], caret: number): NotesEdit =>
+  setNote(notes, caret, ({ release, ...n }) => (release || !n.bend ? n : { ...n, release: true }));
+
+/** The stroke is found by the picking, then settled down, then up, then found again. */
+export const turnStroke = (notes: LickNote[], caret: number): NotesEdit =>
+  setNote(notes, caret, ({ stroke, ...n }) => (stroke === 'up' || !n.place ? n : { ...n, stroke: stroke ? 'up' : 'down' }));
 
 export const makeRest = (notes: LickNote[], caret: number): NotesEdit => setNote(notes, caret, ({ ticks }) => ({ place: null, ticks }));
 

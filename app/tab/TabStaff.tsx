@@ -2,7 +2,6 @@ import { memo, useId, type KeyboardEvent, type PointerEvent } from 'react';
 import { fretNumber, type Instrument, type Stroke } from '../../core';
 import { SvgSigns } from '../ui/Signs';
 import {
-  COLUMN,
   columnX,
   fingerY,
   LINE_GAP,
@@ -50,8 +49,8 @@ function StrokeSign({ stroke, x, y }: { stroke: Stroke; x: number; y: number }) 
   );
 }
 
-function Lines({ s, instrument }: { s: TabSystem; instrument: Instrument }) {
-  const right = columnX(s, s.to - 1) + COLUMN / 2;
+function Lines({ g, s, instrument }: { g: TabGeometry; s: TabSystem; instrument: Instrument }) {
+  const right = columnX(g, s, s.to - 1) + g.column / 2;
   return instrument.strings.map((string, k) => (
     <g key={k}>
       <line x1={20} x2={right} y1={lineY(s, k + 1)} y2={lineY(s, k + 1)} stroke="var(--line)" strokeWidth={1.4} />
@@ -78,11 +77,6 @@ function Length({ c, x, y }: { c: TabColumn; x: number; y: number }) {
   );
 }
 
-function noteText(i: Instrument, c: TabColumn): string {
-  const fret = fretNumber(i, c.fret);
-  return `${c.join && c.join !== '(' ? c.join : ''}${c.join === '(' ? `(${fret})` : fret}${c.bend ? `b${fret + c.bend}` : ''}`;
-}
-
 interface ColumnProps {
   g: TabGeometry;
   s: TabSystem;
@@ -94,25 +88,32 @@ interface ColumnProps {
 
 function Column({ g, s, c, x, stroke, instrument }: ColumnProps) {
   const y = lineY(s, Math.max(1, c.string));
-  const text = noteText(instrument, c);
+  const text = c.sign ?? String(fretNumber(instrument, c.fret));
   const wide = 4 + 5.6 * text.length;
   return (
     <>
       {c.bar && (
-        <line x1={x - COLUMN / 2} x2={x - COLUMN / 2} y1={lineY(s, 1)} y2={lineY(s, g.strings)} stroke="var(--soft)" strokeWidth={1.4} />
+        <line
+          x1={x - g.column / 2}
+          x2={x - g.column / 2}
+          y1={lineY(s, 1)}
+          y2={lineY(s, g.strings)}
+          stroke="var(--soft)"
+          strokeWidth={1.4}
+        />
       )}
       {c.shift !== 0 && (
         <>
           <line
-            x1={x - COLUMN / 2}
-            x2={x - COLUMN / 2}
+            x1={x - g.column / 2}
+            x2={x - g.column / 2}
             y1={lineY(s, 1) - LINE_GAP / 2}
             y2={lineY(s, g.strings) + LINE_GAP / 2}
             stroke="var(--clay)"
             strokeWidth={1.2}
             strokeDasharray="3 3"
           />
-          <text transform={`translate(${x - COLUMN / 2} ${fingerY(g, s) + 15})`} textAnchor="middle" fontSize={12.5} fill="var(--clay)">
+          <text transform={`translate(${x - g.column / 2} ${fingerY(g, s) + 15})`} textAnchor="middle" fontSize={12.5} fill="var(--clay)">
             {`${c.shift > 0 ? '+' : '−'}${Math.abs(c.shift)}`}
           </text>
         </>
@@ -129,6 +130,7 @@ function Column({ g, s, c, x, stroke, instrument }: ColumnProps) {
         </text>
       )}
       {c.length ? <Length c={c} x={x} y={strokeY(s)} /> : stroke && <StrokeSign stroke={stroke} x={x} y={strokeY(s)} />}
+      {c.stroke && <StrokeSign stroke={c.stroke} x={x - 12} y={strokeY(s) - 4} />}
       {c.string > 0 && (
         <>
           <rect x={x - wide} y={y - 9} width={2 * wide} height={18} fill="var(--sheet)" />
@@ -159,9 +161,9 @@ const System = memo(function System({
 }: Pick<Props, 'g' | 'instrument' | 'columns' | 'strokes'> & { s: TabSystem }) {
   return (
     <g>
-      <Lines s={s} instrument={instrument} />
+      <Lines g={g} s={s} instrument={instrument} />
       {columns.slice(s.from, s.to).map((c, k) => (
-        <Column key={k} g={g} s={s} c={c} instrument={instrument} x={columnX(s, s.from + k)} stroke={strokes?.[s.from + k]} />
+        <Column key={k} g={g} s={s} c={c} instrument={instrument} x={columnX(g, s, s.from + k)} stroke={strokes?.[s.from + k]} />
       ))}
     </g>
   );
@@ -169,7 +171,13 @@ const System = memo(function System({
 
 function Frame({ g, column, look }: { g: TabGeometry; column: number; look: 'chosen' | 'range' | 'sounding' }) {
   const s = systemOf(g, column);
-  const box = { x: columnX(s, column) - COLUMN / 2 + 2, y: s.top + 4, width: COLUMN - 4, height: systemHeight(g.strings) - 22, rx: 4 };
+  const box = {
+    x: columnX(g, s, column) - g.column / 2 + 2,
+    y: s.top + 4,
+    width: g.column - 4,
+    height: systemHeight(g.strings) - 22,
+    rx: 4,
+  };
   if (look === 'range') return <rect {...box} fill="var(--feather-wash)" />;
   return look === 'chosen' ? (
     <rect {...box} fill="var(--feather-wash)" stroke="var(--feather)" strokeWidth={1.4} />
@@ -192,7 +200,7 @@ export function TabStaff({ g, scale: size, instrument, columns, strokes, words, 
     const box = e.currentTarget.getBoundingClientRect();
     const scale = g.width / box.width;
     const s = g.systems.find((one) => (e.clientY - box.top) * scale < one.top + systemHeight(g.strings));
-    const column = s && s.from + Math.floor(((e.clientX - box.left) * scale - columnX(s, s.from) + COLUMN / 2) / COLUMN);
+    const column = s && s.from + Math.floor(((e.clientX - box.left) * scale - columnX(g, s, s.from) + g.column / 2) / g.column);
     if (s && column !== undefined && column >= s.from && column < s.to) onChoose(column);
   };
   return (

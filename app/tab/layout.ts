@@ -9,10 +9,10 @@ export interface TabColumn {
   finger: string;
   /** Frets the hand moves to get here; 0 stays. */
   shift: number;
-  /** Written before the fret: h, p, a slide, or a tie's bracket. */
-  join?: 'h' | 'p' | 't' | '/' | '\\' | '(';
-  /** Half steps that the string is bent. */
-  bend?: number;
+  /** What stands on the string, where it is more than the fret. */
+  sign?: string;
+  /** A stroke that the player settled. */
+  stroke?: 'down' | 'up';
   muted?: boolean;
   /** A bar begins here. */
   bar?: boolean;
@@ -38,6 +38,8 @@ export interface TabGeometry {
   width: number;
   height: number;
   strings: number;
+  /** Width of a column. */
+  column: number;
   systems: TabSystem[];
 }
 
@@ -50,21 +52,28 @@ const BELOW = 46;
 
 export const systemHeight = (strings: number): number => ABOVE + (strings - 1) * LINE_GAP + BELOW;
 
+/** Width of a letter in a sign of more than three, which is drawn smaller. */
+const SMALL_LETTER = 7.4;
+
+/** Width of a column in which the longest sign of the line has room. */
+export const columnWidth = (columns: readonly TabColumn[]): number =>
+  columns.reduce((wide, { sign }) => Math.max(wide, sign && sign.length > 3 ? SMALL_LETTER * sign.length + 8 : 0), COLUMN);
+
 /** Breaks columns into systems that fit the width; a system holds four columns at least. */
-export function tabGeometry(columns: number, strings: number, width: number): TabGeometry {
-  const fit = Math.max(4, Math.floor((width - LEFT - 8) / COLUMN));
+export function tabGeometry(columns: number, strings: number, width: number, column = COLUMN): TabGeometry {
+  const fit = Math.max(4, Math.floor((width - LEFT - 8) / column));
   const count = Math.max(1, Math.ceil(columns / fit));
   const systems = Array.from({ length: count }, (_, k) => ({
     from: k * fit,
     to: Math.min(columns, (k + 1) * fit),
     top: k * systemHeight(strings),
   }));
-  return { width: Math.max(width, LEFT + 8 + 4 * COLUMN), height: count * systemHeight(strings), strings, systems };
+  return { width: Math.max(width, LEFT + 8 + 4 * column), height: count * systemHeight(strings), strings, column, systems };
 }
 
 export const systemOf = (g: TabGeometry, column: number): TabSystem =>
   g.systems.find((s) => column < s.to) ?? g.systems[g.systems.length - 1];
-export const columnX = (s: TabSystem, column: number): number => LEFT + (column - s.from + 0.5) * COLUMN;
+export const columnX = (g: TabGeometry, s: TabSystem, column: number): number => LEFT + (column - s.from + 0.5) * g.column;
 export const lineY = (s: TabSystem, string: number): number => s.top + ABOVE + (string - 1) * LINE_GAP;
 export const strokeY = (s: TabSystem): number => s.top + 14;
 export const fingerY = (g: TabGeometry, s: TabSystem): number => lineY(s, g.strings) + 24;

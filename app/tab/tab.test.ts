@@ -5,7 +5,7 @@ describe('the tab’s layout', () => {
   it('breaks columns into systems that fit', () => {
     expect(g.systems.map((s) => [s.from, s.to])).toEqual([[0, 10], [10, 20], [20, 25]]); // prettier-ignore
     expect(g.height).toBe(3 * systemHeight(6));
-    for (const s of g.systems) expect(columnX(s, s.to - 1) + COLUMN / 2).toBeLessThanOrEqual(g.width);
+    for (const s of g.systems) expect(columnX(g, s, s.to - 1) + COLUMN / 2).toBeLessThanOrEqual(g.width);
   });
   it('puts string 1 on top, and every system below the one before', () => {
     expect(lineY(g.systems[0], 6)).toBeGreaterThan(lineY(g.systems[0], 1));

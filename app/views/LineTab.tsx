@@ -3,7 +3,7 @@ import type { Instrument, Stroke } from '../../core';
 import { useMarkScale } from '../neck/useNeckGeometry';
 import { useWidth } from '../neck/useWidth';
 import { TabStaff } from '../tab/TabStaff';
-import { tabGeometry, type TabColumn } from '../tab/layout';
+import { columnWidth, tabGeometry, type TabColumn } from '../tab/layout';
 import { STUDY } from '../words/views/study';
 import { TabStand } from './TabStand';
 
@@ -49,7 +49,7 @@ export function LineTab({
   const width = useWidth(holder);
   const scale = useMarkScale();
   const strings = instrument.strings.length;
-  const g = useMemo(() => tabGeometry(columns.length, strings, width / scale), [columns.length, strings, width, scale]);
+  const g = useMemo(() => tabGeometry(columns.length, strings, width / scale, columnWidth(columns)), [columns, strings, width, scale]);
   const line = { instrument, columns, strokes, words, sounding };
   return (
     <section className="min-w-0 rounded-[10px] border border-line bg-sheet p-4">

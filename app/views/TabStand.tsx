@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { glyphs, type Instrument, type Stroke } from '../../core';
 import { useWidth } from '../neck/useWidth';
 import { TabStaff } from '../tab/TabStaff';
-import { COLUMN, systemOf, tabGeometry, type TabColumn } from '../tab/layout';
+import { COLUMN, columnWidth, systemOf, tabGeometry, type TabColumn } from '../tab/layout';
 import { Stand } from './Stand';
 import { STUDY } from '../words/views/study';
 
@@ -53,8 +53,8 @@ function Page({ instrument, columns, strokes, words, sounding, from, to }: Props
   const width = useWidth(holder);
   const scale = Math.max(SMALL, Math.min(LARGE, width / ((FEWEST + 1) * COLUMN)));
   const g = useMemo(
-    () => tabGeometry(columns.length, instrument.strings.length, width / scale),
-    [columns.length, instrument, width, scale],
+    () => tabGeometry(columns.length, instrument.strings.length, width / scale, columnWidth(columns)),
+    [columns, instrument, width, scale],
   );
   const seen = sounding >= 0 ? sounding : from;
   useEffect(() => {

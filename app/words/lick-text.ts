@@ -1,4 +1,6 @@
 import {
+  fretNumber,
+  fretSign,
   toneInChord,
   struckNotes,
   barTicks,
@@ -29,10 +31,13 @@ export const lengthWords = (ticks: number): string =>
     .map((v) => `${v.dots === 2 ? 'double-dotted ' : v.dots ? 'dotted ' : v.triplet ? 'triplet ' : ''}${v.type}`)
     .join(' and ') || `${ticks} ticks`;
 
-const JOIN_SIGNS: Record<Exclude<Join, 'slide'>, 'h' | 'p' | '(' | 't'> = { hammer: 'h', pull: 'p', tie: '(', tap: 't' };
-
 /** The columns of a lick's tab. */
-export function lickColumns(notes: readonly LickNote[], steps: readonly (FingeredStep | null)[], meter: [number, number]): TabColumn[] {
+export function lickColumns(
+  i: Instrument,
+  notes: readonly LickNote[],
+  steps: readonly (FingeredStep | null)[],
+  meter: [number, number],
+): TabColumn[] {
   const perBar = barTicks(meter);
   const starts = startsOf(notes);
   let hand: number | null = null;
@@ -40,8 +45,6 @@ export function lickColumns(notes: readonly LickNote[], steps: readonly (Fingere
     const step = steps[k];
     const shift = step && hand !== null ? step.handFret - hand : 0;
     if (step) hand = step.handFret;
-    const before = notes[k - 1]?.place?.fret ?? 0;
-    const join = n.join === 'slide' ? ((n.place?.fret ?? 0) > before ? '/' : '\\') : n.join && JOIN_SIGNS[n.join];
     return {
       string: n.place?.string ?? 0,
       fret: n.place?.fret ?? 0,
@@ -50,8 +53,8 @@ export function lickColumns(notes: readonly LickNote[], steps: readonly (Fingere
       length: lengthSign(n.ticks, !n.place),
       triplet: !!noteValue(n.ticks)?.triplet,
       bar: k > 0 && Math.floor(starts[k] / perBar) > Math.floor(starts[k - 1] / perBar),
-      ...(join ? { join } : {}),
-      ...(n.bend ? { bend: n.bend } : {}),
+      ...(n.place ? { sign: fretSign(n, notes[k - 1], (f) => fretNumber(i, f)) } : {}),
+      ...(n.stroke ? { stroke: n.stroke } : {}),
       ...(n.muted ? { muted: true } : {}),
     };
   });
@@ -74,7 +77,8 @@ export function lickNoteWords(
   const spell = spellerIn(scale);
   const more = [
     n.join ? JOIN_WORDS[n.join] : '',
-    n.bend ? `bent to ${spell(midi + n.bend)}` : '',
+    n.bend ? `bent to ${spell(midi + n.bend)}${n.release ? ' and let go' : ''}` : '',
+    n.stroke ? `${n.stroke}stroke` : '',
     n.muted ? 'palm muted' : '',
     step?.finger ? `${FINGER_WORDS[step.finger]} finger` : '',
     chord === null ? '' : overChord(chord, midi),

@@ -40,6 +40,24 @@ export function soundedNotes(i: Instrument, notes: readonly LickNote[]): Sounded
   return sounded;
 }
 
+/** A stretch of one pitch, as it is heard: MIDI number, string, begin and length in ticks. */
+export interface HeardPitch {
+  /** Index of its note in the lick. */
+  index: number;
+  midi: number;
+  string: number;
+  start: number;
+  ticks: number;
+}
+
+/** The lick as pitches follow one another: a bent note at its target, one that is let down half there and half at its fret. */
+export const heardPitches = (i: Instrument, notes: readonly LickNote[]): HeardPitch[] =>
+  soundedNotes(i, notes).flatMap(({ index, midi, target, place: { string }, start, ticks, note }) => {
+    const up = note.release ? Math.ceil(ticks / 2) : ticks;
+    const bent = { index, midi: target, string, start, ticks: up };
+    return up < ticks ? [bent, { ...bent, midi, start: start + up, ticks: ticks - up }] : [bent];
+  });
+
 /** Fretted pitches of the struck notes, MIDI numbers. */
 export const lickPitches = (i: Instrument, notes: readonly LickNote[]): number[] => {
   const open = openMidis(i);
@@ -138,6 +156,7 @@ export function checkLick(i: Instrument, notes: readonly LickNote[]): void {
     if (n.place) checkPlace(i, n.place, `notes[${k}]`);
     if (n.bend !== undefined && !(Number.isInteger(n.bend) && n.bend >= BENDS.min && n.bend <= BENDS.max))
       fail('BAD_OPTION', `notes[${k}].bend`, `notes[${k}].bend: a bend is 1 to 5 half steps.`);
+    if (n.release && !n.bend) fail('BAD_OPTION', `notes[${k}].release`, `notes[${k}].release: only a bend can be let down again.`);
   });
   const wrong = soundJoins(notes).findIndex((n, k) => n !== notes[k]);
   if (wrong >= 0) throw new CoreError('BAD_OPTION', `notes[${wrong}].join`, `notes[${wrong}].join: nothing before this note that it could be joined to.`); // prettier-ignore

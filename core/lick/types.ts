@@ -9,6 +9,10 @@ export interface LickNote {
   join?: Join;
   /** Half steps that the string is bent up, to the target pitch: 1 to 5. */
   bend?: number;
+  /** The bend is let down again to the fret before the note ends. */
+  release?: boolean;
+  /** The pick's stroke, where the player settled it. */
+  stroke?: 'down' | 'up';
   /** Palm muted. */
   muted?: boolean;
   /** A finger settled by the player. */

@@ -3,6 +3,7 @@ import {
   fingerLick,
   firstCounted,
   fretNumber,
+  fretSign,
   glyphs,
   midiOn,
   nameAgainst,
@@ -47,6 +48,8 @@ const HEAD = 64;
 const GAP = 11;
 const LABEL = 16;
 const COLUMN = 25;
+/** Width of a letter on a string at 9 points. */
+const SIGN = 5.2;
 const BLACK = '#000000';
 const GREY = '#555555';
 
@@ -67,14 +70,6 @@ export function lengthSign(ticks: number, rest = false): string {
   const [first] = parts;
   if (!first) return '?';
   return `${(rest ? REST_SIGNS : NOTE_SIGNS)[first.type]}${'.'.repeat(first.dots)}${parts.length > 1 ? '+' : ''}`;
-}
-
-/** What stands on the string: "7", "h9", "/12", "(7)", "7b9". */
-export function fretText(i: Instrument, n: LickNote, before: LickNote | undefined): string {
-  const fret = fretNumber(i, n.place?.fret ?? 0);
-  const up = fretNumber(i, before?.place?.fret ?? 0) < fret;
-  const join = { hammer: 'h', pull: 'p', slide: up ? '/' : '\\', tap: 't', tie: '' }[n.join ?? 'tie'];
-  return n.join === 'tie' ? `(${fret})` : `${join}${fret}${n.bend ? `b${fret + n.bend}` : ''}`;
 }
 
 interface System {
@@ -105,23 +100,24 @@ function heading(r: TabSheetRequest, width: number): Item[] {
 }
 
 function systemItems(r: TabSheetRequest, s: System, steps: (FingeredStep | null)[], bars: boolean[], width: number): Item[] {
+  const column = columnOf(r);
   const strings = r.instrument.strings;
   const stringY = (n: number): number => s.y + (n - 1) * GAP;
-  const x = (k: number): number => MARGIN + LABEL + (k - s.from + 0.5) * COLUMN;
+  const x = (k: number): number => MARGIN + LABEL + (k - s.from + 0.5) * column;
   const bottom = stringY(strings.length);
-  const right = Math.min(width - MARGIN, x(s.to - 1) + COLUMN / 2);
+  const right = Math.min(width - MARGIN, x(s.to - 1) + column / 2);
   const rows = strings.flatMap((string, k): Item[] => [
     line(MARGIN + LABEL - 4, stringY(k + 1), right, stringY(k + 1), 0.5, GREY),
     sheetText(MARGIN + 4, stringY(k + 1) + 2.6, 7.5, glyphs(string.open.replace(/-?\d$/, '')), { anchor: 'middle', colour: GREY }),
   ]);
   const notes = r.notes.slice(s.from, s.to).flatMap((n, offset): Item[] => {
     const k = s.from + offset;
-    const bar = bars[k] && offset > 0 ? [line(x(k) - COLUMN / 2, stringY(1), x(k) - COLUMN / 2, bottom, 0.8)] : [];
+    const bar = bars[k] && offset > 0 ? [line(x(k) - column / 2, stringY(1), x(k) - column / 2, bottom, 0.8)] : [];
     const triplet = noteValue(n.ticks)?.triplet ? [sheetText(x(k) + 6, s.y - 18, 6, '3', { colour: GREY })] : [];
     const muted = n.muted ? [sheetText(x(k), s.y - 22, 5.5, 'PM', { anchor: 'middle', colour: GREY })] : [];
     const length = sheetText(x(k), s.y - 9, 11, lengthSign(n.ticks, !n.place), { anchor: 'middle' });
     if (!n.place) return [...bar, ...triplet, length];
-    const text = fretText(r.instrument, n, r.notes[k - 1]);
+    const text = signOf(r, k);
     const y = stringY(n.place.string);
     const half = 2.6 * text.length + 1;
     const gap: Item = { kind: 'shape', x: x(k), y, path: `M${-half} -4.5H${half}V4.5H${-half}Z`, fill: '#ffffff', stroke: null, width: 0 };
@@ -133,6 +129,13 @@ function systemItems(r: TabSheetRequest, s: System, steps: (FingeredStep | null)
   });
   return [...rows, line(right, stringY(1), right, bottom, s.to === r.notes.length ? 1.6 : 0.8), ...notes];
 }
+
+/** What stands on the string, frets counted as the instrument counts them. */
+const signOf = ({ instrument, notes }: TabSheetRequest, k: number): string =>
+  fretSign(notes[k], notes[k - 1], (f) => fretNumber(instrument, f));
+
+/** Width of a column: the longest sign of the line has room in it. */
+const columnOf = (r: TabSheetRequest): number => Math.max(COLUMN, ...r.notes.map((_, k) => SIGN * signOf(r, k).length + 8));
 
 const NECK_GAP = 15;
 
@@ -177,7 +180,7 @@ function neckShape({ instrument, scale }: TabSheetRequest, steps: (FingeredStep 
 /** The pages of a line: its neck, then as many systems as fit, one under the other. */
 export function* tabPages(r: TabSheetRequest): Generator<Drawing> {
   const { width, height } = pageSize(r.paper, r.turn);
-  const fit = Math.max(4, Math.floor((width - 2 * MARGIN - LABEL) / COLUMN));
+  const fit = Math.max(4, Math.floor((width - 2 * MARGIN - LABEL) / columnOf(r)));
   const step = (r.instrument.strings.length - 1) * GAP + 66;
   const steps = r.notes.length ? fingerLick(r.instrument, r.notes, { school: r.school, hand: r.hand }) : [];
   const perBar = barTicks(r.meter);

@@ -235,8 +235,17 @@ describe('tab that cannot be read', () => {
 });
 
 describe('names that look like something else', () => {
-  it.each(['4/4 groove', 'Tempo 120', '12 bars', 'E|--5--|', 'Tuning E A D', 'Title: x', 'PM PM', 'E E E', 'W+W', '---', 'plain'])('“%s” comes back', (name) => {
-    const written = writeTab({ name, instrument: guitar(), notes: [{ place: { string: 1, fret: 5 }, ticks: 480 }], tempo: 92.5, meter: [3, 4] });
-    expect(readTab(written, guitar())).toMatchObject({ name, tempo: 92.5, meter: [3, 4] });
-  });
+  it.each(['4/4 groove', 'Tempo 120', '12 bars', 'E|--5--|', 'Tuning E A D', 'Title: x', 'PM PM', 'E E E', 'W+W', '---', 'plain'])(
+    '“%s” comes back',
+    (name) => {
+      const written = writeTab({
+        name,
+        instrument: guitar(),
+        notes: [{ place: { string: 1, fret: 5 }, ticks: 480 }],
+        tempo: 92.5,
+        meter: [3, 4],
+      });
+      expect(readTab(written, guitar())).toMatchObject({ name, tempo: 92.5, meter: [3, 4] });
+    },
+  );
 });

@@ -1,4 +1,4 @@
-import { barsOf, barTicks, glyphs, startsOf, writtenParts, type Instrument, type Join, type LickNote } from '../../core';
+import { barsOf, barTicks, fretSign, glyphs, startsOf, writtenParts, type Instrument, type LickNote } from '../../core';
 import { lengthText } from './rhythm';
 import { isPlainTitle } from './systems';
 
@@ -12,7 +12,6 @@ export interface TabText {
   width?: number;
 }
 
-const JOINS: Partial<Record<Join, string>> = { hammer: 'h', pull: 'p', tap: 't' };
 const WIDTH = 80;
 
 interface Column {
@@ -22,13 +21,6 @@ interface Column {
   string: number;
   text: string;
   bar: boolean;
-}
-
-function fretText(n: LickNote, before: LickNote | undefined): string {
-  const fret = n.place?.fret ?? 0;
-  if (n.join === 'tie') return `(${fret})`;
-  const slide = n.join === 'slide' ? ((before?.place?.fret ?? 0) < fret ? '/' : '\\') : '';
-  return `${n.join ? (JOINS[n.join] ?? '') : ''}${slide}${fret}${n.bend ? `b${fret + n.bend}` : ''}`;
 }
 
 /** Whether a barline stands before each note: the first note that starts in a later bar than the one before. */
@@ -43,7 +35,7 @@ function columnsOf({ notes, meter }: TabText): Column[] {
     length: `${lengthText(n.ticks, writtenParts(n.ticks))}${n.place ? '' : 'r'}`,
     muted: !!n.muted,
     string: n.place?.string ?? 0,
-    text: n.place ? fretText(n, notes[k - 1]) : '',
+    text: n.place ? fretSign(n, notes[k - 1]) : '',
     bar: bars[k],
   }));
 }

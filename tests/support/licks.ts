@@ -17,20 +17,22 @@ export const anyLick = (i: Instrument): fc.Arbitrary<LickNote[]> =>
         join: fc.constantFrom(undefined, undefined, 'hammer', 'pull', 'slide', 'tap', 'tie'),
         bend: fc.constantFrom(undefined, undefined, undefined, 1, 2, 3),
         muted: fc.boolean(),
+        release: fc.boolean(),
+        stroke: fc.constantFrom(undefined, undefined, 'down', 'up'),
         rest: fc.integer({ min: 0, max: 6 }),
       }),
       { minLength: 1, maxLength: 24 },
     )
     .map((list) => {
       const notes: LickNote[] = [];
-      for (const { string, fret, near, same, ticks, join, bend, muted, rest } of list) {
+      for (const { string, fret, near, same, ticks, join, bend, muted, release, stroke, rest } of list) {
         const before = notes[notes.length - 1]?.place;
         if (rest === 0) {
           notes.push({ place: null, ticks });
           continue;
         }
         const nearby = before && same ? { string: before.string, fret: Math.max(i.capo ?? 0, Math.min(i.frets, before.fret + (join === 'tie' ? 0 : near))) } : { string, fret }; // prettier-ignore
-        notes.push({ place: nearby, ticks, ...(join ? { join } : {}), ...(bend && join !== 'tie' ? { bend } : {}), ...(muted ? { muted } : {}) }); // prettier-ignore
+        notes.push({ place: nearby, ticks, ...(join ? { join } : {}), ...(bend && join !== 'tie' ? { bend, ...(release ? { release } : {}) } : {}), ...(stroke && !join ? { stroke } : {}), ...(muted ? { muted } : {}) }); // prettier-ignore
       }
       return soundJoins(notes);
     });

@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Lick, StudyBody } from '../../../contract';
-import { chordFault, defaultSchool, fingerLick, glyphs, neckNotes, soundedNotes, TICKS, withPlaces, type FingeredStep, type Instrument, type LickCopy, type Place } from '../../../core'; // prettier-ignore
+import { chordFault, defaultSchool, fingerLick, glyphs, neckNotes, heardPitches, TICKS, withPlaces, type FingeredStep, type Instrument, type LickCopy, type Place } from '../../../core'; // prettier-ignore
 import { LineNeck } from '../../neck/LineNeck';
 import { useHear } from '../../sound/useHear';
 import { useAppDispatch } from '../../store';
@@ -44,13 +44,13 @@ export function LickBench({ body, lick, neck }: Props) {
   const struck = useMemo(() => steps.flatMap((s, index) => (s ? [{ s, index }] : [])), [steps]);
   const line = useMemo(() => struck.map((x) => x.s), [struck]);
   const scale = useMemo(() => neckNotes(neck, body.scale), [neck, body.scale]);
-  const sounded = useMemo(() => soundedNotes(neck, notes), [neck, notes]);
+  const sounded = useMemo(() => heardPitches(neck, notes), [neck, notes]);
 
   const hear = useHear();
   const { on, start, stop } = hear;
   const toggleHear = useCallback(() => {
     if (on) return stop();
-    const heard = sounded.map((s) => ({ midi: s.target, string: s.place.string, beat: s.start / TICKS, beats: s.ticks / TICKS }));
+    const heard = sounded.map(({ midi, string, start: at, ticks }) => ({ midi, string, beat: at / TICKS, beats: ticks / TICKS }));
     if (heard.length) start(heard, lick.tempo);
   }, [on, start, stop, sounded, lick.tempo]);
   const [standing, setStanding] = useState(false);
@@ -148,7 +148,7 @@ interface TabProps extends Props {
 
 function LickTab({ body, lick, neck, chord, steps, caret, range, sounding, onCaret, standing, onStand }: TabProps) {
   const { notes, meter } = lick;
-  const columns = useMemo(() => lickColumns(notes, steps, meter), [notes, steps, meter]);
+  const columns = useMemo(() => lickColumns(neck, notes, steps, meter), [neck, notes, steps, meter]);
   const words = useMemo(
     () => notes.map((n, k) => glyphs(lickNoteWords(neck, body.scale, n, k, steps[k] ?? null, chord))),
     [notes, neck, body.scale, steps, chord],

@@ -66,6 +66,12 @@ export function NoteTools({ edit, note }: { edit: LickEdit; note: LickNote | und
         <button type="button" className="chip" disabled={!note?.place} aria-pressed={!!note?.bend} onClick={edit.bend}>
           {note?.bend ? LICKS.bend(note.bend) : LICKS.bend2}
         </button>
+        <button type="button" className="chip" disabled={!note?.bend} aria-pressed={!!note?.release} onClick={edit.release}>
+          {LICKS.letGo}
+        </button>
+        <button type="button" className="chip" disabled={!note?.place} aria-pressed={!!note?.stroke} onClick={edit.stroke}>
+          {note?.stroke ? LICKS.strokeSettled(note.stroke) : LICKS.stroke}
+        </button>
         <button type="button" className="chip" disabled={!note?.place} aria-pressed={!!note?.muted} onClick={edit.mute}>
           {LICKS.muted}
         </button>

@@ -27,6 +27,8 @@ export const LICK_COMMANDS = [
   { id: 'tap', keys: ['x'], shown: 'X', does: 'tap with the other hand' },
   { id: 'tie', keys: ['t'], shown: 'T', does: 'tie' },
   { id: 'bend', keys: ['b'], shown: 'B', does: 'bend: a half step more' },
+  { id: 'release', keys: ['g'], shown: 'G', does: 'let the bend go again, or hold it' },
+  { id: 'stroke', keys: ['v'], shown: 'V', does: 'pick stroke: down, up, or as the picking has it' },
   { id: 'mute', keys: ['m'], shown: 'M', does: 'palm muted, or not' },
   { id: 'remove', keys: ['Backspace', 'Delete'], shown: 'Delete', does: 'remove the note' },
   { id: 'hear', keys: [' '], shown: 'Space', does: 'hear it, or stop' },

@@ -33,6 +33,8 @@ export function useLickCommands({ edit, count, hear, stand }: On): void {
     tap: () => edit.join('tap'),
     tie: () => edit.join('tie'),
     bend: edit.bend,
+    release: edit.release,
+    stroke: edit.stroke,
     mute: edit.mute,
     remove: edit.remove,
     hear,

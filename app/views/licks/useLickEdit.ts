@@ -26,7 +26,9 @@ import {
   setTicksOf,
   toggleJoin,
   toggleMuted,
+  toggleRelease,
   turnBend,
+  turnStroke,
   type NotesEdit,
 } from '../../store/licks';
 
@@ -55,6 +57,8 @@ export interface LickEdit {
   join: (join: Join) => void;
   mute: () => void;
   bend: () => void;
+  release: () => void;
+  stroke: () => void;
   fret: (by: number) => void;
   string: (by: 1 | -1) => void;
   digit: (digit: number) => void;
@@ -126,6 +130,8 @@ export function useLickEdit(lick: Lick, neck: Instrument): LickEdit {
     join: (join) => onNote(() => toggleJoin(notes, caret, join)),
     mute: () => onNote(() => toggleMuted(notes, caret)),
     bend: () => onNote(() => turnBend(notes, caret)),
+    release: () => onNote(() => toggleRelease(notes, caret)),
+    stroke: () => onNote(() => turnStroke(notes, caret)),
     fret: (by) => onNote(() => moveFret(neck, notes, caret, by)),
     string: (by) => onNote(() => moveString(neck, notes, caret, by)),
     digit: (digit) =>

@@ -1,8 +1,8 @@
 import { useMemo, useRef } from 'react';
-import { glyphs, TICKS, type Join } from '../../../core';
+import { fretNumber, fretSign, glyphs, TICKS } from '../../../core';
 import { useMarkScale } from '../../neck/useNeckGeometry';
 import { useWidth } from '../../neck/useWidth';
-import { COLUMN, tabGeometry, type TabColumn } from '../../tab/layout';
+import { columnWidth, tabGeometry, type TabColumn } from '../../tab/layout';
 import { TabStaff } from '../../tab/TabStaff';
 import type { Drilled } from '../../store/practice/drilled';
 import { stepWords } from '../../words/route-text';
@@ -20,11 +20,10 @@ interface Props {
 /** Columns before the note that sounds. */
 const BEFORE = 2;
 const BAR = 4; // beats
-const JOINS: Partial<Record<Join, TabColumn['join']>> = { hammer: 'h', pull: 'p', tap: 't' };
 const nothing = (): void => undefined;
 
 /** Every note of a drill as a column of tab; the beats are numbered, bars begin every four. */
-function columnsOf({ line, starts }: Drilled): TabColumn[] {
+function columnsOf({ line, starts, instrument }: Drilled): TabColumn[] {
   return line.steps.map((s, k) => {
     const beat = starts[k] / TICKS;
     const join = line.joins[k];
@@ -33,7 +32,9 @@ function columnsOf({ line, starts }: Drilled): TabColumn[] {
       fret: s.fret,
       finger: String(s.finger),
       shift: k > 0 ? s.handFret - line.steps[k - 1].handFret : 0,
-      join: join === 'slide' ? (s.fret > line.steps[k - 1].fret ? '/' : '\\') : join ? JOINS[join] : undefined,
+      sign: fretSign({ place: s, ticks: TICKS, ...(join ? { join } : {}) }, { place: line.steps[k - 1] ?? null, ticks: TICKS }, (f) =>
+        fretNumber(instrument, f),
+      ),
       bar: k === 0 || beat % BAR === 0,
       beat: Number.isInteger(beat) ? (beat % BAR) + 1 : undefined,
       loud: line.loud[k],
@@ -50,12 +51,13 @@ export function RunningLine({ drill, now, title, standing, onStand }: Props) {
   const words = useMemo(() => drill.line.steps.map((s, k) => glyphs(stepWords(s, k, drill.notes[k].name, drill.line.strokes[k]))), [drill]);
   const { strokes } = drill.line;
   const strings = drill.instrument.strings.length;
-  const fit = Math.max(4, Math.floor((width / scale - 34) / COLUMN));
+  const column = useMemo(() => columnWidth(all), [all]);
+  const fit = Math.max(4, Math.floor((width / scale - 34) / column));
   const loops = now >= 0;
   const from = loops ? now - BEFORE : 0;
   const count = loops ? fit : Math.min(fit, all.length);
   const at = Array.from({ length: count }, (_, k) => (((from + k) % all.length) + all.length) % all.length);
-  const g = useMemo(() => tabGeometry(count, strings, count * COLUMN + 34), [count, strings]);
+  const g = useMemo(() => tabGeometry(count, strings, count * column + 34, column), [count, strings, column]);
   return (
     <section className="min-w-0 overflow-hidden rounded-[10px] border border-line bg-sheet px-3 pt-2">
       <h2 className="sr-only">{PRACTISE.line}</h2>
