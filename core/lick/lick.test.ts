@@ -168,6 +168,17 @@ describe('a lick', () => {
 });
 
 describe('taps', () => {
+  it('a tap held over a barline is the same to the other hand as one sign', () => {
+    const tail: LickNote[] = [{ place: { string: 1, fret: 20 }, ticks: 60 }];
+    const head: LickNote[] = [
+      { place: { string: 1, fret: 1 }, ticks: 60, bend: 3 },
+      { place: null, ticks: 960 },
+    ];
+    const tap = (ticks: number, join: 'tap' | 'tie'): LickNote => ({ place: { string: 1, fret: 1 }, ticks, join });
+    const fingers = (notes: LickNote[]) =>
+      fingerLick(guitar(24), notes, { school: 'finger-per-fret' }).flatMap((s) => (s ? [s.finger] : []));
+    expect(fingers([...head, tap(900, 'tap'), tap(540, 'tie'), ...tail])).toEqual(fingers([...head, tap(1440, 'tap'), ...tail]));
+  });
   const i = guitar();
   const tapped: LickNote[] = [
     { place: { string: 2, fret: 5 }, ticks: 240 },

@@ -107,9 +107,12 @@ export function fingerLick(
   o: { school: FingeringSchool; hand?: Hand },
 ): (FingeredStep | null)[] {
   const { joins } = lickTiming(notes);
-  const isTap = (n: LickNote): boolean => n.join === 'tap';
-  // The other hand's notes are silence to this one.
-  const fretted = notes.map((n) => (isTap(n) ? { ...n, place: null } : n));
+  // The other hand's notes, with all that is tied to them, are silence to this one.
+  let other = false;
+  const fretted = notes.map((n) => {
+    if (n.join !== 'tie') other = n.join === 'tap';
+    return other ? { ticks: n.ticks, place: null } : n;
+  });
   const struck = struckNotes(fretted);
   const slurs = new Map(struckNotes(notes).map(({ index }, k) => [index, joins[k]]));
   const { bends, ticks, rests } = lickTiming(fretted);

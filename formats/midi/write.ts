@@ -22,7 +22,7 @@ const BEND_STEPS = 8;
 /** Channel 10 is percussion in General MIDI: string 10 goes to channel 11, and so on. */
 export const channelOf = (string: number): number => (string - 1 >= 9 ? string : string - 1);
 /** How a file of ours says that each string has its channel. */
-export const stringsText = (i: Instrument): string => `strings ${openMidis(i).join(' ')}`;
+export const stringsText = (i: Instrument): string => `strings ${openMidis(i).join(' ')}${i.capo ? ` capo ${i.capo}` : ''}`;
 
 /** An event at a time in ticks; at one time, ends come before starts. */
 interface Timed {
@@ -47,14 +47,19 @@ function noteEvents(n: SoundedNote, channel: number): Timed[] {
   return target > midi ? [on, ...bendUp(n, channel), off] : [on, off];
 }
 
-/** A bend rises over the first half of the note, and is at rest again when it ends. */
-function bendUp({ start, ticks, midi, target }: SoundedNote, channel: number): Timed[] {
-  const rise = Array.from({ length: BEND_STEPS }, (_, k) => ({
-    at: start + Math.round(((k + 1) * ticks) / 2 / BEND_STEPS),
+/** A bend rises over the first half of the note; let go, over the first third, and falls over the last. It is at rest again when the note ends. */
+function bendUp({ start, ticks, midi, target, note }: SoundedNote, channel: number): Timed[] {
+  const rise = ticks / (note.release ? 3 : 2);
+  const steps = Array.from({ length: BEND_STEPS }, (_, k) => (k + 1) / BEND_STEPS);
+  const at = (from: number, part: number, height: number): Timed => ({
+    at: start + Math.round(from + part * rise),
     order: 1,
-    event: bendEvent(channel, ((target - midi) * (k + 1)) / BEND_STEPS),
-  }));
-  return [...rise, { at: start + ticks, order: 1, event: bendEvent(channel, 0) }];
+    event: bendEvent(channel, (target - midi) * height),
+  });
+  const up = steps.map((s) => at(0, s, s));
+  // The last step down lies before the note's end, so that a reader tells it from the wheel's rest after it.
+  const down = note.release ? steps.map((s) => at(ticks - rise, s * 0.9, 1 - s)) : [];
+  return [...up, ...down, { at: start + ticks, order: 1, event: bendEvent(channel, 0) }];
 }
 
 /** Registered parameter 0, the range of the bend (MIDI 1.0 specification, control change 100, 101, 6, 38). */

@@ -73,6 +73,8 @@ describe('MusicXML', () => {
             s.target,
             s.note.join === 'tie' ? undefined : s.note.join,
             !!s.note.muted,
+            !!s.note.release,
+            s.note.stroke,
           ]);
         expect(told(placed)).toEqual(told(notes));
         const fingers = (all: LickNote[]) => fingerLick(i, all, { school: 'finger-per-fret' }).flatMap((s) => (s ? [s.finger] : []));
@@ -110,7 +112,9 @@ describe('MusicXML from elsewhere', () => {
       ),
     );
     expect(read.notes.map((x) => x.midi)).toEqual([52, null, 57]);
-    expect(read.remarks.join(' ')).toMatch(/1 note left out: struck together.*other voice.*grace note/s);
+    expect(read.remarks.join(' ')).toMatch(
+      /1 note in bar 1 left out: struck together.*1 grace note in bar 1.*not taken: part P1, voice 2 \(1\)/s,
+    );
   });
   it('a transposing part sounds where it sounds', () => {
     expect(

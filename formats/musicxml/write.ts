@@ -158,16 +158,19 @@ function slides(c: Context, p: BarPiece): Node[] {
 
 const JOIN_TAGS = { hammer: ['hammer-on', 'H'], pull: ['pull-off', 'P'] } as const;
 
+/** What was worked out stands in ordinary weight, what the player settled in bold: so it comes back as what it was. */
+const settled = (by: boolean): Record<string, string> => ({ 'font-weight': by ? 'bold' : 'normal' });
+const plainStroke = (s: Stroke | null | undefined): 'down' | 'up' | null => (s === 'down' || s === 'up' ? s : null);
+
 function technical(c: Context, p: BarPiece, staff: 1 | 2): Node[] {
   const n = c.lick.notes[p.index];
   const struck = !p.tiedFrom;
   const finger = struck ? c.fingers[p.index] : null;
-  const stroke = struck ? c.lick.strokes?.[p.index] : null;
+  const stroke = struck ? (n.stroke ?? plainStroke(c.lick.strokes?.[p.index])) : null;
   const [here, next] = [p.tiedFrom ? undefined : n.join, nextJoin(c, p)];
   const inner = [
-    ...(staff === 1 && stroke === 'down' ? [el('down-bow')] : []),
-    ...(staff === 1 && stroke === 'up' ? [el('up-bow')] : []),
-    ...(staff === 2 && finger ? [el('fingering', finger)] : []),
+    ...(stroke && (staff === 1 || n.stroke) ? [el(stroke === 'up' ? 'up-bow' : 'down-bow', [], settled(!!n.stroke))] : []),
+    ...(finger && staff === 2 ? [el('fingering', finger, settled(!!n.finger))] : []),
     ...(staff === 2 && n.place ? [el('string', n.place.string), el('fret', n.place.fret - (c.lick.instrument.capo ?? 0))] : []),
     ...(['hammer', 'pull'] as const).flatMap((join) => {
       const [tag, letter] = JOIN_TAGS[join];
@@ -178,6 +181,7 @@ function technical(c: Context, p: BarPiece, staff: 1 | 2): Node[] {
     }),
     ...(here === 'tap' ? [el('tap')] : []),
     ...(n.bend && struck ? [el('bend', [el('bend-alter', n.bend)])] : []),
+    ...(n.release && struck ? [el('bend', [el('bend-alter', -(n.bend ?? 0)), el('release')])] : []),
   ];
   return inner.length ? [el('technical', inner)] : [];
 }

@@ -1,6 +1,7 @@
 import { CoreError, midiOf, parseTuning, TUNINGS, type Instrument, type Join, type PitchedNote, type PitchName } from '../../core';
 import { refuseFile } from '../errors';
-import { checkLasts, FILE_LIMIT, inPieces, leftOut, MOST_FILE_NOTES, type FileLine } from '../line';
+import { CHORD_NOTE, Left, leftOut, type LeftKind } from '../left';
+import { checkLasts, FILE_LIMIT, inPieces, MOST_FILE_NOTES, type FileLine } from '../line';
 import { spacingOf, timed, type Spacing, type Taken, type Timed } from './lengths';
 import { systemsOf, type TabSystem } from './systems';
 
@@ -11,39 +12,30 @@ interface Event {
   fret: number;
   join: Join | null;
   bend: number;
+  release: boolean;
 }
 
 /** What a lick does not carry, and what cannot be meant. */
-type Sort = 'chord' | 'dead' | 'vibrato' | 'fret' | 'release' | 'harmonic' | 'join' | 'repeat' | 'lone';
-
-/** How much of each was left out, and in which lines of the text. */
-type Left = Map<Sort, { count: number; lines: Set<number> }>;
-
-function leave(left: Left, sort: Sort, line: number): void {
-  const kept = left.get(sort) ?? { count: 0, lines: new Set<number>() };
-  left.set(sort, { count: kept.count + 1, lines: kept.lines.add(line) });
-}
-
-const LEFT_WORDS: Record<Sort, [one: string, many: string, why: string]> = {
-  chord: ['note', 'notes', 'struck together with a higher one; a lick is one line'],
-  dead: ['dead note (x)', 'dead notes (x)', 'it has no pitch'],
-  vibrato: ['vibrato (~)', 'vibratos (~)', 'a lick does not carry it'],
-  fret: ['number', 'numbers', 'no fret is that high'],
-  release: ['release of a bend (r)', 'releases of bends (r)', 'a lick does not carry it'],
-  harmonic: ['harmonic (< >)', 'harmonics (< >)', 'a lick holds stopped and open notes; <12> is read as fret 12, which sounds the same'],
-  join: ['slide, hammer-on or pull-off', 'slides, hammer-ons or pull-offs', 'no note on that string that it could come from or go to'],
-  repeat: ['repeat sign (: *)', 'repeat signs (: *)', 'write x2 after the row to have it played twice'],
-  lone: ['sign', 'signs', 'it stands by itself'],
-};
-
-/** "in line 3", "in lines 3, 9": where a text names it. */
-const linesWords = (lines: Set<number>): string => `in line${lines.size === 1 ? '' : 's'} ${[...lines].sort((a, b) => a - b).join(', ')}`;
-
-const leftWords = (left: Left): string[] =>
-  [...left].flatMap(([sort, { count, lines }]) => {
-    const [one, many, why] = LEFT_WORDS[sort];
-    return leftOut(count, `${one} ${linesWords(lines)}`, `${many} ${linesWords(lines)}`, why);
-  });
+const LEFT = {
+  dead: { one: 'dead note (x)', many: 'dead notes (x)', why: 'it has no pitch' },
+  vibrato: { one: 'vibrato (~)', many: 'vibratos (~)', why: 'a lick does not carry it' },
+  fret: { one: 'number', many: 'numbers', why: 'no fret is that high' },
+  release: { one: 'release (r)', many: 'releases (r)', why: 'no bend that it could let go' },
+  wide: { one: 'part of a bend', many: 'parts of bends', why: 'a bend is at most five half steps; it is read as that' },
+  harmonic: {
+    one: 'harmonic (< >)',
+    many: 'harmonics (< >)',
+    why: 'a lick holds stopped and open notes; <12> is read as fret 12, which sounds the same',
+  },
+  join: {
+    one: 'slide, hammer-on or pull-off',
+    many: 'slides, hammer-ons or pull-offs',
+    why: 'no note on that string that it could come from or go to',
+  },
+  repeat: { one: 'repeat sign (: *)', many: 'repeat signs (: *)', why: 'write x2 after the row to have it played twice' },
+  lone: { one: 'sign', many: 'signs', why: 'it stands by itself' },
+} satisfies Record<string, LeftKind>;
+const STRAY: LeftKind = { one: 'line of other text', many: 'lines of other text', why: 'it is no tab' };
 
 /** Frets beyond this are misread digits: "1215" is 12 15, "5757" is 5 7 5 7. */
 const HIGHEST = 36;
@@ -62,8 +54,8 @@ export function readTab(text: string, near: Instrument, o: { spacing?: Spacing }
   if (!systems.length) return refuseFile('no tab in this text: a tab has a line for every string, such as E|--2--4--5--|.');
   const open = openOf(systems, head.tuning, near);
   const meter = head.meter ?? [4, 4];
-  const left: Left = new Map();
-  const spacing = spacingOf(systems, o.spacing ?? 'auto', (s) => lineOf(s, open, new Map()).map((e) => e.column), meter);
+  const left = new Left('line');
+  const spacing = spacingOf(systems, o.spacing ?? 'auto', (s) => lineOf(s, open, new Left('line')).map((e) => e.column), meter);
   const notes = systems.flatMap((s) => {
     const once = notesOf(s, open, meter, spacing, left);
     return Array.from({ length: s.times }, () => once).flat();
@@ -74,7 +66,7 @@ export function readTab(text: string, near: Instrument, o: { spacing?: Spacing }
   const kept = joined(notes);
   kept.forEach((n, k) => {
     const { join } = notes[k];
-    if (join && join !== 'tie' && !n.join) leave(left, 'join', lineAt(systems, k, notes));
+    if (join && join !== 'tie' && !n.join) left.leave(LEFT.join, lineAt(systems, k, notes));
   });
   return {
     name: head.title ?? '',
@@ -82,7 +74,10 @@ export function readTab(text: string, near: Instrument, o: { spacing?: Spacing }
     capo: head.capo ?? 0,
     tempo: head.tempo ?? null,
     meter,
+    changes: [],
     notes: kept.map(plainNote),
+    voices: [{ id: 'tab', name: 'tab', midis: kept.flatMap((n) => (n.midi === null || n.join === 'tie' ? [] : [n.midi])) }],
+    voice: 'tab',
     remarks: remarksOf(systems, kept, left, stray, spacing, near, open),
   };
 }
@@ -118,8 +113,8 @@ function remarksOf(
     ...systems.filter((s) => s.times > 1).map((s) => `The row in line ${s.line} is played ${s.times} times (x${s.times}).`),
     ...(unnamed ? [`Its ${open.length} lines have no names: they were taken as ${[...open].reverse().join(' ')}.`] : []),
     ...(timed ? [] : [`No lengths stand over the tab: ${SPACED_WORDS[spacing]}.`]),
-    ...leftWords(left),
-    ...leftOut(stray, 'line of other text', 'lines of other text', 'it is no tab'),
+    ...left.words(),
+    ...leftOut(stray, STRAY),
   ];
 }
 
@@ -184,8 +179,9 @@ function eventsOn(row: string, string: number, line: number, left: Left): Event[
   for (const m of row.matchAll(WORD)) {
     const [word, angle, harmonic, bracket = '', digits, bent, target, release] = m;
     if (angle) {
-      leave(left, 'harmonic', line);
-      if (Number(harmonic) === OCTAVE_FRET) events.push({ column: m.index + 1, string, fret: OCTAVE_FRET, join: null, bend: 0 });
+      left.leave(LEFT.harmonic, line);
+      if (Number(harmonic) === OCTAVE_FRET)
+        events.push({ column: m.index + 1, string, fret: OCTAVE_FRET, join: null, bend: 0, release: false });
       join = null;
       continue;
     }
@@ -193,31 +189,41 @@ function eventsOn(row: string, string: number, line: number, left: Left): Event[
       const sign = word.toLowerCase();
       if (SIGNS[sign]) join = sign === 't' || join !== 'tap' ? SIGNS[sign] : join;
       else
-        leave(
-          left,
-          sign === 'x' ? 'dead' : /[~v]/.test(sign) ? 'vibrato' : /[:*]/.test(sign) ? 'repeat' : sign === 'r' ? 'release' : 'lone',
+        left.leave(
+          sign === 'x'
+            ? LEFT.dead
+            : /[~v]/.test(sign)
+              ? LEFT.vibrato
+              : /[:*]/.test(sign)
+                ? LEFT.repeat
+                : sign === 'r'
+                  ? LEFT.release
+                  : LEFT.lone,
           line,
         );
       continue;
     }
-    if (release) leave(left, 'release', line);
+    if (release && !bent) left.leave(LEFT.release, line);
     const column = m.index + bracket.length;
     const split = Number(digits) > HIGHEST && !bracket;
     const frets = split ? [...digits].map(Number) : [Number(digits)];
     frets.forEach((fret, k) => {
-      if (fret > HIGHEST) return leave(left, 'fret', line);
-      const bend = bent && k === frets.length - 1 ? bendOf(fret, target) : 0;
+      if (fret > HIGHEST) return left.leave(LEFT.fret, line);
+      const wanted = bent && k === frets.length - 1 ? bendOf(fret, target) : 0;
+      const bend = Math.min(MOST_BEND, wanted);
+      if (wanted > MOST_BEND) left.leave(LEFT.wide, line);
       const tied: Join | null = bracket ? 'tie' : null; // let go later where nothing of this pitch came before
-      events.push({ column: column + k, string, fret, join: tied ?? (k === 0 ? join : null), bend });
+      events.push({ column: column + k, string, fret, join: tied ?? (k === 0 ? join : null), bend, release: bend > 0 && !!release });
     });
     join = null;
   }
-  if (join) leave(left, 'join', line); // a slide to nowhere
+  if (join) left.leave(LEFT.join, line); // a slide to nowhere
   return events;
 }
 
 /** "7b9" is a bend to the pitch of fret 9, "7b" a whole step. */
-const bendOf = (fret: number, target: string | undefined): number => Math.min(5, Math.max(0, target ? Number(target) - fret : 2));
+const bendOf = (fret: number, target: string | undefined): number => Math.max(0, target ? Number(target) - fret : 2);
+const MOST_BEND = 5;
 
 /** Every fret of a row, the higher one where two stand over each other. */
 function lineOf(s: TabSystem, open: PitchName[], left: Left): Event[] {
@@ -228,7 +234,7 @@ function lineOf(s: TabSystem, open: PitchName[], left: Left): Event[] {
   events.sort((a, b) => a.column - b.column || sound(b) - sound(a));
   return events.filter((e, k) => {
     const first = k === 0 || e.column !== events[k - 1].column;
-    if (!first) leave(left, 'chord', s.line + strings.indexOf(e.string));
+    if (!first) left.leave(CHORD_NOTE, s.line + strings.indexOf(e.string));
     return first;
   });
 }
@@ -248,9 +254,17 @@ function notesOf(s: TabSystem, open: PitchName[], meter: [number, number], spaci
     ticks: 0,
     ...(e.join ? { join: e.join } : {}),
     ...(e.bend ? { bend: e.bend } : {}),
+    ...(e.release ? { release: true } : {}),
+    ...strokeAt(s, e),
     ...(muted(e.column) ? { muted: true } : {}),
   }));
   return timed(notes, s, meter, spacing).flatMap(inPieces);
+}
+
+/** The stroke over a fret, or over the sign before it. */
+function strokeAt(s: TabSystem, { column, join }: Event): Pick<PitchedNote, 'stroke'> {
+  const stroke = s.strokes.get(column) ?? (join ? s.strokes.get(column - 1) : undefined);
+  return stroke ? { stroke } : {};
 }
 
 /** The line of the row that the k-th note stands in. */

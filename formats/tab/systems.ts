@@ -15,6 +15,8 @@ export interface TabSystem {
   times: number;
   /** Columns that are palm muted. */
   mutes: { from: number; to: number }[];
+  /** Pick strokes by column. */
+  strokes: ReadonlyMap<number, 'down' | 'up'>;
 }
 
 interface Head {
@@ -143,6 +145,7 @@ function systemOf(rows: Row[], lines: string[], used: Set<number>): TabSystem {
     lengths: over.lengths === null ? null : cut(over.lengths),
     times: Math.max(...rows.map((r) => r.times)),
     mutes: over.mutes === null ? [] : mutesIn(cut(over.mutes)),
+    strokes: over.strokes === null ? new Map() : strokesIn(cut(over.strokes)),
   };
 }
 
@@ -179,18 +182,32 @@ const isMutes = (text: string): boolean => {
   return rest.length < text.length && /^[-–.|\s]*$/.test(rest);
 };
 
-/** The rows of letters directly over a system, nearest first. */
-function above(lines: string[], first: number, used: Set<number>): { lengths: string | null; mutes: string | null } {
-  const found: { lengths: string | null; mutes: string | null } = { lengths: null, mutes: null };
-  for (let k = first - 1; k >= Math.max(0, first - 2); k--) {
+/** A row of D and U, over the notes that are struck so. */
+const isStrokes = (text: string): boolean => /[DU]/.test(text) && /^[DU\s]*$/.test(text);
+
+interface Over {
+  lengths: string | null;
+  mutes: string | null;
+  strokes: string | null;
+}
+const OVER: readonly [keyof Over, (text: string) => boolean][] = [['mutes', isMutes], ['strokes', isStrokes], ['lengths', isLengths]]; // prettier-ignore
+
+/** The rows of letters directly over a system, in any order. */
+function above(lines: string[], first: number, used: Set<number>): Over {
+  const found: Over = { lengths: null, mutes: null, strokes: null };
+  for (let k = first - 1; k >= Math.max(0, first - OVER.length); k--) {
     const text = untabbed(lines[k]);
-    if (found.mutes === null && isMutes(text)) found.mutes = text;
-    else if (found.lengths === null && isLengths(text)) found.lengths = text;
-    else break;
+    const kind = OVER.find(([name, is]) => found[name] === null && is(text))?.[0];
+    if (!kind) break;
+    found[kind] = text;
     used.add(k);
   }
   return found;
 }
+
+/** D is a downstroke, U an upstroke. */
+const strokesIn = (text: string): Map<number, 'down' | 'up'> =>
+  new Map([...text.matchAll(/[DU]/g)].map((m) => [m.index, m[0] === 'D' ? 'down' : 'up']));
 
 /** "PM" and the dashes after it. */
 const mutesIn = (text: string): { from: number; to: number }[] =>
@@ -209,8 +226,7 @@ export const isPlainTitle = (text: string): boolean =>
   text === text.trim() &&
   ![TITLE, TEMPO, METER, TUNING, BARS].some((p) => p.test(text)) &&
   rowOf(text, 1) === null &&
-  !isLengths(text) &&
-  !isMutes(text);
+  !OVER.some(([, is]) => is(text));
 
 /** Title, tempo, meter, tuning and capo, as they stand over the first row. */
 function headOf(lines: string[], used: Set<number>): Head {

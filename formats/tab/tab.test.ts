@@ -183,10 +183,15 @@ describe('what tabs are written with', () => {
     expect(read.notes.map((x) => x.join ?? '-')).toEqual(['-', 'hammer', 'tap', 'pull']);
     expect(writeTab({ name: 'Tap', instrument: guitar(), notes: placeNotes(guitar(), read.notes, { school: 'finger-per-fret' }), tempo: 90, meter: [4, 4] })).toContain('t12'); // prettier-ignore
   });
-  it('^ bends; a release is named; nothing of it becomes a note', () => {
-    const read = readTab(six('-7^9--7b9r7-5-'), guitar());
-    expect(read.notes.map((x) => [x.place?.fret, x.bend ?? 0])).toEqual([[7, 2], [7, 2], [5, 0]]); // prettier-ignore
-    expect(read.remarks.join(' ')).toContain('1 release of a bend (r) in line 6 left out');
+  it('^ bends, r lets go; a release of nothing and a bend too wide are named', () => {
+    const read = readTab(six('-7^9--7b9r7-5r-7b14-'), guitar());
+    expect(read.notes.map((x) => [x.place?.fret, x.bend ?? 0, !!x.release])).toEqual([[7, 2, false], [7, 2, true], [5, 0, false], [7, 5, false]]); // prettier-ignore
+    expect(read.remarks.join(' ')).toMatch(/1 release \(r\) in line 6 left out: no bend.*1 part of a bend in line 6 left out/);
+  });
+  it('D and U over the notes are strokes, also over a joined one', () => {
+    const read = readTab(`    D  U     D\n${six('--5--7--9--h7-')}`, guitar());
+    expect(read.notes.map((x) => x.stroke)).toEqual(['down', 'up', undefined, 'down']);
+    expect(read.notes[3].join).toBeUndefined();
   });
   it('a harmonic over the octave is the fret, others are named and left out', () => {
     const read = readTab(six('-<12>--<7>-5-'), guitar());

@@ -18,6 +18,7 @@ interface Column {
   /** Over the strings: the length, and PM where it is muted. */
   length: string;
   muted: boolean;
+  stroke: '' | 'D' | 'U';
   string: number;
   text: string;
   bar: boolean;
@@ -34,6 +35,7 @@ function columnsOf({ notes, meter }: TabText): Column[] {
   return notes.map((n, k) => ({
     length: `${lengthText(n.ticks, writtenParts(n.ticks))}${n.place ? '' : 'r'}`,
     muted: !!n.muted,
+    stroke: n.stroke ? (n.stroke === 'down' ? 'D' : 'U') : '',
     string: n.place?.string ?? 0,
     text: n.place ? fretSign(n, notes[k - 1]) : '',
     bar: bars[k],
@@ -63,18 +65,19 @@ function systemText(row: Column[], names: string[]): string {
   const pad = ' '.repeat(label + 2);
   const bar = (c: Column, k: number): boolean => c.bar && k > 0;
   const inner = (c: Column): number => widthOf(c) - (c.bar ? 2 : 0);
-  const over = row.map((c, k) => (bar(c, k) ? '  ' : '') + c.length.padEnd(inner(c))).join('');
-  const mute = row.map((c, k) => (bar(c, k) ? '  ' : '') + (c.muted ? 'PM' : '').padEnd(inner(c))).join('');
+  const over = (word: (c: Column) => string): string => row.map((c, k) => (bar(c, k) ? '  ' : '') + word(c).padEnd(inner(c))).join('');
+  const rows = [over((c) => (c.muted ? 'PM' : '')), over((c) => c.stroke)].filter((r) => r.trim());
   const strings = names.map((name, at) => {
     const cells = row.map((c, k) => (bar(c, k) ? '|-' : '') + (c.string === at + 1 ? c.text : '').padEnd(inner(c), '-'));
     return `${name.padEnd(label)}|-${cells.join('')}|`;
   });
-  return [...(mute.trim() ? [`${pad}${mute}`.trimEnd()] : []), `${pad}${over}`.trimEnd(), ...strings].join('\n');
+  return [...[...rows, over((c) => c.length)].map((r) => `${pad}${r}`.trimEnd()), ...strings].join('\n');
 }
 
 /**
  * A lick as plain-text tab: title, tempo, meter and tuning on top, lengths as letters over the notes, strings from the
- * thinnest; wrapped to the width. "h p / \" join notes, t taps one, "7b9" bends fret 7 to the pitch of fret 9, "(7)" is tied, PM is muted.
+ * thinnest; wrapped to the width. "h p / \" join notes, t taps one, "7b9" bends fret 7 to the pitch of fret 9, "(7)" is tied, PM is muted,
+ * "7b9r" lets the bend go, D and U over a note are settled strokes. Fingers are not in it.
  */
 export function writeTab(tab: TabText): string {
   const { name, instrument, tempo, meter, width = WIDTH } = tab;

@@ -1,0 +1,299 @@
+import { midiOf, pitchName, TICKS, type PitchName } from '../../core';
+import { quoted, refuseFile } from '../errors';
+import { Left, type LeftKind } from '../left';
+import { checkLasts, meterOf, tempoOf, type LineChange } from '../line';
+import { marksOf, type Marks } from './marks';
+import { playOrder } from './order';
+import { child, children, numberIn, type Element } from './xml';
+
+/** A note or rest as the file has it. */
+export interface Found extends Marks {
+  /** In ticks from the begin of the piece, repeats played out. */
+  start: number;
+  ticks: number;
+  /** Where it sounds; null is a rest, or a note without a pitch. */
+  midi: number | null;
+  /** The open pitch of its string, where the file tells it. */
+  open: number | null;
+  staff: number;
+  voice: string;
+  tieStop: boolean;
+  /** A slur comes to it from a note before. */
+  slurred: boolean;
+  /** Index of its measure in the file, from 0. */
+  bar: number;
+  /** It comes again by a repeat. */
+  again: boolean;
+}
+
+/** A note that takes no time in the line, or that is no part of it. */
+interface Extra {
+  kind: LeftKind;
+  staff: number;
+  voice: string;
+  bar: number;
+}
+
+export interface Part {
+  id: string;
+  notes: Found[];
+  extras: Extra[];
+  /** Open pitches by staff, string 1 first. */
+  tunings: ReadonlyMap<number, PitchName[]>;
+  capo: number;
+  marks: LineChange[];
+  /** What stands over the part and is not read. */
+  left: Left;
+}
+
+export const GRACE: LeftKind = { one: 'grace note', many: 'grace notes', why: 'it has no length' };
+const CUE: LeftKind = { one: 'cue note', many: 'cue notes', why: 'another instrument plays it' };
+const NO_PITCH: LeftKind = { one: 'note without a pitch', many: 'notes without a pitch', why: 'a rest stands in its place' };
+const JUMP: LeftKind = { one: 'jump (da capo, to a sign, to the coda, fine)', many: 'jumps (da capo, to a sign, to the coda, fine)', why: 'only repeats and endings are played out' }; // prettier-ignore
+
+/** Quarters from the begin of a measure; not rounded, so that parts of a tuplet add up. */
+interface Local extends Omit<Found, 'start' | 'ticks' | 'again'> {
+  at: number;
+  length: number;
+}
+interface Measure {
+  notes: Local[];
+  length: number;
+  /** Tempo in force at its begin and marks inside it, in quarters from its begin. */
+  tempos: { at: number; tempo: number }[];
+  meter: [number, number];
+}
+
+interface State {
+  divisions: number;
+  transposed: number;
+  meter: [number, number];
+  tempo: number | null;
+  tunings: Map<number, PitchName[]>;
+  capo: number;
+  /** Slurs begun and not ended yet, by staff and number. */
+  slurs: Set<string>;
+  /** Whether one comes to the note that was read last: to all of a chord alike. */
+  slurred: boolean;
+  extras: Extra[];
+  left: Left;
+}
+
+/** A part with its repeats played out. Throws FormatError for a capo that no neck has, and for a part without end. */
+export function readPart(e: Element): Part {
+  const state: State = { divisions: 1, transposed: 0, meter: [4, 4], tempo: null, tunings: new Map(), capo: 0, slurs: new Set(), slurred: false, extras: [], left: new Left('bar') }; // prettier-ignore
+  const written = children(e, 'measure');
+  const measures = written.map((m, k) => readMeasure(m, k, state));
+  const part: Part = { id: e.attributes.id ?? 'P', notes: [], extras: state.extras, tunings: state.tunings, capo: state.capo, marks: [], left: state.left }; // prettier-ignore
+  const seen = new Set<number>();
+  let base = 0;
+  for (const k of playOrder(written)) {
+    const m = measures[k];
+    const again = seen.has(k);
+    seen.add(k);
+    const ticks = (quarters: number): number => Math.round((base + quarters) * TICKS);
+    for (const { at, length, ...n } of m.notes) {
+      const start = ticks(at);
+      part.notes.push({ ...n, start, ticks: ticks(at + length) - start, again });
+    }
+    const meter = m.meter;
+    part.marks.push(...[{ at: 0, tempo: null }, ...m.tempos].map((t) => ({ at: ticks(t.at), tempo: t.tempo, meter })));
+    base += m.length;
+    checkLasts(base * TICKS);
+  }
+  fillTempos(part.marks);
+  settleCapo(part);
+  return part;
+}
+
+/** A mark without a tempo goes on in the one before it. */
+function fillTempos(marks: LineChange[]): void {
+  let tempo: number | null = null;
+  for (const m of marks) tempo = m.tempo ??= tempo;
+}
+
+function readMeasure(m: Element, bar: number, state: State): Measure {
+  const out: Measure = { notes: [], length: 0, tempos: [], meter: state.meter };
+  if (state.tempo !== null) out.tempos.push({ at: 0, tempo: state.tempo });
+  let at = 0;
+  let last = 0;
+  const go = (to: number): void => {
+    checkLasts(to * TICKS);
+    at = Math.max(0, to);
+    out.length = Math.max(out.length, at);
+  };
+  for (const item of m.children) {
+    const length = Math.max(0, (numberIn(item, 'duration') ?? 0) / state.divisions);
+    switch (item.name) {
+      case 'attributes':
+        readAttributes(item, state);
+        out.meter = state.meter;
+        break;
+      case 'backup':
+        go(at - length);
+        break;
+      case 'forward':
+        go(at + length);
+        break;
+      case 'note': {
+        const chord = !!child(item, 'chord');
+        if (!chord) last = at;
+        const found = readNote(item, bar, state, last, length);
+        if (found) out.notes.push(found);
+        if (!chord && !child(item, 'grace')) go(at + length);
+        break;
+      }
+      default:
+        readDirection(item, bar, state, (tempo) => out.tempos.push({ at, tempo }));
+    }
+  }
+  if (!m.children.some((c) => c.name === 'note')) out.length = Math.max(out.length, (state.meter[0] * 4) / state.meter[1]);
+  return out;
+}
+
+/** What a lick has no room for above and below the staff; the rest says how the page looks. */
+const OVER = new Set(['harmony', 'figured-bass', 'direction', 'sound']);
+const QUIET = new Set(['metronome']);
+const OVER_NAMES: Record<string, string> = {
+  harmony: 'chord symbol',
+  'figured-bass': 'figured bass',
+  words: 'words',
+  wedge: 'hairpin',
+  dynamics: 'loudness',
+  'octave-shift': 'octave line',
+};
+const JUMPS = ['dacapo', 'dalsegno', 'tocoda', 'fine'];
+
+function readDirection(e: Element, bar: number, state: State, tempo: (quarters: number) => void): void {
+  const quarters = tempoIn(e);
+  if (quarters !== null) {
+    state.tempo = quarters;
+    tempo(quarters);
+  }
+  if (!OVER.has(e.name)) return;
+  const sound = e.name === 'sound' ? e : child(e, 'sound');
+  const types = children(e, 'direction-type').flatMap((t) => t.children);
+  if (sound && JUMPS.some((j) => j in sound.attributes)) state.left.leave(JUMP, bar + 1);
+  else if (e.name === 'harmony' || e.name === 'figured-bass') state.left.sign(OVER_NAMES[e.name]);
+  else for (const t of types) if (!QUIET.has(t.name)) state.left.sign(OVER_NAMES[t.name] ?? t.name.replace(/-/g, ' '));
+}
+
+/** Quarters of a beat unit. */
+const UNITS: Record<string, number> = { breve: 8, half: 2, quarter: 1, eighth: 0.5, '16th': 0.25, '32nd': 0.125, whole: 4 };
+
+/** Quarter notes a minute: as it is to sound, else as the mark says. */
+function tempoIn(e: Element): number | null {
+  const sound = e.name === 'sound' ? e : child(e, 'sound');
+  if (sound?.attributes.tempo !== undefined) return tempoOf(Number(sound.attributes.tempo));
+  for (const mark of children(e, 'direction-type').flatMap((t) => children(t, 'metronome'))) {
+    const unit = UNITS[child(mark, 'beat-unit')?.text ?? ''] as number | undefined;
+    const perMinute = Number(/\d+(?:\.\d+)?/.exec((child(mark, 'per-minute')?.text ?? '').slice(0, 40))?.[0]);
+    const dots = children(mark, 'beat-unit-dot').length;
+    if (unit) return tempoOf(perMinute * unit * (2 - 0.5 ** Math.min(4, dots)));
+  }
+  return null;
+}
+
+/**
+ * A capo raises the open strings and frets are counted from it (MusicXML 4.0, the element `capo`: "the number of semitones that the capo raises"); in our own
+ * files until 2026 they were counted from the nut. Where the pitches of the notes tell, they decide; then each note has its place from the nut and its pitch.
+ */
+function settleCapo({ notes, capo }: Part): void {
+  const agree = (raise: number): number =>
+    notes.filter((n) => n.place && n.open !== null && n.midi === n.open + raise + n.place.fret).length;
+  const raise = agree(0) > agree(capo) ? 0 : capo;
+  for (const n of notes) {
+    if (n.place) n.place = { ...n.place, fret: n.place.fret + raise };
+    if (n.place && n.open !== null) n.midi = n.open + n.place.fret;
+    if (n.midi === null || (n.place && n.place.fret > HIGHEST_FRET)) n.place = null;
+  }
+}
+const HIGHEST_FRET = 36;
+
+function readAttributes(e: Element, state: State): void {
+  const divisions = numberIn(e, 'divisions');
+  if (divisions && divisions > 0) state.divisions = divisions;
+  const time = child(e, 'time');
+  state.meter = meterOf(numberIn(time, 'beats'), numberIn(time, 'beat-type')) ?? state.meter;
+  for (const details of children(e, 'staff-details')) {
+    const open = tuningIn(details);
+    if (open) state.tunings.set(Number(details.attributes.number ?? 1), open);
+    state.capo = capoIn(details) ?? state.capo;
+  }
+  for (const style of children(e, 'measure-style').flatMap((s) => s.children))
+    if (style.name !== 'multiple-rest') state.left.sign(style.name.replace(/-/g, ' '));
+  const move = child(e, 'transpose');
+  if (move) state.transposed = (numberIn(move, 'chromatic') ?? 0) + 12 * (numberIn(move, 'octave-change') ?? 0);
+}
+
+/** The fret of a capo. Refuses one that no neck has. */
+function capoIn(details: Element): number | null {
+  const e = child(details, 'capo');
+  if (!e) return null;
+  const capo = numberIn(e);
+  if (capo === null || !Number.isInteger(capo) || capo < 0 || capo > MOST_CAPO)
+    return refuseFile(`its capo is ${quoted(e.text)}; a fret from 0 to ${MOST_CAPO} is expected there.`, e.line);
+  return capo;
+}
+const MOST_CAPO = 24;
+
+/** Line 1 is the lowest line of the staff: the string with the highest number. */
+function tuningIn(details: Element): PitchName[] | null {
+  const lines = children(details, 'staff-tuning').sort((a, b) => Number(b.attributes.line) - Number(a.attributes.line));
+  const pitches = lines.map((l) => pitchOf(l, 'tuning-'));
+  return pitches.length && pitches.length <= 12 && pitches.every((p) => p !== null) ? pitches.map((m) => pitchName(m)) : null;
+}
+
+const STEPS: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
+
+function pitchOf(e: Element, prefix = ''): number | null {
+  const step = STEPS[child(e, `${prefix}step`)?.text.trim() ?? ''] as number | undefined;
+  const octave = numberIn(e, `${prefix}octave`);
+  if (step === undefined || octave === null) return null;
+  const midi = 12 * (octave + 1) + step + Math.round(numberIn(e, `${prefix}alter`) ?? 0);
+  return midi >= 0 && midi <= 127 ? midi : null;
+}
+
+/** A note at a place of its measure; null where it takes no part in a line, which is counted. */
+function readNote(e: Element, bar: number, state: State, at: number, length: number): Local | null {
+  const staff = numberIn(e, 'staff') ?? 1;
+  const voice = child(e, 'voice')?.text.trim() ?? '1';
+  const extra = (kind: LeftKind): null => {
+    state.extras.push({ kind, staff, voice, bar });
+    return null;
+  };
+  if (child(e, 'grace')) return extra(GRACE);
+  const comes = slursOf(e, staff, state.slurs);
+  if (!child(e, 'chord')) state.slurred = comes;
+  if (child(e, 'cue')) return extra(CUE);
+  const pitch = child(e, 'pitch');
+  if (length === 0) return null;
+  if (child(e, 'unpitched')) extra(NO_PITCH);
+  const written = pitch ? pitchOf(pitch) : null;
+  const marks = marksOf(e);
+  const open = state.tunings.get(staff) ?? state.tunings.get(1);
+  const onString = marks.place && open?.[marks.place.string - 1];
+  const sounds = written === null ? null : written + state.transposed;
+  return {
+    ...marks,
+    at,
+    length,
+    midi: sounds !== null && sounds >= 0 && sounds <= 127 ? sounds : null,
+    open: onString ? midiOf(onString) : null,
+    staff,
+    voice,
+    bar,
+    tieStop: children(e, 'tie').some((t) => t.attributes.type === 'stop'),
+    slurred: state.slurred,
+  };
+}
+
+/** Whether a slur comes to this note; those that begin and end here are noted. */
+function slursOf(e: Element, staff: number, begun: Set<string>): boolean {
+  const slurs = children(e, 'notations').flatMap((n) => children(n, 'slur'));
+  const key = (s: Element): string => `${staff}/${s.attributes.number ?? '1'}`;
+  const comes = [...begun].some((s) => s.startsWith(`${staff}/`));
+  for (const s of slurs) if (s.attributes.type === 'stop') begun.delete(key(s));
+  for (const s of slurs) if (s.attributes.type === 'start') begun.add(key(s));
+  return comes;
+}
