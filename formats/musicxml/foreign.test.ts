@@ -1,6 +1,7 @@
 import { TICKS } from '../../core';
 import { guitar } from '../../tests/support/random';
-import { playOrder } from './order';
+import { playOrder } from '../score/order';
+import { barsOf } from './bars';
 import { readMusicXml } from './read';
 import { writeMusicXml } from './write';
 import { children, parseXml } from './xml';
@@ -29,7 +30,7 @@ describe('repeats and endings are played out', () => {
         b.includes(']') ? `<repeat direction="backward"${times ? ` times="${times[1]}"` : ''}/>` : ''
       }</barline></measure>`;
     });
-    return playOrder(children(parseXml(`<part>${xml.join('')}</part>`), 'measure')).join('');
+    return playOrder(barsOf(children(parseXml(`<part>${xml.join('')}</part>`), 'measure'))).join('');
   };
   it.each([
     ['none', ['', '', ''], '012'],

@@ -1,16 +1,6 @@
-import type { Join, Place, PitchedNote } from '../../core';
+import type { Join } from '../../core';
+import type { Marks } from '../score/line';
 import { child, children, numberIn, type Element } from './xml';
-
-/** What stands on a note, as far as a lick can hold it, and the names of the signs that it cannot. */
-export interface Marks extends Pick<PitchedNote, 'stroke'> {
-  place: Place | null;
-  join: Join | null;
-  bend: number;
-  release: boolean;
-  muted: boolean;
-  finger: number;
-  signs: string[];
-}
 
 /** Highest string and fret of an instrument here. */
 const MOST = { string: 12, fret: 36, bend: 5 };

@@ -2,36 +2,15 @@ import { midiOf, pitchName, TICKS, type PitchName } from '../../core';
 import { quoted, refuseFile } from '../errors';
 import { Left, type LeftKind } from '../left';
 import { checkLasts, meterOf, tempoOf, type LineChange } from '../line';
-import { marksOf, type Marks } from './marks';
-import { playOrder } from './order';
+import { GRACE, playOut, type Extra, type Local, type Measure, type ScoreNote } from '../score/line';
+import { playOrder } from '../score/order';
+import { barsOf } from './bars';
+import { marksOf } from './marks';
 import { child, children, numberIn, type Element } from './xml';
 
-/** A note or rest as the file has it. */
-export interface Found extends Marks {
-  /** In ticks from the begin of the piece, repeats played out. */
-  start: number;
-  ticks: number;
-  /** Where it sounds; null is a rest, or a note without a pitch. */
-  midi: number | null;
-  /** The open pitch of its string, where the file tells it. */
+/** A note or rest, with the open pitch of its string, where the file tells it. */
+interface Found extends ScoreNote {
   open: number | null;
-  staff: number;
-  voice: string;
-  tieStop: boolean;
-  /** A slur comes to it from a note before. */
-  slurred: boolean;
-  /** Index of its measure in the file, from 0. */
-  bar: number;
-  /** It comes again by a repeat. */
-  again: boolean;
-}
-
-/** A note that takes no time in the line, or that is no part of it. */
-interface Extra {
-  kind: LeftKind;
-  staff: number;
-  voice: string;
-  bar: number;
 }
 
 export interface Part {
@@ -46,23 +25,9 @@ export interface Part {
   left: Left;
 }
 
-export const GRACE: LeftKind = { one: 'grace note', many: 'grace notes', why: 'it has no length' };
 const CUE: LeftKind = { one: 'cue note', many: 'cue notes', why: 'another instrument plays it' };
 const NO_PITCH: LeftKind = { one: 'note without a pitch', many: 'notes without a pitch', why: 'a rest stands in its place' };
 const JUMP: LeftKind = { one: 'jump (da capo, to a sign, to the coda, fine)', many: 'jumps (da capo, to a sign, to the coda, fine)', why: 'only repeats and endings are played out' }; // prettier-ignore
-
-/** Quarters from the begin of a measure; not rounded, so that parts of a tuplet add up. */
-interface Local extends Omit<Found, 'start' | 'ticks' | 'again'> {
-  at: number;
-  length: number;
-}
-interface Measure {
-  notes: Local[];
-  length: number;
-  /** Tempo in force at its begin and marks inside it, in quarters from its begin. */
-  tempos: { at: number; tempo: number }[];
-  meter: [number, number];
-}
 
 interface State {
   divisions: number;
@@ -84,36 +49,14 @@ export function readPart(e: Element): Part {
   const state: State = { divisions: 1, transposed: 0, meter: [4, 4], tempo: null, tunings: new Map(), capo: 0, slurs: new Set(), slurred: false, extras: [], left: new Left('bar') }; // prettier-ignore
   const written = children(e, 'measure');
   const measures = written.map((m, k) => readMeasure(m, k, state));
-  const part: Part = { id: e.attributes.id ?? 'P', notes: [], extras: state.extras, tunings: state.tunings, capo: state.capo, marks: [], left: state.left }; // prettier-ignore
-  const seen = new Set<number>();
-  let base = 0;
-  for (const k of playOrder(written)) {
-    const m = measures[k];
-    const again = seen.has(k);
-    seen.add(k);
-    const ticks = (quarters: number): number => Math.round((base + quarters) * TICKS);
-    for (const { at, length, ...n } of m.notes) {
-      const start = ticks(at);
-      part.notes.push({ ...n, start, ticks: ticks(at + length) - start, again });
-    }
-    const meter = m.meter;
-    part.marks.push(...[{ at: 0, tempo: null }, ...m.tempos].map((t) => ({ at: ticks(t.at), tempo: t.tempo, meter })));
-    base += m.length;
-    checkLasts(base * TICKS);
-  }
-  fillTempos(part.marks);
+  const { notes, marks } = playOut(measures, playOrder(barsOf(written)));
+  const part: Part = { id: e.attributes.id ?? 'P', notes, extras: state.extras, tunings: state.tunings, capo: state.capo, marks, left: state.left }; // prettier-ignore
   settleCapo(part);
   return part;
 }
 
-/** A mark without a tempo goes on in the one before it. */
-function fillTempos(marks: LineChange[]): void {
-  let tempo: number | null = null;
-  for (const m of marks) tempo = m.tempo ??= tempo;
-}
-
-function readMeasure(m: Element, bar: number, state: State): Measure {
-  const out: Measure = { notes: [], length: 0, tempos: [], meter: state.meter };
+function readMeasure(m: Element, bar: number, state: State): Measure<Found> {
+  const out: Measure<Found> = { notes: [], length: 0, tempos: [], meter: state.meter };
   if (state.tempo !== null) out.tempos.push({ at: 0, tempo: state.tempo });
   let at = 0;
   let last = 0;
@@ -255,7 +198,7 @@ function pitchOf(e: Element, prefix = ''): number | null {
 }
 
 /** A note at a place of its measure; null where it takes no part in a line, which is counted. */
-function readNote(e: Element, bar: number, state: State, at: number, length: number): Local | null {
+function readNote(e: Element, bar: number, state: State, at: number, length: number): Local<Found> | null {
   const staff = numberIn(e, 'staff') ?? 1;
   const voice = child(e, 'voice')?.text.trim() ?? '1';
   const extra = (kind: LeftKind): null => {

@@ -13,7 +13,6 @@ export function el(name: string, content: Node[] | string | number = [], attribu
 }
 
 /** Signs that XML 1.0 has no way to write (section 2.2, Char): left out. */
-// eslint-disable-next-line no-control-regex
 const writable = (text: string): string =>
   text.replace(
     /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g,

@@ -1,8 +1,7 @@
 import { refuseFile } from '../errors';
-import { children, type Element } from './xml';
 
 /** What the barlines of a measure say. */
-interface Bars {
+export interface Bars {
   forward: boolean;
   /** How often what ends here is played; 0 where nothing is repeated. */
   backward: number;
@@ -10,31 +9,9 @@ interface Bars {
   ending: ReadonlySet<number> | null;
 }
 
-/** How often a part is played at most, and measures in all once repeats are played out. */
-const MOST_TIMES = 16;
+/** How often a section is played at most, and measures in all once repeats are played out. */
+export const MOST_TIMES = 16;
 const MOST_MEASURES = 20_000;
-
-const numbersIn = (text: string): Set<number> => new Set((text.match(/\d{1,2}/g) ?? []).map(Number).filter((n) => n >= 1 && n <= MOST_TIMES)); // prettier-ignore
-
-function barsOf(measures: readonly Element[]): Bars[] {
-  let ending: Set<number> | null = null;
-  return measures.map((m): Bars => {
-    const lines = children(m, 'barline');
-    const repeats = lines.flatMap((l) => children(l, 'repeat'));
-    const endings = lines.flatMap((l) => children(l, 'ending'));
-    const started = endings.find((e) => e.attributes.type === 'start');
-    if (started) ending = numbersIn(started.attributes.number ?? '1');
-    const bars: Bars = {
-      forward: repeats.some((r) => r.attributes.direction === 'forward'),
-      backward: repeats.filter((r) => r.attributes.direction === 'backward').reduce((most, r) => Math.max(most, timesOf(r)), 0),
-      ending: ending?.size ? ending : null,
-    };
-    if (endings.some((e) => e.attributes.type === 'stop' || e.attributes.type === 'discontinue')) ending = null;
-    return bars;
-  });
-}
-
-const timesOf = (r: Element): number => Math.max(2, Math.min(MOST_TIMES, Number(r.attributes.times) || 2));
 
 /** How often a section is played whose repeat sign stands in measure k: as its endings count, else as the sign says. */
 function passesOf(bars: readonly Bars[], start: number, k: number): number {
@@ -48,11 +25,10 @@ function passesOf(bars: readonly Bars[], start: number, k: number): number {
 }
 
 /**
- * Measures in the order they are played, by index: repeats and endings played out (MusicXML 4.0, the elements `repeat` and `ending`). Jumps to a sign or the
+ * Measures in the order they are played, by index: repeats and endings played out (so in MusicXML 4.0, the elements `repeat` and `ending`, and in ABC 2.1, section 4.8). Jumps to a sign or the
  * coda are not. Example: a first and a second ending over three bars give 0 1 0 2.
  */
-export function playOrder(measures: readonly Element[]): number[] {
-  const bars = barsOf(measures);
+export function playOrder(bars: readonly Bars[]): number[] {
   const order: number[] = [];
   let start = 0;
   let pass = 1;

@@ -1,0 +1,215 @@
+import { refuseFile } from '../errors';
+import { Left, type LeftKind } from '../left';
+import { meterOf, tempoOf } from '../line';
+import type { Extra, Local, Measure } from '../score/line';
+import { MOST_TIMES, type Bars } from '../score/order';
+import { readKey, type KeyField } from './key';
+import { readMusic, type Music } from './music';
+
+/** A voice of a tune, in measures as the barlines have it. */
+export interface AbcVoice {
+  name: string;
+  measures: Measure[];
+  bars: Bars[];
+  extras: Extra[];
+}
+
+/** A tune, read. */
+export interface Tune {
+  title: string;
+  voices: AbcVoice[];
+  left: Left;
+}
+
+const PARTS: LeftKind = { one: 'order of parts (P:)', many: 'orders of parts (P:)', why: 'parts are taken as they stand' };
+const OVERLAY: LeftKind = { one: 'voice laid over a bar (&)', many: 'voices laid over a bar (&)', why: 'a lick is one line' };
+export const LEFT = { PARTS, OVERLAY };
+
+/** Notes that a tune may have before its repeats are played out, signs of all kinds, and letters of a line. */
+const MOST = { notes: 200_000, tokens: 1_000_000, line: 100_000 };
+
+/** What a voice has come to. */
+export interface VoiceState extends AbcVoice {
+  key: KeyField;
+  /** Unit of length in quarters; null: by the meter. */
+  unit: number | null;
+  meter: [number, number];
+  tempo: number | null;
+  /** Words of the score that are cut off: a tuplet, a tie or a slur that goes on. */
+  music: Music;
+  /** The measure that is being filled, and how far, in quarters. */
+  open: Measure;
+  at: number;
+  /** What the next barline knows of this measure. */
+  forward: boolean;
+  ending: ReadonlySet<number> | null;
+}
+
+/** What the tune says for every voice that has not said it itself. */
+interface Head {
+  key: KeyField;
+  unit: number | null;
+  meter: [number, number];
+  tempo: number | null;
+}
+
+const FRACTION = /(\d{1,4})\s*\/\s*(\d{1,4})/;
+
+/** M: as beats and unit: C is 4/4, C| is 2/2, (2+3)/8 is 5/8; null where it is free or none. */
+export function readMeter(text: string): [number, number] | null {
+  const plain = text.trim().slice(0, 60);
+  if (/^C\|/.test(plain)) return [2, 2];
+  if (/^C\b/.test(plain)) return [4, 4];
+  const m = /^\(?([\d+\s]{1,40})\)?\s*\/\s*(\d{1,2})/.exec(plain);
+  if (!m) return null;
+  const beats = m[1].split('+').reduce((sum, b) => sum + Number(b), 0);
+  return meterOf(beats, Number(m[2]));
+}
+
+/** Q: in quarters a minute: "1/4=120", "3/8=50", "1/4 3/8=50" (several beats together), "120" (units of length a minute). */
+export function readTempo(text: string, unit: number): number | null {
+  const plain = text.replace(/"[^"]*"/g, ' ').slice(0, 100);
+  const m = /^([^=]*)=\s*(\d{1,4}(?:\.\d{1,4})?)/.exec(plain);
+  if (!m) return tempoOf(Number(/\d{1,4}(?:\.\d{1,4})?/.exec(plain)?.[0]) * unit);
+  const beats = m[1].match(new RegExp(FRACTION, 'g')) ?? [];
+  const quarters = beats.reduce((sum, b) => {
+    const [, above, below] = FRACTION.exec(b) ?? [];
+    return sum + (Number(above) / Number(below)) * 4;
+  }, 0);
+  return tempoOf(Number(m[2]) * (quarters || unit));
+}
+
+/** L: in quarters. */
+function readUnit(text: string): number | null {
+  const m = FRACTION.exec(text);
+  const quarters = m ? (Number(m[1]) / Number(m[2])) * 4 : text.trim() === '1' ? 4 : NaN;
+  return Number.isFinite(quarters) && quarters > 0 && quarters <= 8 ? quarters : null;
+}
+
+/** The unit where none is given: a sixteenth in meters below three quarters of a whole note, else an eighth (ABC 2.1, section 3.1.7). */
+export const unitOf = ({ unit, meter }: Pick<Head, 'unit' | 'meter'>): number => unit ?? (meter[0] / meter[1] < 0.75 ? 0.25 : 0.5);
+
+const emptyMeasure = (v: Pick<VoiceState, 'meter' | 'tempo'>): Measure => ({ notes: [], length: 0, meter: v.meter, tempos: v.tempo === null ? [] : [{ at: 0, tempo: v.tempo }] }); // prettier-ignore
+
+/** A field's word for every voice, or for one. */
+function applyField(letter: string, text: string, to: Head, left: Left): void {
+  switch (letter) {
+    case 'M':
+      to.meter = readMeter(text) ?? to.meter;
+      break;
+    case 'L':
+      to.unit = readUnit(text) ?? to.unit;
+      break;
+    case 'Q':
+      to.tempo = readTempo(text, unitOf(to)) ?? to.tempo;
+      break;
+    case 'K': {
+      to.key = readKey(text, to.key);
+      for (const word of to.key.unknown) left.sign(`“${word}” in a key`);
+      break;
+    }
+  }
+}
+
+/** Fields that say of the tune what no lick has room for, but no note either. */
+const COUNTED: Record<string, string> = { w: 'line of words under the notes', W: 'line of words', s: 'line of signs', m: 'shorthand (m:)', U: 'sign of its own (U:)' }; // prettier-ignore
+
+/** Reads a tune's lines; the first is its X:. `line` is where that stands in the file, from 1. */
+export function readTune(lines: readonly string[], line: number): Tune {
+  const head: Head = { key: { signature: {}, shift: 0, unknown: [] }, unit: null, meter: [4, 4], tempo: null };
+  const tune = { title: '', left: new Left('bar') };
+  const voices = new Map<string, VoiceState>();
+  let current: VoiceState | null = null;
+  let inBody = false;
+  const count = { notes: 0, tokens: 0 };
+  const one = (what: keyof typeof count, at: number): void => {
+    if (++count[what] > MOST[what]) refuseFile(`this tune has more than ${MOST[what]} ${what === 'notes' ? 'notes' : 'signs'}.`, at);
+  };
+  const voiceOf = (text: string): VoiceState => {
+    const [id = '', ...rest] = text.trim().slice(0, 200).split(/\s+/);
+    const known = voices.get(id) ?? freshVoice(head, id);
+    const name = /(?:name|nm)=(?:"([^"]*)"|(\S+))/.exec(text);
+    if (name) known.name = name[1] ?? name[2];
+    known.key = readKey(rest.join(' ').replace(/"[^"]*"/g, ''), known.key, true);
+    voices.set(id, known);
+    return known;
+  };
+  const field = (letter: string, text: string): void => {
+    if (letter === 'V') {
+      current = voiceOf(text);
+      return;
+    }
+    if (letter === 'P' && !inBody) tune.left.leave(LEFT.PARTS);
+    if (letter in COUNTED) tune.left.sign(COUNTED[letter]);
+    if (letter === 'T') tune.title ||= text.trim();
+    if (!inBody || !current) {
+      applyField(letter, text, head, tune.left);
+      if (!inBody) for (const v of voices.values()) applyField(letter, text, v, tune.left);
+    } else {
+      applyField(letter, text, current, tune.left);
+      if (letter === 'Q' && current.tempo !== null) current.open.tempos.push({ at: current.at, tempo: current.tempo });
+      if (letter === 'M') current.open.meter = current.meter;
+    }
+    if (letter === 'K' && !inBody) {
+      inBody = true;
+      current ??= voices.values().next().value ?? null;
+      for (const v of voices.values()) v.open = emptyMeasure(v);
+    }
+  };
+  lines.forEach((raw, k) => {
+    if (/^%/.test(raw)) return;
+    if (raw.length > MOST.line) refuseFile(`this line has ${raw.length} letters; ABC is read with at most ${MOST.line} in one.`, line + k);
+    const text = raw.replace(/(?<!\\)%.*$/, '');
+    const m = /^([A-Za-z+]):(.*)$/.exec(text);
+    if (m && m[1] !== '+') return field(m[1], m[2]);
+    if (!inBody || m) return;
+    if (!current) {
+      current = freshVoice(head, '1');
+      voices.set('1', current);
+    }
+    readMusic(text, {
+      left: tune.left,
+      line: line + k,
+      state: () => current as VoiceState,
+      field,
+      token: () => one('tokens', line + k),
+      note: () => one('notes', line + k),
+      bar: (sign) => endMeasure(current as VoiceState, sign),
+    });
+  });
+  for (const v of voices.values()) endMeasure(v, { sign: '', ending: null });
+  return { ...tune, title: tune.title.replace(/\\%/g, '%'), voices: [...voices.values()] };
+}
+
+function freshVoice(head: Head, id: string): VoiceState {
+  const music: Music = { tied: null, slurs: 0, slurred: false, tuplet: null, broken: 0, accidentals: new Map(), marks: [] };
+  return { ...head, key: { ...head.key, signature: { ...head.key.signature } }, name: /^\d*$/.test(id) ? '' : id, measures: [], bars: [], extras: [], music, open: emptyMeasure(head), at: 0, forward: false, ending: null }; // prettier-ignore
+}
+
+/** A barline with its dots, and the numbers of an ending that begins behind it. */
+export interface BarSign {
+  sign: string;
+  ending: ReadonlySet<number> | null;
+}
+
+/** The measure before a barline is whole; what the sign says of it and of the next is kept. */
+function endMeasure(v: VoiceState, { sign, ending }: BarSign): void {
+  const colons = sign === '::' ? 1 : (/^:+/.exec(sign)?.[0].length ?? 0);
+  if (v.open.notes.length || v.at > 0) {
+    v.measures.push({ ...v.open, length: v.at });
+    v.bars.push({ forward: v.forward, backward: colons ? Math.min(MOST_TIMES, colons + 1) : 0, ending: v.ending });
+    v.forward = false;
+  } else if (colons && v.bars.length) v.bars[v.bars.length - 1].backward = Math.min(MOST_TIMES, colons + 1);
+  // An ending goes on to a double bar, a repeat, or the next one.
+  if (ending || colons || /\|\||\|\]|\[\||:$/.test(sign)) v.ending = ending;
+  if (/:$/.test(sign) && sign !== ':') v.forward = true;
+  v.open = emptyMeasure(v);
+  v.at = 0;
+  v.music.accidentals = new Map();
+}
+
+/** A note put where the voice is. */
+export function put(v: VoiceState, note: Omit<Local, 'at' | 'bar' | 'staff' | 'voice'>): void {
+  v.open.notes.push({ ...note, at: v.at, bar: v.measures.length, staff: 1, voice: '1' });
+  v.at += note.length;
+}
