@@ -9,7 +9,7 @@ import { applyTheme } from './shell/theme';
 import { store } from './store';
 import { startLog } from './store/practice/start';
 import './styles.css';
-import { BringInProvider } from './views/BringIn';
+import { BringInProvider } from './views/bring-in/BringIn';
 import { MapView } from './views/map/MapView';
 
 applyTheme();

@@ -4,14 +4,35 @@ import { layOut, openMidis } from '../core';
 import { FormatError } from './errors';
 import { readInstrument, writeInstrument } from './instrument-json';
 import { neckText } from './neck-text';
-import { openFromScala, readKbm, readScl, writeKbm, writeScl } from './scala';
+import { instrumentFromScala, openFromScala, readKbm, readScl, writeKbm, writeScl } from './scala';
 
 describe('Scala files', () => {
   it('write the open strings in cents above the thickest (worked by hand from the published description of the format)', () => {
-    expect(writeScl(guitar())).toBe(
-      '! guitar.scl\n!\nOpen strings of guitar, above E2\n 5\n!\n 500.0\n 1000.0\n 1500.0\n 1900.0\n 2400.0\n',
-    );
-    expect(readKbm(writeKbm(guitar()))).toEqual({ middle: 40 });
+    expect(writeScl(guitar())).toBe('! guitar.scl\n!\nguitar\n 5\n!\n 500.0\n 1000.0\n 1500.0\n 1900.0\n 2400.0\n');
+    expect(readKbm(writeKbm(guitar()))).toEqual({ middle: 40, offCents: expect.closeTo(0, 3) as number });
+    expect(instrumentFromScala(writeScl(guitar()), 40, guitar())).toMatchObject({
+      name: 'guitar',
+      strings: guitar().strings.map((s) => ({ open: s.open })),
+    });
+    expect(instrumentFromScala('Open strings of Lantern six, above E2\n 0', 40, guitar()).name).toBe('Lantern six'); // as ours were written until 2026
+  });
+  it('a ratio of 400 digits is a ratio, however it is written', () => {
+    const zeros = '0'.repeat(399);
+    expect(readScl(`x\n 2\n 2${zeros}/1${zeros}\n 00${'4'}/1\n`).semitones).toEqual([12, 24]);
+    expect(() => readScl(`x\n 1\n 4${zeros}/3${zeros}\n`)).toThrow('line 3: 498.04 cents'); // the pure fourth of Pythagoras
+    for (const [bad, why] of [
+      [`0/1${zeros}`, 'is not above zero'],
+      [`1/0`, 'is not above zero'],
+      [`2${zeros}/1`, 'beyond ten octaves'],
+      ['9'.repeat(3000), '3000 digits'],
+      ['1200000.', 'beyond ten octaves'],
+    ])
+      // prettier-ignore
+      expect(() => readScl(`x\n 1\n ${bad}\n`)).toThrow(why);
+  });
+  it('a reference that is not A4 = 440 Hz is told', () => {
+    const kbm = writeKbm(guitar()).replace('440.000000', '432.000000');
+    expect(readKbm(kbm).offCents).toBeCloseTo(-31.77, 1); // 1200 log2(432/440)
   });
   it('come back as the same strings', () => {
     fc.assert(

@@ -12,6 +12,7 @@ async function ensureSystem() {
     ['/usr/bin/chromium', 'chromium'],
     ['/usr/bin/pdftotext', 'poppler-utils'],
     ['/usr/bin/midicsv', 'midicsv'],
+    ['/usr/bin/abc2midi', 'abcmidi'],
     ['/usr/bin/sqlite3', 'sqlite3'],
   ]
     .filter(([path]) => !existsSync(process.env.CHROMIUM && path.endsWith('chromium') ? process.env.CHROMIUM : path))

@@ -108,6 +108,15 @@ describe('the notebook as one file', () => {
     }
     expect(await names()).toEqual(before);
   });
+  it('a study without its instrument, which was answered with 500 once, is refused by name; so is it in the preview', async () => {
+    const text = readFileSync('tests/fixtures/went-wrong/notebook-no-instrument.json', 'utf8');
+    for (const method of ['POST', 'PUT']) {
+      const r = await call(method, API.notebook, text);
+      expect(r.status).toBe(422);
+      expect(await r.text()).toContain('instrument');
+    }
+    expect(readBundle(text)).toMatchObject({ problem: expect.stringContaining('instrument') as string });
+  });
   it('damaged says where: the record by name and the field by path; nothing is taken', async () => {
     const bundle = JSON.parse(writeBundle(DEMO)) as Bundle;
     bundle.studies[1].body.tempo = 9000;

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { DEMO } from '../../demo';
 import { writeBundle } from '../../contract';
 import { lickTicks, type LickNote } from '../../core';
@@ -9,7 +11,7 @@ import { writeKbm, writeScl } from '../../formats/scala';
 import { writeTab } from '../../formats/tab/write';
 import { intoStudy } from '../store/into';
 import { decode } from '../../formats/decode';
-import { readFiles, type Incoming } from './read-files';
+import { readFiles, readInstrumentFiles, type Incoming, type Wish } from './read-files';
 
 const body = DEMO.studies[0].body;
 const [lick] = body.licks;
@@ -96,6 +98,59 @@ describe('files brought in', () => {
   it('a study without room says so', () => {
     const [item] = [...readFiles({ files: [{ name: 't.txt', bytes: bytes(tab) }], into: { ...into, room: 0 } })];
     expect(item.kind === 'refused' && item.why).toContain('room for 0');
+  });
+});
+
+describe('what a file is, and what of it can be chosen', () => {
+  it.each<[string, string | number[], string]>([
+    ['tab.txt', '%PDF-1.7', 'this is a PDF: a tab in a picture cannot be read'],
+    ['tab.txt', [0x89, 0x50, 0x4e, 0x47, 13, 10], 'a picture (PNG)'],
+    ['a.mid', [0xff, 0xd8, 0xff, 0xe0], 'a picture (JPEG)'],
+    ['a.wav', 'RIFF....WAVEfmt ', 'a recording (WAV): it holds no notes'],
+    ['a.sqlite', 'SQLite format 3\0', 'a database'],
+  ])('%s of %j', (name, begin, words) => {
+    const b = typeof begin === 'string' ? bytes(begin) : Uint8Array.from(begin);
+    expect(read([name, b])[0]).toMatchObject({ kind: 'refused', why: expect.stringContaining(words) as string });
+  });
+  it('a text that begins with letters of a picture is a text', () => {
+    expect(read(['bm.txt', bytes(`BM is the title\n${tab}`)])[0].kind).toBe('licks');
+  });
+  it('another track is a press away, and is what will be written; beyond the neck it is said before', () => {
+    const two = bytes(`X:1\nT:Two\nM:4/4\nL:1/4\nK:C\nV:1\nC D E F\nV:2\nC,,, D,,,\n`);
+    const [first] = read(['two.abc', two]);
+    if (first.kind !== 'licks') throw new Error(JSON.stringify(first));
+    expect(first.choices.voices).toEqual([
+      { id: '1/1', name: 'voice 1', notes: 4, beyond: 0 },
+      { id: '1/2', name: 'voice 2', notes: 2, beyond: 2 },
+    ]);
+    const again = (wish: Wish): Incoming => [...readFiles({ files: [{ name: 'two.abc', bytes: two }], into, wishes: { 0: wish } })][0];
+    expect(again({ voice: '1/2' })).toMatchObject({ kind: 'refused', choices: { beyond: 2, asked: { voice: '1/2' } } });
+    expect(again({ voice: '1/2', fit: 'inside' })).toMatchObject({ kind: 'refused', why: 'Nothing of it lies on this neck.' });
+    expect(again({ voice: '1/2', fit: 'neck' })).toMatchObject({ kind: 'licks', licks: [{ notes: { length: 2 } }] });
+  });
+  it('only the file that is asked for again is read', () => {
+    const files = [{ name: 'a.txt', bytes: bytes(tab) }, { name: 'b.mid', bytes: midi }]; // prettier-ignore
+    expect([...readFiles({ files, into, only: 1 })].map((i) => [i.at, i.file])).toEqual([[1, 'b.mid']]);
+  });
+  it('a tuning without a mapping asks how high it sounds', () => {
+    const scl = bytes(writeScl(instrument));
+    expect(read(['t.scl', scl])).toEqual([{ file: 't.scl', at: 0, kind: 'asks', asks: 'register' }]);
+    const [low] = readFiles({ files: [{ name: 't.scl', bytes: scl }], into, wishes: { 0: { register: 35 } } });
+    expect(low).toMatchObject({ kind: 'instrument', register: 35, instrument: { strings: { 5: { open: 'B1' } } } });
+    expect(read(['t.scl', bytes('x\n1\n702.\n')])[0]).toMatchObject({ kind: 'refused' });
+    const off = bytes(writeKbm(instrument).replace('440.000000', '432.000000'));
+    expect(read(['t.scl', scl], ['t.kbm', off])[0]).toMatchObject({ remarks: [expect.stringContaining('frets, scale length, gauges, capo, hand') as string, expect.stringContaining('-32 cents') as string] }); // prettier-ignore
+  });
+  it.each(['inst-extra-field.json', 'notebook-no-instrument.json', 'capo-neg.musicxml', 'duration-1e8.musicxml', 'tab-PM-redos.txt'])('%s, which went wrong once, is refused in the preview', (name) => {
+    const [item] = read([name, new Uint8Array(readFileSync(join('tests/fixtures/went-wrong', name)))]);
+    expect(item).toMatchObject({ kind: 'refused' });
+    expect(item.kind === 'refused' && item.why).toMatch(/[a-z]{3}.*[.:]/);
+  }); // prettier-ignore
+  it('an instrument alone: of JSON, of Scala with its register, never of a lick', () => {
+    expect(readInstrumentFiles([{ name: 'i.json', bytes: bytes(writeInstrument(instrument)) }], instrument).kind).toBe('instrument');
+    const scl = [{ name: 't.scl', bytes: bytes(writeScl(instrument)) }];
+    expect([readInstrumentFiles(scl, instrument).kind, readInstrumentFiles(scl, instrument, 40).kind]).toEqual(['asks', 'instrument']);
+    expect(readInstrumentFiles([{ name: 't.txt', bytes: bytes(tab) }], instrument).kind).toBe('refused');
   });
 });
 

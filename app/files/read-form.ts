@@ -2,6 +2,8 @@ import { MOST_FORM_TEXT, FORM_TEMPO, type KeptProgression } from '../../contract
 import { homeOf, isScale, METER_BEATS, parseProgression, METER_UNITS, PATH_WEIGHTS } from '../../core';
 import { FormatError } from '../../formats/errors';
 import { readChordPro, readFormMidi, readFormText, readFormXml, type FormFile } from '../../formats/form';
+import { isMidi } from '../../formats/midi/read';
+import { refuseOthers } from '../../formats/told';
 import { isZip, unpackMxl } from '../../formats/musicxml/mxl';
 import type { Written } from '../store/progressions';
 import { decode } from '../../formats/decode';
@@ -20,7 +22,8 @@ export function readForm(file: string, bytes: Uint8Array): ReadForm {
 
 function readOne(bytes: Uint8Array): FormFile {
   if (!bytes.length) throw new FormatError('this file is empty.');
-  if (String.fromCharCode(...bytes.slice(0, 4)) === 'MThd') return readFormMidi(bytes);
+  refuseOthers(bytes);
+  if (isMidi(bytes)) return readFormMidi(bytes);
   if (isZip(bytes)) return readFormXml(unpackMxl(bytes));
   const { text } = decode(bytes);
   const plain = text.replace(/^\uFEFF/, '');

@@ -1,6 +1,6 @@
 /** Hands a text or bytes to the browser as a download. */
-export function download(name: string, type: string, content: BlobPart): void {
-  const url = URL.createObjectURL(new Blob([content], { type }));
+export function download(name: string, type: string, content: string | Uint8Array | Blob): void {
+  const url = URL.createObjectURL(new Blob([content as BlobPart], { type }));
   const link = Object.assign(document.createElement('a'), { href: url, download: name });
   link.click();
   setTimeout(() => URL.revokeObjectURL(url), 10_000);

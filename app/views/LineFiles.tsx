@@ -3,13 +3,16 @@ import { useState } from 'react';
 import type { StudyBody } from '../../contract';
 import { defaultSchool, fingerLick, pickStrokes, type LickNote, type Stroke } from '../../core';
 import { pageSize, type Paper, type Turn } from '../../formats/sheet/drawing';
+import type { LineFormat, LineOut } from '../../formats/lines';
 import type { TabSheetRequest } from '../../formats/sheet/tab';
 import { Button } from '../ui/Button';
 import { download, fileName } from '../ui/files';
 import { printSvgs, saveSvgs } from '../ui/print';
 import { Select } from '../ui/Select';
 import { SentencePart } from '../ui/SentencePart';
+import { useLineFormats } from './useLineFormats';
 import { useSheet } from '../workers/useSheet';
+import { lossWords } from '../words/incoming-text';
 import { STUDY } from '../words/views/study';
 
 /** A line as files and paper take it: a lick, or a route in eighths. */
@@ -46,9 +49,12 @@ export const tabSheetOf = (body: StudyBody, line: ExportLine, paper: Paper, turn
   turn,
 });
 
-/** The writers load when a file is first wanted. */
-const writers = () =>
-  Promise.all([import('../../formats/tab/write'), import('../../formats/midi/write'), import('../../formats/musicxml/write'), import('../../formats/musicxml/mxl')]); // prettier-ignore
+/** The line as a format takes it. */
+const lineOut = (request: TabSheetRequest, body: StudyBody, line: ExportLine, channelPerString: boolean): LineOut => ({
+  ...request,
+  strokes: strokesOf(body, line),
+  channelPerString,
+});
 
 /** A line as a file for other programs, or on paper. */
 export function LineFiles(props: Props) {
@@ -73,36 +79,24 @@ function Form({ what, body, line }: Props) {
   const [channels, setChannels] = useState(true);
   const [said, setSaid] = useState<string | null>(null);
   const { pages, problem, make, cancel } = useSheet();
+  const formats = useLineFormats();
+  const tab = formats.find((f) => f.id === 'tab');
   const { notes = NONE } = line ?? {};
   const none = !line || !notes.length;
   if (none) return <p className="text-soft">{STUDY.thereIsNoToExport(what)}</p>;
   const name = fileName(line.name);
   const size = pageSize(paper, turn);
   const request = tabSheetOf(body, line, paper, turn);
-  const score = async (): Promise<string> => {
-    const [, , { writeMusicXml }] = await writers();
-    return writeMusicXml({ ...request, strokes: strokesOf(body, line) });
+  const out = lineOut(request, body, line, channels);
+  const save = (format: LineFormat): void => {
+    download(`${name}.${format.extension}`, format.media, format.write(out));
+    setSaid(lossWords(format.name, format.loses(out)));
   };
-  const text = async (): Promise<string> => {
-    const [{ writeTab }] = await writers();
-    return writeTab(line);
-  };
-  const midi = async (): Promise<void> => {
-    const [, { writeMidiFile }] = await writers();
-    const bytes = writeMidiFile({ ...line, channelPerString: channels });
-    download(`${name}.mid`, 'audio/midi', bytes as Uint8Array<ArrayBuffer>);
-  };
-  const packed = async (): Promise<void> => {
-    const [, , , { packMxl }] = await writers();
-    download(`${name}.mxl`, 'application/vnd.recordare.musicxml', packMxl(await score()) as Uint8Array<ArrayBuffer>);
-  };
-  const copy = async (): Promise<void> => {
-    const tab = await text();
-    await navigator.clipboard.writeText(tab).then(
+  const copy = (tab: LineFormat): void =>
+    void navigator.clipboard.writeText(tab.write(out) as string).then(
       () => setSaid(STUDY.copiedPasteItIntoA),
-      () => download(`${name}.txt`, 'text/plain', tab),
+      () => save(tab),
     );
-  };
   const svgs = async (take: (svgs: string[]) => Promise<void> | void): Promise<void> => {
     const made = await make({ tab: request }, 'svg').catch(() => null);
     if (made && 'svgs' in made) await take(made.svgs);
@@ -114,13 +108,12 @@ function Form({ what, body, line }: Props) {
   return (
     <>
       <div className="flex flex-wrap gap-2">
-        <Button onClick={() => void text().then((t) => download(`${name}.txt`, 'text/plain', t))}>{STUDY.tabAsText}</Button>
-        <Button onClick={() => void copy()}>{STUDY.copyTheText}</Button>
-        <Button onClick={() => void score().then((t) => download(`${name}.musicxml`, 'application/vnd.recordare.musicxml+xml', t))}>
-          {STUDY.musicxml}
-        </Button>
-        <Button onClick={() => void packed()}>{STUDY.musicxmlPacked}</Button>
-        <Button onClick={() => void midi()}>{STUDY.midi}</Button>
+        {formats.map((f) => (
+          <Button key={f.id} onClick={() => save(f)}>
+            {f.name}
+          </Button>
+        ))}
+        {tab && <Button onClick={() => copy(tab)}>{STUDY.copyTheText}</Button>}
       </div>
       <label className="flex items-center gap-2">
         <input type="checkbox" checked={channels} onChange={(e) => setChannels(e.target.checked)} className="accent-brass" />

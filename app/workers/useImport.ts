@@ -1,10 +1,21 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { ImportJob, Incoming } from '../files/read-files';
+import type { ImportJob, Incoming, Wish } from '../files/read-files';
 import type { ImportAnswer } from './import.worker';
 
-/** Reading files in a worker: how many are done, what they will bring, a way to stop. */
-export function useImport(): { reading: boolean; incoming: Incoming[] | null; read: (job: ImportJob) => void; clear: () => void } {
+interface Import {
+  reading: boolean;
+  /** What the files will bring, in their order. */
+  incoming: Incoming[] | null;
+  read: (job: ImportJob) => void;
+  /** One of the files read again, as the player wishes it. */
+  again: (at: number, wish: Wish) => void;
+  clear: () => void;
+}
+
+/** Reading files in a worker: what they will bring, wishes for each, a way to stop. The preview is what will be written: nothing is worked out twice. */
+export function useImport(): Import {
   const worker = useRef<Worker | null>(null);
+  const job = useRef<ImportJob | null>(null);
   const [reading, setReading] = useState(false);
   const [incoming, setIncoming] = useState<Incoming[] | null>(null);
   const end = useCallback(() => {
@@ -13,30 +24,46 @@ export function useImport(): { reading: boolean; incoming: Incoming[] | null; re
     setReading(false);
   }, []);
   useEffect(() => end, [end]);
-  const read = useCallback(
-    (job: ImportJob) => {
+  const run = useCallback(
+    (wanted: ImportJob, take: (found: Incoming[]) => void) => {
       end();
-      setIncoming(null);
       setReading(true);
       const mine = new Worker(new URL('./import.worker.ts', import.meta.url), { type: 'module' });
       worker.current = mine;
-      const refuse = (why: string): void => setIncoming(job.files.map((f) => ({ file: f.name, kind: 'refused', why })));
       mine.onmessage = ({ data }: MessageEvent<ImportAnswer>) => {
         if ('done' in data) return;
-        setIncoming(data.incoming);
+        take(data.incoming);
         end();
       };
       mine.onerror = () => {
-        refuse('this file could not be read.');
+        take(wanted.files.map((f, at) => ({ file: f.name, at, kind: 'refused', why: 'this file could not be read.', choices: null })));
         end();
       };
-      mine.postMessage(job);
+      mine.postMessage(wanted);
     },
     [end],
   );
+  const read = useCallback(
+    (wanted: ImportJob) => {
+      job.current = wanted;
+      setIncoming(null);
+      run(wanted, setIncoming);
+    },
+    [run],
+  );
+  const again = useCallback(
+    (at: number, wish: Wish) => {
+      if (!job.current) return;
+      const { wishes = {} } = job.current;
+      job.current = { ...job.current, wishes: { ...wishes, [at]: { ...wishes[at], ...wish } }, only: at };
+      run(job.current, (found) => setIncoming((now) => now?.map((i) => found.find((f) => f.at === i.at) ?? i) ?? found));
+    },
+    [run],
+  );
   const clear = useCallback(() => {
     end();
+    job.current = null;
     setIncoming(null);
   }, [end]);
-  return { reading, incoming, read, clear };
+  return { reading, incoming, read, again, clear };
 }

@@ -3,25 +3,7 @@ import { refuseFile } from '../errors';
 import { CHORD_NOTE, type Left } from '../left';
 import { GRACE, PLAIN, type Marks } from '../score/line';
 import { ACCIDENTALS } from './key';
-import { LEFT, put, unitOf, type BarSign, type VoiceState } from './tune';
-
-/** What music of a voice goes on from one line to the next. */
-export interface Music {
-  /** Pitches that are tied on, MIDI numbers; null: none. */
-  tied: readonly number[] | null;
-  /** Slurs that are open. */
-  slurs: number;
-  /** A slur comes to the next note. */
-  slurred: boolean;
-  /** How much longer or shorter the next notes are, and how many. */
-  tuplet: { factor: number; left: number } | null;
-  /** A broken rhythm that waits for its second note: its factor, 0 for none. */
-  broken: number;
-  /** Accidentals of this bar by letter. */
-  accidentals: Map<string, number>;
-  /** Decorations for the next note. */
-  marks: string[];
-}
+import { LEFT, put, unitOf, type BarSign, type VoiceState } from './state';
 
 interface On {
   left: Left;

@@ -1,18 +1,11 @@
 import { refuseFile } from '../errors';
-import { Left, type LeftKind } from '../left';
+import { Left } from '../left';
 import { meterOf, tempoOf } from '../line';
-import type { Extra, Local, Measure } from '../score/line';
-import { MOST_TIMES, type Bars } from '../score/order';
-import { readKey, type KeyField } from './key';
-import { readMusic, type Music } from './music';
-
-/** A voice of a tune, in measures as the barlines have it. */
-export interface AbcVoice {
-  name: string;
-  measures: Measure[];
-  bars: Bars[];
-  extras: Extra[];
-}
+import type { Measure } from '../score/line';
+import { MOST_TIMES } from '../score/order';
+import { readKey } from './key';
+import { readMusic } from './music';
+import { LEFT, unitOf, type AbcVoice, type BarSign, type Head, type Music, type VoiceState } from './state';
 
 /** A tune, read. */
 export interface Tune {
@@ -21,37 +14,8 @@ export interface Tune {
   left: Left;
 }
 
-const PARTS: LeftKind = { one: 'order of parts (P:)', many: 'orders of parts (P:)', why: 'parts are taken as they stand' };
-const OVERLAY: LeftKind = { one: 'voice laid over a bar (&)', many: 'voices laid over a bar (&)', why: 'a lick is one line' };
-export const LEFT = { PARTS, OVERLAY };
-
 /** Notes that a tune may have before its repeats are played out, signs of all kinds, and letters of a line. */
 const MOST = { notes: 200_000, tokens: 1_000_000, line: 100_000 };
-
-/** What a voice has come to. */
-export interface VoiceState extends AbcVoice {
-  key: KeyField;
-  /** Unit of length in quarters; null: by the meter. */
-  unit: number | null;
-  meter: [number, number];
-  tempo: number | null;
-  /** Words of the score that are cut off: a tuplet, a tie or a slur that goes on. */
-  music: Music;
-  /** The measure that is being filled, and how far, in quarters. */
-  open: Measure;
-  at: number;
-  /** What the next barline knows of this measure. */
-  forward: boolean;
-  ending: ReadonlySet<number> | null;
-}
-
-/** What the tune says for every voice that has not said it itself. */
-interface Head {
-  key: KeyField;
-  unit: number | null;
-  meter: [number, number];
-  tempo: number | null;
-}
 
 const FRACTION = /(\d{1,4})\s*\/\s*(\d{1,4})/;
 
@@ -85,9 +49,6 @@ function readUnit(text: string): number | null {
   const quarters = m ? (Number(m[1]) / Number(m[2])) * 4 : text.trim() === '1' ? 4 : NaN;
   return Number.isFinite(quarters) && quarters > 0 && quarters <= 8 ? quarters : null;
 }
-
-/** The unit where none is given: a sixteenth in meters below three quarters of a whole note, else an eighth (ABC 2.1, section 3.1.7). */
-export const unitOf = ({ unit, meter }: Pick<Head, 'unit' | 'meter'>): number => unit ?? (meter[0] / meter[1] < 0.75 ? 0.25 : 0.5);
 
 const emptyMeasure = (v: Pick<VoiceState, 'meter' | 'tempo'>): Measure => ({ notes: [], length: 0, meter: v.meter, tempos: v.tempo === null ? [] : [{ at: 0, tempo: v.tempo }] }); // prettier-ignore
 
@@ -186,12 +147,6 @@ function freshVoice(head: Head, id: string): VoiceState {
   return { ...head, key: { ...head.key, signature: { ...head.key.signature } }, name: /^\d*$/.test(id) ? '' : id, measures: [], bars: [], extras: [], music, open: emptyMeasure(head), at: 0, forward: false, ending: null }; // prettier-ignore
 }
 
-/** A barline with its dots, and the numbers of an ending that begins behind it. */
-export interface BarSign {
-  sign: string;
-  ending: ReadonlySet<number> | null;
-}
-
 /** The measure before a barline is whole; what the sign says of it and of the next is kept. */
 function endMeasure(v: VoiceState, { sign, ending }: BarSign): void {
   const colons = sign === '::' ? 1 : (/^:+/.exec(sign)?.[0].length ?? 0);
@@ -206,10 +161,4 @@ function endMeasure(v: VoiceState, { sign, ending }: BarSign): void {
   v.open = emptyMeasure(v);
   v.at = 0;
   v.music.accidentals = new Map();
-}
-
-/** A note put where the voice is. */
-export function put(v: VoiceState, note: Omit<Local, 'at' | 'bar' | 'staff' | 'voice'>): void {
-  v.open.notes.push({ ...note, at: v.at, bar: v.measures.length, staff: 1, voice: '1' });
-  v.at += note.length;
 }

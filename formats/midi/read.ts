@@ -143,9 +143,12 @@ function marksOf(tracks: readonly Found[]): LineChange[] {
   });
 }
 
+/** Whether bytes begin as a MIDI file does. */
+export const isMidi = (bytes: Uint8Array): boolean => String.fromCharCode(...bytes.slice(0, 4)) === 'MThd';
+
 /** The events of a Standard MIDI File that is whole. Throws FormatError. */
 export function parseMidiFile(bytes: Uint8Array): MidiData {
-  if (String.fromCharCode(...bytes.slice(0, 4)) !== 'MThd') return refuseFile('this is no MIDI file: it does not begin with MThd.');
+  if (!isMidi(bytes)) return refuseFile('this is no MIDI file: it does not begin with MThd.');
   try {
     checkChunks(bytes);
     return parseMidi(bytes);

@@ -62,7 +62,7 @@ test('a route goes out as a lick does; kept routes, licks and shapes are printed
   await expect(page.getByRole('button', { name: 'Keep this route' })).toBeEnabled();
   await page.keyboard.press('k');
   await part(page, 'export the route').click();
-  expect(readFileSync(await downloaded(page, 'Tab as text'), 'utf8')).toContain('Tuning E2 A2 D3 G3 B3 E4');
+  expect(readFileSync(await downloaded(page, 'Tab text'), 'utf8')).toContain('Tuning E2 A2 D3 G3 B3 E4');
   expect(readFileSync(await downloaded(page, 'MusicXML'), 'utf8')).toContain('<score-partwise');
   const route = words(await downloaded(page, 'PDF'));
   expect(route).toMatch(/box 1 to box 3[\s\S]*Frets 2 to 10/);

@@ -82,7 +82,7 @@ test('a lick typed in as text, mended, copied over the neck, moved to the seven 
 test('every format of a lick is a file that others read', async ({ page, server, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await openLicks(page, server.url);
-  expect(readFileSync(await exported(page, 'Tab as text'), 'utf8')).toContain('Tuning E2 A2 D3 G3 B3 E4');
+  expect(readFileSync(await exported(page, 'Tab text'), 'utf8')).toContain('Tuning E2 A2 D3 G3 B3 E4');
   expect(execFileSync('midicsv', [await exported(page, 'MIDI')], { encoding: 'utf8' })).toMatch(/Note_on_c, 3, 54[\s\S]*End_of_file/);
   expect(
     readFileSync(await exported(page, 'MusicXML, packed'))

@@ -1,11 +1,13 @@
 import { Download, Upload } from 'lucide-react';
-import { useRef, type ChangeEvent } from 'react';
-import { openMidis, type Instrument } from '../../../core';
+import { useRef, useState, type ChangeEvent } from 'react';
+import type { Instrument } from '../../../core';
 import { FormatError } from '../../../formats/errors';
-import { readInstrument, writeInstrument } from '../../../formats/instrument-json';
-import { openFromScala, readKbm, readScl, writeKbm, writeScl } from '../../../formats/scala';
+import { writeInstrument } from '../../../formats/instrument-json';
+import { SCALA_LOSES, writeKbm, writeScl } from '../../../formats/scala';
+import { readInstrumentFiles, type NamedBytes } from '../../files/read-files';
 import { Button } from '../../ui/Button';
 import { download, fileName } from '../../ui/files';
+import { Register } from '../bring-in/Register';
 import { INSTRUMENTS } from '../../words/views/instruments';
 
 interface Props {
@@ -17,69 +19,69 @@ interface Props {
 /** Largest file taken, in bytes: these are small texts. */
 const LIMIT = 200_000;
 
-/** An instrument out of the chosen files: one .json, or an .scl with or without its .kbm. */
-async function readFiles(files: File[], near: Instrument): Promise<Instrument> {
+async function bytesOf(files: readonly File[]): Promise<NamedBytes[]> {
   const large = files.find((f) => f.size > LIMIT);
   if (large) throw new FormatError(`${large.name} is larger than 200 kB; a tuning is a small text.`);
-  const text = async (ending: string): Promise<string | null> =>
-    (await files.find((f) => f.name.toLowerCase().endsWith(ending))?.text()) ?? null;
-  const [json, scl, kbm] = [await text('.json'), await text('.scl'), await text('.kbm')];
-  if (json !== null) return readInstrument(json);
-  if (scl === null) throw new FormatError('choose a .json of an instrument, or an .scl with or without its .kbm.');
-  const { description, semitones } = readScl(scl);
-  const lowest = kbm === null ? Math.min(...openMidis(near)) : readKbm(kbm).middle;
-  const strings = openFromScala(semitones, lowest).map((open) => ({ open }));
-  return {
-    name: description.slice(0, 80) || 'From a Scala file',
-    strings,
-    frets: near.frets,
-    scaleLengthMm: near.scaleLengthMm,
-    capo: 0,
-    handedness: near.handedness ?? 'right',
-  };
+  return Promise.all(files.map(async (f) => ({ name: f.name, bytes: new Uint8Array(await f.arrayBuffer()) })));
 }
 
 /** Tunings to and from files. A file that cannot be read changes nothing. */
 export function InstrumentFiles({ instrument, onRead, onProblem }: Props) {
   const input = useRef<HTMLInputElement>(null);
   const name = fileName(instrument.name);
+  const [asked, setAsked] = useState<NamedBytes[] | null>(null);
+  const read = (files: NamedBytes[], register?: number): void => {
+    const found = readInstrumentFiles(files, instrument, register);
+    setAsked(found.kind === 'asks' ? files : null);
+    if (found.kind === 'instrument') onRead(found.instrument);
+    if (found.kind === 'refused') onProblem(`${found.file}: ${found.why}`);
+  };
   const onFiles = (e: ChangeEvent<HTMLInputElement>): void => {
     const files = [...(e.target.files ?? [])];
     e.target.value = '';
     if (!files.length) return;
-    readFiles(files, instrument)
-      .then(onRead)
+    bytesOf(files)
+      .then((all) => read(all))
       .catch((error: unknown) =>
         onProblem(error instanceof FormatError ? `${files[0].name}: ${error.message}` : INSTRUMENTS.theFileCouldNotBe),
       );
   };
   return (
-    <div className="flex flex-wrap gap-2">
-      <Button
-        icon={<Download size={14} aria-hidden />}
-        onClick={() => download(`${name}.json`, 'application/json', writeInstrument(instrument))}
-      >
-        {INSTRUMENTS.json}
-      </Button>
-      <Button icon={<Download size={14} aria-hidden />} onClick={() => download(`${name}.scl`, 'text/plain', writeScl(instrument))}>
-        {INSTRUMENTS.scalaScl}
-      </Button>
-      <Button icon={<Download size={14} aria-hidden />} onClick={() => download(`${name}.kbm`, 'text/plain', writeKbm(instrument))}>
-        {INSTRUMENTS.scalaKbm}
-      </Button>
-      <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
-        {INSTRUMENTS.bringOneIn}
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        multiple
-        accept=".json,.scl,.kbm"
-        className="sr-only"
-        aria-label={INSTRUMENTS.instrumentFiles}
-        tabIndex={-1}
-        onChange={onFiles}
-      />
-    </div>
+    <>
+      <div className="flex flex-wrap gap-2">
+        <Button
+          icon={<Download size={14} aria-hidden />}
+          onClick={() => download(`${name}.json`, 'application/json', writeInstrument(instrument))}
+        >
+          {INSTRUMENTS.json}
+        </Button>
+        <Button icon={<Download size={14} aria-hidden />} onClick={() => download(`${name}.scl`, 'text/plain', writeScl(instrument))}>
+          {INSTRUMENTS.scalaScl}
+        </Button>
+        <Button icon={<Download size={14} aria-hidden />} onClick={() => download(`${name}.kbm`, 'text/plain', writeKbm(instrument))}>
+          {INSTRUMENTS.scalaKbm}
+        </Button>
+        <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
+          {INSTRUMENTS.bringOneIn}
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          multiple
+          accept=".json,.scl,.kbm"
+          className="sr-only"
+          aria-label={INSTRUMENTS.instrumentFiles}
+          tabIndex={-1}
+          onChange={onFiles}
+        />
+      </div>
+      <p className="mt-1 text-xs text-soft">{INSTRUMENTS.scalaLeavesOut(SCALA_LOSES.join(', '))}</p>
+      {asked && (
+        <div role="status" className="mt-2 grid gap-1">
+          <p>{INSTRUMENTS.howHighDoesItSound(asked[0].name)}</p>
+          <Register value={null} onChange={(midi) => read(asked, midi)} />
+        </div>
+      )}
+    </>
   );
 }

@@ -1,7 +1,8 @@
 import { strToU8, zipSync } from 'fflate';
 import { Download } from 'lucide-react';
 import { writeBundle, type Lick, type StudyBody } from '../../../contract';
-import { defaultSchool, type FingeringSchool, type Instrument } from '../../../core';
+import { defaultSchool, type Instrument } from '../../../core';
+import type { LineFormat } from '../../../formats/lines';
 import { useAppDispatch } from '../../store';
 import { api } from '../../store/api';
 import { neckOf } from '../../store/licks';
@@ -9,27 +10,12 @@ import { Button } from '../../ui/Button';
 import { download, fileName } from '../../ui/files';
 import { SentencePart } from '../../ui/SentencePart';
 import { countWords, type Entry } from '../../words/notebook-text';
-import type { ExportLine } from '../LineFiles';
+import { useLineFormats } from '../useLineFormats';
 import { NOTEBOOK } from '../../words/views/notebook';
 
 interface Props {
   chosen: readonly Entry[];
   onProblem: (message: string | null) => void;
-}
-
-/** A file of a lick: its ending, its kind, and its bytes. */
-const LICK_FILES = {
-  tab: { word: NOTEBOOK.licksAsTab, ending: 'txt', type: 'text/plain' },
-  musicxml: { word: NOTEBOOK.licksAsMusicxml, ending: 'musicxml', type: 'application/vnd.recordare.musicxml+xml' },
-  midi: { word: NOTEBOOK.licksAsMidi, ending: 'mid', type: 'audio/midi' },
-} as const;
-type LickFile = keyof typeof LICK_FILES;
-
-/** The writers load when a file is first wanted. */
-async function bytesOf(kind: LickFile, line: ExportLine & { school: FingeringSchool }): Promise<Uint8Array> {
-  if (kind === 'tab') return strToU8((await import('../../../formats/tab/write')).writeTab(line));
-  if (kind === 'midi') return (await import('../../../formats/midi/write')).writeMidiFile({ ...line, channelPerString: true });
-  return strToU8((await import('../../../formats/musicxml/write')).writeMusicXml(line));
 }
 
 /** Studies that are ticked, and licks, as files. */
@@ -52,6 +38,7 @@ export function NotebookExport({ chosen, onProblem }: Props) {
 
 function Form({ chosen, onProblem, close }: Props & { close: () => void }) {
   const load = useLoad(onProblem);
+  const formats = useLineFormats();
   const studies = [...new Set(chosen.filter((e) => e.kind === 'study').map((e) => e.study.id))];
   const licks = chosen.flatMap((e) => (e.lick ? [{ study: e.study.id, lick: e.lick.id }] : []));
   if (!chosen.length) return <p className="text-soft">{NOTEBOOK.tickStudiesOrLicksIn}</p>;
@@ -61,23 +48,19 @@ function Form({ chosen, onProblem, close }: Props & { close: () => void }) {
     download(studies.length === 1 ? 'crow-ladder-study.json' : 'crow-ladder-studies.json', 'application/json', writeBundle(bundle));
     close();
   };
-  const asFiles = async (kind: LickFile): Promise<void> => {
+  const asFiles = async (format: LineFormat): Promise<void> => {
     const found = await load.licks(licks);
     if (!found) return;
-    const { ending, type } = LICK_FILES[kind];
     const files: Record<string, Uint8Array> = {};
     for (const [k, { lick, neck, body }] of found.entries()) {
-      const name = `${String(k + 1).padStart(2, '0')}-${fileName(lick.name)}.${ending}`;
-      files[name] = await bytesOf(kind, {
-        ...lick,
-        instrument: neck,
-        scale: lick.stayed ?? body.scale,
-        school: body.school ?? defaultSchool(body.layout),
-      });
+      const school = body.school ?? defaultSchool(body.layout);
+      const written = format.write({ ...lick, instrument: neck, scale: lick.stayed ?? body.scale, school, channelPerString: true });
+      files[`${String(k + 1).padStart(2, '0')}-${fileName(lick.name)}.${format.extension}`] =
+        typeof written === 'string' ? strToU8(written) : written;
     }
     const [first] = Object.entries(files);
-    if (found.length === 1) download(first[0].slice(3), type, first[1] as Uint8Array<ArrayBuffer>);
-    else download(`crow-ladder-licks-${ending}.zip`, 'application/zip', zipSync(files));
+    if (found.length === 1) download(first[0].slice(3), format.media, first[1]);
+    else download(`crow-ladder-licks-${format.extension}.zip`, 'application/zip', zipSync(files));
     close();
   };
   return (
@@ -88,9 +71,9 @@ function Form({ chosen, onProblem, close }: Props & { close: () => void }) {
         </Button>
       )}
       {licks.length > 0 &&
-        (Object.keys(LICK_FILES) as LickFile[]).map((kind) => (
-          <Button key={kind} onClick={() => void asFiles(kind)}>
-            {LICK_FILES[kind].word}
+        formats.map((f) => (
+          <Button key={f.id} onClick={() => void asFiles(f)}>
+            {NOTEBOOK.licksAs(f.name)}
           </Button>
         ))}
     </div>

@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button';
 import { SentencePart } from '../../ui/SentencePart';
 import { dateWords } from '../../words/date-text';
 import { refusalWords } from '../../words/save-text';
-import { useBringIn } from '../BringIn';
+import { useBringIn } from '../bring-in/BringIn';
 import { counted } from '../../words/count-text';
 import { isolated } from '../../words/name-text';
 import type { Entry } from '../../words/notebook-text';

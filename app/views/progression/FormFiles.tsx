@@ -52,7 +52,7 @@ function Files({ p, form, backing, close }: Props & { close: () => void }) {
     download(
       `${file}.mid`,
       'audio/midi',
-      writeFormMidi(out, arrange(form.bars, { meter, feel, voicings: backing.voicings ?? [] })) as Uint8Array<ArrayBuffer>,
+      writeFormMidi(out, arrange(form.bars, { meter, feel, voicings: backing.voicings ?? [] })),
     );
   };
   const score = async (): Promise<void> => {
@@ -101,7 +101,7 @@ function Wav({ backing: { take }, file }: { backing: BackingOn; file: string }) 
     const bytes = found[0] as Uint8Array | undefined;
     if (!job || !bytes || done !== null) return;
     setJob(null);
-    download(`${file}.wav`, 'audio/wav', bytes as Uint8Array<ArrayBuffer>);
+    download(`${file}.wav`, 'audio/wav', bytes);
   }, [found, done, job, file]);
   const render = (): void => {
     if (take)

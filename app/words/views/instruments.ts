@@ -7,6 +7,8 @@ export const INSTRUMENTS = {
   scalaScl: 'Scala .scl',
   scalaKbm: 'Scala .kbm',
   bringOneIn: 'Bring one in',
+  scalaLeavesOut: (what: Said) => `Scala (.scl with .kbm) has open strings only, not ${what}; JSON has all of it.`,
+  howHighDoesItSound: (file: Said) => `${file} does not say how high it sounds: a .kbm file beside it would.`,
   instrumentFiles: 'Instrument files',
   thanInTheTuningIt:
     'than in the tuning it was strung for. It may snap, and a neck can be over-tensioned: lower it, fit lighter strings, keep to the maker’s limits, and ask a repairer.',

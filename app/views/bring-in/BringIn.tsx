@@ -1,0 +1,92 @@
+import { Dialog } from 'radix-ui';
+import { createContext, useCallback, useContext, useEffect, useState, type ReactNode } from 'react';
+import { useAppSelector } from '../../store';
+import { intoStudy } from '../../store/into';
+import { NEW_INSTRUMENT } from '../../store/loose';
+import { selectBody } from '../../store/study';
+import { Button } from '../../ui/Button';
+import { STUDY } from '../../words/views/study';
+import { useImport } from '../../workers/useImport';
+import { useSomethingOpen } from '../useOpenStudy';
+import { Preview } from './Preview';
+
+/** Asks for files to be read and shown before anything is written. */
+const Bring = createContext<(files: readonly File[]) => void>(() => undefined);
+export const useBringIn = () => useContext(Bring);
+
+/** Files dropped anywhere on the window, or chosen, are read, shown, and brought in only when the player says so. */
+export function BringInProvider({ children }: { children: ReactNode }) {
+  useSomethingOpen();
+  const body = useAppSelector(selectBody);
+  const { reading, incoming, read, again, clear } = useImport();
+  const [over, setOver] = useState(false);
+  const bring = useCallback(
+    (files: readonly File[]) => {
+      const into = body
+        ? intoStudy(body)
+        : { instrument: NEW_INSTRUMENT, tempo: 90, school: 'finger-per-fret' as const, hand: { size: 'medium' as const }, room: 0 };
+      void Promise.all(files.map(async (f) => ({ name: f.name, bytes: new Uint8Array(await f.arrayBuffer()) }))).then(
+        (all) => all.length && read({ files: all, into }),
+      );
+    },
+    [body, read],
+  );
+  useDrop(bring, setOver);
+  return (
+    <Bring.Provider value={bring}>
+      {children}
+      {over && (
+        <div
+          aria-hidden
+          className="pointer-events-none fixed inset-0 z-40 grid place-items-center bg-night/60 text-xl font-semibold text-white"
+        >
+          {STUDY.dropItHereTabMusicxml}
+        </div>
+      )}
+      <Dialog.Root modal={false} open={reading || incoming !== null} onOpenChange={(open) => !open && clear()}>
+        <Dialog.Portal>
+          <Dialog.Content
+            aria-describedby={undefined}
+            className="fixed top-1/2 left-1/2 z-30 grid max-h-[90vh] w-[min(38rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 overflow-auto rounded-lg border border-line bg-sheet p-5 shadow-2xl"
+          >
+            <Dialog.Title className="text-lg font-semibold">{STUDY.whatWillComeIn}</Dialog.Title>
+            {reading && !incoming && (
+              <p role="status">
+                {STUDY.reading} <Button onClick={clear}>{STUDY.cancel}</Button>
+              </p>
+            )}
+            {incoming && <Preview incoming={incoming} reading={reading} onAgain={again} onClose={clear} />}
+          </Dialog.Content>
+        </Dialog.Portal>
+      </Dialog.Root>
+    </Bring.Provider>
+  );
+}
+
+function useDrop(bring: (files: readonly File[]) => void, setOver: (over: boolean) => void): void {
+  useEffect(() => {
+    const hasFiles = (e: DragEvent): boolean => !!e.dataTransfer?.types.includes('Files');
+    const over = (e: DragEvent): void => {
+      if (!hasFiles(e)) return;
+      e.preventDefault();
+      setOver(true);
+    };
+    const leave = (e: DragEvent): void => {
+      if (e.relatedTarget === null) setOver(false);
+    };
+    const drop = (e: DragEvent): void => {
+      if (!hasFiles(e)) return;
+      e.preventDefault();
+      setOver(false);
+      bring([...(e.dataTransfer?.files ?? [])]);
+    };
+    addEventListener('dragover', over);
+    addEventListener('dragleave', leave);
+    addEventListener('drop', drop);
+    return () => {
+      removeEventListener('dragover', over);
+      removeEventListener('dragleave', leave);
+      removeEventListener('drop', drop);
+    };
+  }, [bring, setOver]);
+}
