@@ -41,6 +41,19 @@ export class Left {
     this.signs.set(name, (this.signs.get(name) ?? 0) + 1);
   }
 
+  /** This count and another as one. */
+  with(other: Left): Left {
+    const sum = new Left(this.unit);
+    for (const { kinds, signs } of [this, other]) {
+      for (const [kind, { count, at }] of kinds) {
+        const kept = sum.kinds.get(kind);
+        sum.kinds.set(kind, { count: count + (kept?.count ?? 0), at: new Set([...at, ...(kept?.at ?? [])]) });
+      }
+      for (const [name, count] of signs) sum.signs.set(name, count + (sum.signs.get(name) ?? 0));
+    }
+    return sum;
+  }
+
   /** Sentences, one a kind, and one for all signs. */
   words(): string[] {
     const kinds = [...this.kinds].flatMap(([kind, { count, at }]) => leftOut(count, kind, whereWords(at, this.unit)));

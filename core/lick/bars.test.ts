@@ -29,6 +29,26 @@ describe('a lick in bars', () => {
     expect(barsOf([n(640), n(640), n(640)], 1920)[0].map(short)).toEqual(['half 3:2', 'half 3:2', 'half 3:2']);
     expect(barsOf([n(320), n(160), n(480)], 960)[0].map(short)).toEqual(['quarter 3:2', 'eighth 3:2', 'quarter']);
   });
+  it('no sign is longer than a whole note, twice dotted at most', () => {
+    expect(barsOf([n(3840), n(3360), n(480)], 7680)[0].map(short)).toEqual(['whole..', 'quarter', 'whole..', 'quarter']);
+  });
+  it('parts that ticks do not divide evenly are tuplets all the same', () => {
+    const sevenths = (length: number): LickNote[] =>
+      Array.from({ length: 7 }, (_, k) => n(Math.round(((k + 1) * length) / 7) - Math.round((k * length) / 7)));
+    expect(
+      new Set(
+        barsOf([...sevenths(480), n(1440)], 1920)[0]
+          .slice(0, 7)
+          .map(short),
+      ),
+    ).toEqual(new Set(['16th 7:4']));
+    expect(new Set(barsOf(sevenths(960), 1920)[0].map(short))).toEqual(new Set(['eighth 7:4']));
+    const [bar] = barsOf([...sevenths(480).slice(0, 3), n(480 - 206), n(1440)], 1920);
+    expect(bar.map(short).slice(0, 4)).toEqual(['16th 7:4', '16th 7:4', '16th 7:4', 'quarter 7:4']);
+  });
+  it('a triplet off the beat is one where that is simplest', () => {
+    expect(barsOf([n(720), n(160), n(160), n(160), n(720)], 1920)[0].map(short)).toEqual(['quarter.', 'eighth 3:2', 'eighth 3:2', 'eighth 3:2', 'quarter.']); // prettier-ignore
+  });
   it('five, six and more in the time of the next lower power of two', () => {
     expect(barsOf(Array.from({ length: 5 }, () => n(96)), 480)[0].map(short)).toEqual(new Array(5).fill('16th 5:4')); // prettier-ignore
     expect(barsOf(Array.from({ length: 6 }, () => n(80)), 480)[0].map(short).every((s) => / (3:2|6:4)$/.test(s))).toBe(true); // prettier-ignore
@@ -46,7 +66,7 @@ describe('a lick in bars', () => {
     );
     const notes = fc.array(fc.record({ ticks, sounds: fc.boolean() }), { minLength: 1, maxLength: 30 });
     fc.assert(
-      fc.property(notes, fc.constantFrom(240, 720, 960, 1440, 1680, 1920, 2400, 3600), (some, perBar) => {
+      fc.property(notes, fc.constantFrom(240, 720, 960, 1440, 1680, 1920, 2400, 3600, 7680), (some, perBar) => {
         const lick = some.map((s) => (s.sounds ? n(s.ticks) : rest(s.ticks)));
         const total = some.reduce((sum, s) => sum + s.ticks, 0);
         const bars = barsOf(lick, perBar);
@@ -54,9 +74,10 @@ describe('a lick in bars', () => {
         bars.forEach((bar, k) => {
           let at = 0;
           for (const p of bar) {
+            expect(WRITTEN_TYPES).toContain(p.type);
             expect(p.start).toBe(at);
             expect(Number.isInteger(p.ticks) && p.ticks > 0).toBe(true);
-            expect(lasts(p)).toBeCloseTo(p.ticks, 6);
+            expect(Math.abs(lasts(p) - p.ticks)).toBeLessThan(p.tuplet ? 1 : 1e-6); // sevenths of a quarter are no whole ticks
             at += p.ticks;
           }
           expect(at).toBe(k + 1 < bars.length ? perBar : total - k * perBar);

@@ -41,6 +41,18 @@ const below = (n: number): number => 2 ** (Math.ceil(Math.log2(n)) - 1);
 /** Lengths that one tuplet may fill: halves of halves of a whole note, and doubles of it. */
 const TUPLET_LENGTHS = Array.from({ length: 12 }, (_, k) => FINEST * 2 ** k);
 
+/** Parts of a tuplet that ticks do not divide evenly, and the shortest that one may last. */
+const ODD_PARTS = [7, 9, 11, 13];
+const SHORTEST_ODD = 8;
+
+/** In how many such parts everything inside a stretch begins, to the nearest tick: sevenths of a quarter are 69 and 68 ticks. Infinity where in none. */
+function roundedParts(from: number, length: number, cuts: readonly number[]): number {
+  const inside = cuts.filter((c) => c > from && c < from + length).map((c) => c - from);
+  const fits = (n: number): boolean =>
+    length / n >= SHORTEST_ODD && inside.every((at) => Math.abs(at - Math.round((at * n) / length) * (length / n)) < 0.5);
+  return (inside.length > 0 && ODD_PARTS.find(fits)) || Infinity;
+}
+
 /** The simplest way to a place in the bar: its cost, and the stretch that ends there. */
 interface Way {
   cost: number;
@@ -70,7 +82,7 @@ function spansOf(cuts: readonly number[], perBar: number): Span[] {
       const to = from + length;
       if (to > perBar) break;
       const grid = cuts.reduce((g, c) => (c > from && c < to ? gcd(g, c - from) : g), length);
-      const actual = length / grid;
+      const actual = Math.min(length / grid, roundedParts(from, length, cuts));
       if (actual < 3) continue;
       const ties = (isCut.has(from) ? 0 : TIE) + (isCut.has(to) || to > end ? 0 : TIE);
       offer(way.cost + actual + ties + (from % length ? OFF_BEAT : 0), { from, to, tuplet: { actual, normal: below(actual) } });
@@ -82,11 +94,11 @@ function spansOf(cuts: readonly number[], perBar: number): Span[] {
   return joined(spans);
 }
 
-/** So many halves of a unit as dotted signs, longest first: 7 is 4 + 2 + 1, one sign with two dots. */
-function signsOf(units: number): { halves: number; dots: 0 | 1 | 2 }[] {
+/** So many units as dotted signs, longest first, none longer than a whole note of `whole` units: 7 is 4 + 2 + 1, one sign with two dots. */
+function signsOf(units: number, whole: number): { halves: number; dots: 0 | 1 | 2 }[] {
   const signs: { halves: number; dots: 0 | 1 | 2 }[] = [];
   for (let left = units; left > 0;) {
-    const top = 2 ** Math.floor(Math.log2(left));
+    const top = Math.min(whole, 2 ** Math.floor(Math.log2(left)));
     const dots = left >= top * 1.75 && top % 4 === 0 ? 2 : left >= top * 1.5 && top % 2 === 0 ? 1 : 0;
     signs.push({ halves: top, dots });
     left -= dots === 2 ? top * 1.75 : dots === 1 ? top * 1.5 : top;
@@ -95,15 +107,18 @@ function signsOf(units: number): { halves: number; dots: 0 | 1 | 2 }[] {
 }
 
 /** A length within a span as signs: units of a tuplet, or 128ths. */
-function signsIn({ from, to, tuplet }: Span, ticks: number): Pick<BarPiece, 'type' | 'dots' | 'ticks'>[] {
-  const unit = tuplet ? (to - from) / tuplet.actual : FINEST;
-  const written = tuplet ? (to - from) / tuplet.normal : FINEST;
-  return signsOf(Math.round(ticks / unit)).map(({ halves, dots }) => ({
+function signsIn(span: Span, ticks: number): (Pick<BarPiece, 'type' | 'dots'> & { units: number })[] {
+  const unit = unitOf(span);
+  const written = span.tuplet ? (span.to - span.from) / span.tuplet.normal : FINEST;
+  return signsOf(Math.round(ticks / unit), Math.max(1, Math.floor((TICKS * 4) / written))).map(({ halves, dots }) => ({
     type: WRITTEN_TYPES[Math.round(Math.log2((TICKS * 4) / (written * halves)))],
     dots,
-    ticks: unit * halves * (2 - 1 / 2 ** dots),
+    units: halves * (2 - 1 / 2 ** dots),
   }));
 }
+
+/** A part of a tuplet, or a 128th, in ticks. */
+const unitOf = ({ from, to, tuplet }: Span): number => (tuplet ? (to - from) / tuplet.actual : FINEST);
 
 /** Neighbouring stretches that are written plainly are one, so that a note across their border is one sign where one sign can write it. */
 function joined(spans: readonly Span[]): Span[] {
@@ -169,19 +184,25 @@ function piecesIn(span: Span, parts: readonly Part[]): BarPiece[] {
     const [from, to] = [Math.max(p.from, span.from), Math.min(p.to, span.to)];
     if (from >= to) continue;
     let at = from;
+    let units = 0;
     const signs = signsIn(span, to - from);
     signs.forEach((s, k) => {
       const first = at === p.from;
-      const last = k + 1 === signs.length && to === p.to;
+      const ends = k + 1 === signs.length;
+      const last = ends && to === p.to;
+      units += s.units;
+      const end = ends ? to : Math.round(from + units * unitOf(span));
       pieces.push({
         index: p.index,
         start: at,
-        ...s,
+        ticks: end - at,
+        type: s.type,
+        dots: s.dots,
         tuplet: null,
         tiedFrom: first ? p.tiedFrom : p.sounds,
         tiedTo: last ? p.tiedTo : p.sounds,
       });
-      at += s.ticks;
+      at = end;
     });
   }
   const { tuplet } = span;

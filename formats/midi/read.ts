@@ -113,8 +113,7 @@ function lineOf(taken: Voice, all: readonly Voice[], tracks: readonly Found[]): 
     voice: taken.id,
     remarks: [
       `${notes.filter((n) => n.midi !== null && n.join !== 'tie').length} notes${all.length > 1 ? ` from ${taken.name}` : ''}.`,
-      ...left.words(),
-      ...track.left.words(),
+      ...left.with(track.left).words(),
       ...tracks.filter((t) => t !== track && !t.notes.length).flatMap((t) => t.left.words()),
       ...otherLines(outside(taken, all, voices), taken.id),
     ],

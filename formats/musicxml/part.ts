@@ -157,7 +157,7 @@ function readAttributes(e: Element, state: State): void {
   const divisions = numberIn(e, 'divisions');
   if (divisions && divisions > 0) state.divisions = divisions;
   const time = child(e, 'time');
-  state.meter = meterOf(numberIn(time, 'beats'), numberIn(time, 'beat-type')) ?? state.meter;
+  if (time) readTime(time, state);
   for (const details of children(e, 'staff-details')) {
     const open = tuningIn(details);
     if (open) state.tunings.set(Number(details.attributes.number ?? 1), open);
@@ -167,6 +167,17 @@ function readAttributes(e: Element, state: State): void {
     if (style.name !== 'multiple-rest') state.left.sign(style.name.replace(/-/g, ' '));
   const move = child(e, 'transpose');
   if (move) state.transposed = (numberIn(move, 'chromatic') ?? 0) + 12 * (numberIn(move, 'octave-change') ?? 0);
+}
+
+/** A meter: "3+2" beats are five, and pairs of beats and unit add up (MusicXML 4.0, the element `time`). One that a lick cannot have is named. */
+function readTime(time: Element, state: State): void {
+  const units = children(time, 'beat-type').map((t) => numberIn(t) ?? 0);
+  const beats = children(time, 'beats').map((b) => b.text.slice(0, 40).split('+').reduce((sum, n) => sum + Number(n), 0)); // prettier-ignore
+  const unit = Math.max(...units);
+  const sum = units.reduce((all, u, k) => all + ((beats[k] ?? NaN) * unit) / u, 0);
+  const meter = units.length ? meterOf(sum, unit) : null;
+  if (meter) state.meter = meter;
+  else state.left.sign(child(time, 'senza-misura') ? 'free time' : 'meter that a lick cannot have');
 }
 
 /** The fret of a capo. Refuses one that no neck has. */
@@ -214,6 +225,8 @@ function readNote(e: Element, bar: number, state: State, at: number, length: num
   if (child(e, 'unpitched')) extra(NO_PITCH);
   const written = pitch ? pitchOf(pitch) : null;
   const marks = marksOf(e);
+  const alter = numberIn(pitch, 'alter') ?? 0;
+  if (alter !== Math.round(alter)) marks.signs.push('tone between two half steps (read as the nearer)');
   const open = state.tunings.get(staff) ?? state.tunings.get(1);
   const onString = marks.place && open?.[marks.place.string - 1];
   const sounds = written === null ? null : written + state.transposed;

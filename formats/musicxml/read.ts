@@ -15,16 +15,24 @@ export function readMusicXml(text: string, o: ReadOptions = {}): FileLine {
   if (root.name === 'score-timewise') refuseFile('this is timewise MusicXML; save it as partwise (the usual kind) and try again.');
   if (root.name !== 'score-partwise') refuseFile(`this is XML, but no MusicXML: it begins with <${root.name}>.`);
   const names = partNames(root);
-  const voices = children(root, 'part').flatMap((p) => voicesOf(readPart(p), names));
+  const parts = children(root, 'part').map(readPart);
+  const voices = named(parts.flatMap((p) => voicesOf(p, names)));
   const taken = chosenVoice(voices, o.voice);
   const { part, staff } = voices.find((v) => v.id === taken.id) as PartVoice;
+  const silent = parts.filter((p) => p !== part && p.extras.length && !voices.some((v) => v.part === p));
   const title = child(root, 'work') && child(child(root, 'work') as Element, 'work-title')?.text;
-  return scoreLine(taken, voices, {
+  const line = scoreLine(taken, voices, {
     name: (title || child(root, 'movement-title')?.text || '').trim().slice(0, 120),
     open: part.tunings.get(staff) ?? [...part.tunings.values()][0] ?? null,
     capo: part.capo,
   });
+  const left = silent.map((p) => `${(names.get(p.id) ?? '').slice(0, 60) || `part ${p.id}`} (${p.extras.length})`);
+  return left.length ? { ...line, remarks: [...line.remarks, `Parts without a pitch, not taken: ${left.join('; ')}.`] } : line;
 }
+
+/** Voices whose names are the same are told apart by their parts. */
+const named = (voices: PartVoice[]): PartVoice[] =>
+  voices.map((v) => (voices.some((x) => x !== v && x.name === v.name) ? { ...v, name: `${v.name} (${v.part.id})` } : v));
 
 interface PartVoice extends ScoreVoice {
   part: Part;
@@ -52,6 +60,9 @@ function voicesOf(part: Part, names: ReadonlyMap<string, string>): PartVoice[] {
     voices.set(id, known);
   }
   const mine = [...voices.values()].filter((v) => v.notes.some((n) => n.midi !== null));
+  // What stands in no voice that sounds is said with the first that does.
+  const [first] = mine;
+  if (first) first.extras = [...first.extras, ...part.extras.filter((x) => !mine.some((v) => v.staff === x.staff && v.voice === x.voice))];
   const staves = new Set(mine.map((v) => v.staff)).size;
   const name = (names.get(part.id) || `part ${part.id}`).slice(0, 60);
   return mine.map((v) => {

@@ -125,8 +125,7 @@ export function scoreLine(taken: ScoreVoice, all: readonly ScoreVoice[], head: P
       `${count} ${count === 1 ? 'note' : 'notes'}${all.length > 1 ? ` from ${taken.name}` : ''}.`,
       ...(taken.notes.some((n) => n.again) ? ['Repeats are played out.'] : []),
       ...(line.some((n) => n.place) ? [] : ['The file has no strings and frets: places are found by the best route.']),
-      ...left.words(),
-      ...taken.left.words(),
+      ...left.with(taken.left).words(),
       ...otherLines(voices, taken.id),
     ],
   };
