@@ -1,6 +1,8 @@
 import { parseMidi, type MidiData, type MidiEvent } from 'midi-file';
 import { pitchName, TICKS, type PitchedNote } from '../../core';
+import { decode } from '../decode';
 import { refuseFile } from '../errors';
+import { AS_WRITTEN } from './write';
 import { CHORD_NOTE, Left, type LeftKind } from '../left';
 import {
   changesOf,
@@ -51,6 +53,8 @@ interface Found {
   /** Open strings and capo, as a file of ours declares them. */
   strings: number[] | null;
   capo: number;
+  /** It says of itself that its times are written, not played. */
+  asWritten: boolean;
   left: Left;
   end: number;
 }
@@ -98,7 +102,7 @@ function lineOf(taken: Voice, all: readonly Voice[], tracks: readonly Found[]): 
   const first = <T>(pick: (t: Found) => T | null): T | null => pick(track) ?? tracks.map(pick).find((v) => v !== null) ?? null;
   const strings = first((t) => t.strings);
   const left = new Left('bar');
-  const notes = withRests(taken.notes, track.end, strings, left);
+  const notes = withRests(taken, strings, left);
   const marks = changesOf(marksOf(tracks));
   const voices = all.map(({ id, name, notes: mine }): FileVoice => ({ id, name, midis: topLine(mine).map((n) => n.midi) }));
   return {
@@ -173,7 +177,17 @@ function checkChunks(bytes: Uint8Array): void {
 }
 
 function readTrack(events: MidiEvent[], perQuarter: number): Found {
-  const found: Found = { notes: [], name: null, tempos: [], meters: [], strings: null, capo: 0, left: new Left('bar'), end: 0 };
+  const found: Found = {
+    notes: [],
+    name: null,
+    tempos: [],
+    meters: [],
+    strings: null,
+    capo: 0,
+    asWritten: false,
+    left: new Left('bar'),
+    end: 0,
+  };
   const sounding = new Map<number, Heard>();
   const bends = new Map<number, number>();
   const ranges = new Map<number, number>();
@@ -224,12 +238,13 @@ function readTrack(events: MidiEvent[], perQuarter: number): Found {
         found.meters.push({ at: now, meter: meterOf(e.numerator, e.denominator) });
         break;
       case 'trackName':
-        found.name ??= e.text || null;
+        found.name ??= decode(Uint8Array.from(e.text, (c) => c.charCodeAt(0))).text || null;
         break;
       case 'lyrics':
         found.left.sign('syllable of a text');
         break;
       case 'text':
+        if (e.text === AS_WRITTEN) found.asWritten = true;
         readStrings(e.text, found);
     }
   }
@@ -280,9 +295,10 @@ function topLine(heard: readonly Heard[]): Heard[] {
 }
 
 /** One note at a time, from the first on; what comes of times that were played is laid on the grid. */
-function withRests(heard: readonly Heard[], end: number, strings: number[] | null, left: Left): PitchedNote[] {
-  const written = evenParts(heard.map((n) => n.start));
-  const ends = written && evenParts(heard.map((n) => n.end));
+function withRests({ notes: heard, track: { end, asWritten } }: Voice, strings: number[] | null, left: Left): PitchedNote[] {
+  const kept = asWritten ? (time: number): number => time : null;
+  const written = kept ?? evenParts(heard.map((n) => n.start));
+  const ends = kept ?? (written && evenParts(heard.map((n) => n.end)));
   const exact = ends !== null;
   const lay = written ?? onGrid;
   const layEnd = ends ?? (written ? (ticks: number): number => ticks : onGrid);

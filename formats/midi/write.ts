@@ -21,6 +21,8 @@ export const BEND_RANGE = 12;
 const BEND_STEPS = 8;
 /** Channel 10 is percussion in General MIDI: string 10 goes to channel 11, and so on. */
 export const channelOf = (string: number): number => (string - 1 >= 9 ? string : string - 1);
+/** How a file of ours says that its times are written, not played: they are kept to the tick. */
+export const AS_WRITTEN = 'times as written';
 /** How a file of ours says that each string has its channel. */
 export const stringsText = (i: Instrument): string => `strings ${openMidis(i).join(' ')}${i.capo ? ` capo ${i.capo}` : ''}`;
 
@@ -66,10 +68,13 @@ function bendUp({ start, ticks, midi, target, note }: SoundedNote, channel: numb
 const rangeEvents = (channel: number): MidiEvent[] =>
   [[101, 0], [100, 0], [6, BEND_RANGE], [38, 0]].map(([controllerType, value]) => ({ deltaTime: 0, type: 'controller', channel, controllerType, value })); // prettier-ignore
 
+/** A text as the bytes of UTF-8, which the writer takes one by one. */
+const utf8 = (text: string): string => String.fromCharCode(...new TextEncoder().encode(text));
+
 function header({ name, instrument, tempo, meter, channelPerString }: MidiLick, channels: number[], bends: boolean): MidiEvent[] {
-  const ascii = (text: string): string => text.replace(/♯/g, '#').replace(/♭/g, 'b').replace(/[^\x20-\x7e]/g, '?'); // prettier-ignore
   return [
-    { deltaTime: 0, meta: true, type: 'trackName', text: ascii(name) },
+    { deltaTime: 0, meta: true, type: 'trackName', text: utf8(name.replace(/♯/g, '#').replace(/♭/g, 'b')) },
+    { deltaTime: 0, meta: true, type: 'text', text: AS_WRITTEN },
     ...(channelPerString ? [{ deltaTime: 0, meta: true, type: 'text', text: stringsText(instrument) }] : []),
     { deltaTime: 0, meta: true, type: 'setTempo', microsecondsPerBeat: Math.round(60_000_000 / tempo) },
     { deltaTime: 0, meta: true, type: 'timeSignature', numerator: meter[0], denominator: meter[1], metronome: 24, thirtyseconds: 8 },

