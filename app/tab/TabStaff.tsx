@@ -130,7 +130,7 @@ function Column({ g, s, c, x, stroke, instrument }: ColumnProps) {
         </text>
       )}
       {c.length ? <Length c={c} x={x} y={strokeY(s)} /> : stroke && <StrokeSign stroke={stroke} x={x} y={strokeY(s)} />}
-      {c.stroke && <StrokeSign stroke={c.stroke} x={x - 12} y={strokeY(s) - 4} />}
+      {c.stroke && <StrokeSign stroke={c.stroke} x={x - 11} y={fingerY(g, s) - 5} />}
       {c.string > 0 && (
         <>
           <rect x={x - wide} y={y - 9} width={2 * wide} height={18} fill="var(--sheet)" />

@@ -12,6 +12,10 @@ interface Import {
   clear: () => void;
 }
 
+/** A file with a choice of the player's shown as made. */
+const wished = (item: Incoming, wish: Wish): Incoming =>
+  'choices' in item && item.choices ? { ...item, choices: { ...item.choices, asked: { ...item.choices.asked, ...wish } } } : item;
+
 /** Reading files in a worker: what they will bring, wishes for each, a way to stop. The preview is what will be written: nothing is worked out twice. */
 export function useImport(): Import {
   const worker = useRef<Worker | null>(null);
@@ -56,6 +60,7 @@ export function useImport(): Import {
       if (!job.current) return;
       const { wishes = {} } = job.current;
       job.current = { ...job.current, wishes: { ...wishes, [at]: { ...wishes[at], ...wish } }, only: at };
+      setIncoming((now) => now?.map((i) => (i.at === at ? wished(i, wish) : i)) ?? null); // the choice shows at once, what comes of it when it is read
       run(job.current, (found) => setIncoming((now) => now?.map((i) => found.find((f) => f.at === i.at) ?? i) ?? found));
     },
     [run],

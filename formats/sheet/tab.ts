@@ -99,6 +99,17 @@ function heading(r: TabSheetRequest, width: number): Item[] {
   ];
 }
 
+/** Down: a frame open below; up: a wedge. */
+const strokeSign = (stroke: 'down' | 'up', x: number, y: number): Item => ({
+  kind: 'shape',
+  x,
+  y,
+  path: stroke === 'down' ? 'M-2.6 2.8V-2.8H2.6V2.8' : 'M-2.4 -2.8L0 2.8L2.4 -2.8',
+  fill: null,
+  stroke: GREY,
+  width: 0.8,
+});
+
 function systemItems(r: TabSheetRequest, s: System, steps: (FingeredStep | null)[], bars: boolean[], width: number): Item[] {
   const column = columnOf(r);
   const strings = r.instrument.strings;
@@ -125,7 +136,17 @@ function systemItems(r: TabSheetRequest, s: System, steps: (FingeredStep | null)
     const finger = step
       ? [sheetText(x(k), bottom + 13, 8, n.join === 'tap' ? 'T' : String(step.finger), { anchor: 'middle', colour: GREY })]
       : [];
-    return [...bar, ...triplet, ...muted, length, gap, sheetText(x(k), y + 3.2, 9, text, { anchor: 'middle', bold: true }), ...finger];
+    const stroke = n.stroke ? [strokeSign(n.stroke, x(k) - 8, bottom + 10)] : [];
+    return [
+      ...bar,
+      ...triplet,
+      ...muted,
+      ...stroke,
+      length,
+      gap,
+      sheetText(x(k), y + 3.2, 9, text, { anchor: 'middle', bold: true }),
+      ...finger,
+    ];
   });
   return [...rows, line(right, stringY(1), right, bottom, s.to === r.notes.length ? 1.6 : 0.8), ...notes];
 }

@@ -164,13 +164,62 @@ test('files dropped on the window are shown first, and broken ones are refused',
       { n: name, t: text },
     );
   await drop('evil.musicxml', '<!DOCTYPE x [<!ENTITY a "b">]><score-partwise/>');
-  await expect(page.getByRole('dialog')).toContainText('nothing: this file declares entities');
+  await expect(page.getByRole('dialog')).toContainText('nothing: line 1: this file declares entities');
   await expect(page.getByRole('button', { name: 'Bring in', exact: true })).toBeDisabled();
   await page.getByRole('button', { name: 'Close' }).click();
   await drop('line.txt', TAB);
   await expect(page.getByRole('dialog')).toContainText('a lick, “line”');
   await page.getByRole('button', { name: 'Leave it' }).click();
   await expect(heading(page)).toContainText('Latch');
+  await drop('page.pdf', '%PDF-1.7 ');
+  await expect(page.getByRole('dialog')).toContainText('nothing: this is a PDF: a tab in a picture cannot be read');
+});
+
+test('of a file with several lines another is a press away; notes beyond the neck go up, out, or onto a neck that fits', async ({
+  page,
+  server,
+}) => {
+  await openLicks(page, server.url);
+  const tune =
+    'X:1\nT:Two hands\nM:4/4\nL:1/4\nK:C\nV:1 name="Lead"\n[V:1] !trill!C D E F |[Q:1/4=70] G4 |]\nV:2 name="Bass"\n[V:2] C,, D,, | A,4 |]\n';
+  await page.evaluate((t) => {
+    const data = new DataTransfer();
+    data.items.add(new File([t], 'two.abc'));
+    document.body.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: data }));
+  }, tune);
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('2 licks');
+  await expect(dialog).toContainText('Left out, as a lick does not carry them: 1 × trill.');
+  await expect(dialog).toContainText('Other lines, with their notes, not taken: Bass (3)');
+  await dialog.getByLabel('in one piece at the first tempo and meter').check();
+  await expect(dialog).toContainText('a lick, “Two hands”');
+  await dialog.getByLabel('Line of the file').selectOption({ label: 'Bass: 3 notes, 2 beyond the neck' });
+  await expect(dialog).toContainText('2 of its 3 notes lie beyond this neck (from C2 to D2)');
+  await expect(dialog.getByRole('button', { name: 'Bring in', exact: true })).toBeDisabled();
+  await dialog.getByLabel('Notes beyond the neck').selectOption({ label: 'only what fits, rests for the rest' });
+  await expect(dialog).toContainText('2 notes beyond the neck left out');
+  await dialog.getByLabel('Notes beyond the neck').selectOption({ label: 'all on a neck that fits' });
+  await expect(dialog).toContainText('it can be brought over to the study’s neck');
+  await dialog.getByRole('button', { name: 'Bring in', exact: true }).click();
+  await expect(heading(page)).toContainText('Two hands');
+  await expect(notes(page)).toHaveCount(3);
+});
+
+test('a tuning without a mapping asks how high it sounds before it comes in', async ({ page, server }) => {
+  await openLicks(page, server.url);
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.items.add(new File(['! t\nFour in fourths\n 3\n 500.\n 1000.\n 1500.\n'], 'four.scl'));
+    document.body.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: data }));
+  });
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('the file does not say how high it sounds');
+  await expect(dialog.getByRole('button', { name: 'Bring in', exact: true })).toBeDisabled();
+  await dialog.getByLabel('Its thickest string sounds').selectOption({ label: 'B0' });
+  await expect(dialog).toContainText('an instrument, “Four in fourths”');
+  await expect(dialog).toContainText('Scala has open strings only');
+  await dialog.getByRole('button', { name: 'Bring in', exact: true }).click();
+  await expect(page.getByText('Four in fourths').first()).toBeVisible();
 });
 
 test('a study on another neck: its licks stay, and are brought over by sound or by shape', async ({ page, server }) => {

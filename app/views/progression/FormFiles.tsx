@@ -49,11 +49,7 @@ function Files({ p, form, backing, close }: Props & { close: () => void }) {
   const writers = () => import('../../../formats/form');
   const midi = async (): Promise<void> => {
     const { writeFormMidi } = await writers();
-    download(
-      `${file}.mid`,
-      'audio/midi',
-      writeFormMidi(out, arrange(form.bars, { meter, feel, voicings: backing.voicings ?? [] })),
-    );
+    download(`${file}.mid`, 'audio/midi', writeFormMidi(out, arrange(form.bars, { meter, feel, voicings: backing.voicings ?? [] })));
   };
   const score = async (): Promise<void> => {
     const { writeFormXml } = await writers();
