@@ -21,6 +21,7 @@ import { instrumentSchema } from './instrument';
 import { layoutSchema } from './layout';
 import { hasOnly, isWhole } from './lick';
 import { id, list, name, oneOf, place, record, rungRef, whole, type RungRef } from './parts';
+import { published } from './published';
 import { scaleRefSchema } from './scale';
 import { handSchema, schoolSchema } from './hand';
 
@@ -81,12 +82,14 @@ export interface KeptRoute {
 const factor = (min: number, max: number) => number().strict().required().min(min).max(max);
 
 /** A place, a fret under the hand, or a pitch. */
+const pitchGoal = record<{ pitch: number }>({ pitch: whole(0, 163) });
+const fretGoal = record<{ fret: number }>({ fret: whole(1, 36) });
 const goal = lazy((value: unknown) => {
   const fields = value && typeof value === 'object' ? value : {};
   if (value === null) return object().nullable();
-  if ('pitch' in fields) return record<{ pitch: number }>({ pitch: whole(0, 163) }).required();
-  return ('string' in fields ? place : record<{ fret: number }>({ fret: whole(1, 36) })).required();
-});
+  if ('pitch' in fields) return pitchGoal.required();
+  return ('string' in fields ? place : fretGoal).required();
+}).meta(published({ is: 'any', of: [null, place, fretGoal, pitchGoal] }));
 
 const weightsSchema = record<RouteWeights>({
   travel: factor(0, MOST_WEIGHT),

@@ -21,6 +21,7 @@ import {
 import { passes } from './checks';
 import { layoutSchema } from './layout';
 import { id, list, name, oneOf, record, rungRef, whole, wholes, type RungRef } from './parts';
+import { published } from './published';
 import { degreeList, scaleRefSchema } from './scale';
 
 export const DRILL_OF = ['shape', 'rungs', 'route', 'lick'] as const;
@@ -130,7 +131,7 @@ const FORM = {
   words: oneOf(DRILL_WORDS),
   hidden: yes(),
 };
-export const drillFormSchema = record<DrillForm>(FORM);
+export const drillFormSchema = record<DrillForm>(FORM).meta({ named: 'drillForm' });
 
 const { tempo, step, passes: inARow } = CLIMB_RANGE;
 export const climbSchema = record<Climb>({
@@ -202,4 +203,6 @@ const planItem = record<PlanItem>({
   since: number().strict().integer().nullable().defined().min(0),
 });
 const plan = record<Plan>({ items: list(planItem, MOST_PLANNED, { min: 1 }), scale: scaleRefSchema.required(), layout: layoutSchema });
-export const planSchema = lazy((value: unknown) => (value === null ? mixed().nullable() : plan));
+export const planSchema = lazy((value: unknown) => (value === null ? mixed().nullable() : plan)).meta(
+  published({ is: 'any', of: [null, plan] }),
+);

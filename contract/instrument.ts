@@ -23,4 +23,5 @@ export const instrumentSchema = record<Instrument>({
   countFrom: string().strict().oneOf(['nut', 'capo']),
 })
   .required()
+  .meta({ named: 'instrument' })
   .test('core', passes((value) => checkInstrument(value as Instrument), true)); // prettier-ignore

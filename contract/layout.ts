@@ -2,6 +2,7 @@ import './words';
 import { lazy, number, object, string, type Schema } from 'yup';
 import { LAYOUT_KINDS, ruleOf, type Field, type Layout, type LayoutKind } from '../core';
 import { list, oneOf, place, someWholes, whole, wholes } from './parts';
+import { published } from './published';
 import { isPlainPlace } from './lick';
 
 export { LAYOUT_KINDS };
@@ -37,4 +38,4 @@ export const layoutSchema = lazy((value: unknown) => {
   const name = (value as Layout | null)?.kind;
   const known = typeof name === 'string' && Object.hasOwn(BY_KIND, name);
   return known ? BY_KIND[name] : object({ kind: oneOf(LAYOUT_KINDS) }).required();
-});
+}).meta({ ...published({ is: 'any', of: Object.values(BY_KIND) }), named: 'layout' });

@@ -3,6 +3,7 @@ import { boolean, lazy, mixed, number, string } from 'yup';
 import { checkLick, CoreError, type Instrument, type LickNote, type ScaleRef } from '../core';
 import { instrumentSchema } from './instrument';
 import { checkList, ID, id, isPlainName, list, name, place, record, whole, wholes } from './parts';
+import { published } from './published';
 import { scaleRefSchema } from './scale';
 
 /** Most licks of a study, and most notes and rests of a lick. */
@@ -51,7 +52,7 @@ export const noteSchema = record<LickNote>({
   stroke: string().strict().oneOf(STROKES),
   muted: boolean().strict(),
   finger: number().strict().integer().min(FINGER[0]).max(FINGER[1]),
-});
+}).meta({ named: 'note' });
 
 export const isWhole = (value: unknown, [min, max]: [number, number]): boolean =>
   typeof value === 'number' && Number.isInteger(value) && value >= min && value <= max;
@@ -84,7 +85,10 @@ export const isPlainNote = (value: unknown): boolean =>
   (value.stroke === undefined || (typeof value.stroke === 'string' && STROKES.includes(value.stroke)));
 
 /** One neck beside a study's; null: the study's own. */
-export const otherNeck = () => lazy((value: unknown) => (value === null ? mixed().nullable() : instrumentSchema));
+export const otherNeck = () =>
+  lazy((value: unknown) => (value === null ? mixed().nullable() : instrumentSchema)).meta(
+    published({ is: 'any', of: [null, instrumentSchema] }),
+  );
 
 export const lickSchema = record<Lick>({
   id: id().max(LONGEST_ID),
@@ -128,6 +132,7 @@ export const isPlainLick = (value: unknown): boolean =>
 /** Licks of a study: each on its neck, no two of one id. */
 export const licksSchema = mixed<Lick[]>()
   .defined()
+  .meta(published({ is: 'list', of: lickSchema, min: 0, max: MOST_LICKS }))
   .test('licks', (value, context) => {
     const wrong = checkList(lickSchema, MOST_LICKS, { plainly: isPlainLick }, value, context);
     if (wrong !== true) return wrong;

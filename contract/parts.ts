@@ -1,6 +1,7 @@
 import './words';
 import { lazy, mixed, number, object, string, ValidationError, type AnyObject, type ISchema, type Schema, type TestContext } from 'yup';
 import type { Place } from '../core';
+import { published } from './published';
 import { fieldWords } from './words';
 
 /** Which shape of the layout is chosen: by its number in the school, nearest to a fret. */
@@ -12,8 +13,8 @@ export interface RungRef {
 /** A schema for every field of a type, no more and no fewer: a field cannot stand in the one and not in the other. */
 type FieldsOf<T> = { readonly [K in keyof Required<T>]: ISchema<unknown, AnyObject> };
 
-/** An object with these fields and no others. */
-export const record = <T extends object>(fields: FieldsOf<T>) => object(fields).noUnknown().strict();
+/** An object with these fields and no others. It has to be there; a field that may be null says so. */
+export const record = <T extends object>(fields: FieldsOf<T>) => object(fields).noUnknown().strict().required();
 
 export const whole = (min: number, max: number) => number().strict().integer().required().min(min).max(max);
 export const oneOf = (values: readonly string[]) =>
@@ -35,6 +36,7 @@ type Plainly = (value: unknown) => boolean;
 export const list = (of: Schema, max: number, o: ListOptions = {}) =>
   mixed<unknown[]>()
     .defined()
+    .meta(published({ is: 'list', of, min: o.min ?? 0, max }))
     .test('list', (value, context) => checkList(of, max, o, value, context));
 
 interface ListOptions {
@@ -72,15 +74,17 @@ function wrongMembers(of: Schema, members: unknown[], { path }: TestContext, pla
   return wrong;
 }
 
-export const place = record<Place>({ string: whole(1, 12), fret: whole(0, 36) });
-export const rungRef = record<RungRef>({ number: whole(-12, 60), fret: whole(-36, 72) });
+export const place = record<Place>({ string: whole(1, 12), fret: whole(0, 36) }).meta({ named: 'place' });
+export const rungRef = record<RungRef>({ number: whole(-12, 60), fret: whole(-36, 72) }).meta({ named: 'rung' });
 
 /** A list of whole numbers. */
 export const wholes = (min: number, max: number, length: { min: number; max: number }) =>
   list(whole(min, max), length.max, { min: length.min });
 /** The same, which may be left out. */
 export const someWholes = (min: number, max: number, length: { min: number; max: number }) =>
-  lazy((value: unknown) => (value === undefined ? mixed() : wholes(min, max, length)));
+  lazy((value: unknown) => (value === undefined ? mixed() : wholes(min, max, length))).meta(
+    published({ is: 'any', of: [wholes(min, max, length)], optional: true }),
+  );
 
 /** Marks that a name may not hold: control characters of any kind, line ends among them. */
 const CONTROL = /[\u0000-\u001f\u007f-\u009f\u2028\u2029]/;

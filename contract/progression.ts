@@ -15,6 +15,7 @@ import {
 } from '../core';
 import { passes } from './checks';
 import { id, list, name, oneOf, record, whole } from './parts';
+import { published } from './published';
 import { scaleRefSchema } from './scale';
 
 /** A scale settled over one chord of a form. */
@@ -50,10 +51,20 @@ export const MOST_LOCKS = 500;
 export const FORM_TEMPO = Object.freeze({ min: 20, max: 400 });
 const LAST_BAR = 499;
 
+const BAR = { type: 'integer', minimum: 0, maximum: LAST_BAR };
+const LOOP = { type: 'array', items: BAR, minItems: 2, maxItems: 2 };
+const METER = {
+  type: 'array',
+  prefixItems: [{ type: 'integer', minimum: METER_BEATS.min, maximum: METER_BEATS.max }, { enum: [...METER_UNITS] }],
+  minItems: 2,
+  maxItems: 2,
+};
+
 const meter = array()
   .strict()
   .required()
   .length(2)
+  .meta(published({ is: 'checked', form: METER }))
   .test('meter', `meter: ${METER_BEATS.min} to ${METER_BEATS.max} beats a bar, counted in ${METER_UNITS.join(', ')}.`, (v: unknown) => {
     const [beats, unit] = Array.isArray(v) ? (v as unknown[]) : [];
     return Number.isInteger(beats) && (beats as number) >= METER_BEATS.min && (beats as number) <= METER_BEATS.max && (METER_UNITS as readonly unknown[]).includes(unit); // prettier-ignore
@@ -63,6 +74,7 @@ const loop = array()
   .strict()
   .nullable()
   .defined()
+  .meta(published({ is: 'checked', form: LOOP }))
   .test('loop', 'loop: give the first and the last bar, the first not after the last.', (v: unknown) => {
     if (v === null) return true;
     const [from, to, ...more] = v as unknown[];
