@@ -12,7 +12,8 @@ import { Select } from '../ui/Select';
 import { SentencePart } from '../ui/SentencePart';
 import { useLineFormats } from './useLineFormats';
 import { useSheet } from '../workers/useSheet';
-import { lossWords } from '../words/incoming-text';
+import { missingLetters } from '../../formats/sheet/letters';
+import { lossWords, missingWords } from '../words/incoming-text';
 import { STUDY } from '../words/views/study';
 
 /** A line as files and paper take it: a lick, or a route in eighths. */
@@ -149,7 +150,7 @@ function Form({ what, body, line }: Props) {
         {pages !== null && <Button onClick={cancel}>{STUDY.cancel}</Button>}
       </div>
       <p role="status" aria-live="polite" className="min-h-5 text-soft">
-        {said ?? ''}
+        {said ?? missingWords(missingLetters(JSON.stringify(request))) ?? ''}
         {problem && <span className="text-clay">{problem}</span>}
       </p>
     </>

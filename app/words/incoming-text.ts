@@ -26,3 +26,7 @@ export const voiceWords = ({ name, notes, beyond }: Choices['voices'][number]): 
 /** What a format could not hold of a line that went out as a file. */
 export const lossWords = (format: string, lost: readonly string[]): string =>
   lost.length ? `Saved. ${format} has no room for: ${lost.join(', ')}.` : `Saved. ${format} has all of it.`;
+
+/** Letters that no font that ships has, before anything is printed. */
+export const missingWords = (letters: readonly string[]): string | null =>
+  letters.length ? `No font that ships has ${letters.slice(0, 12).join(' ')}${letters.length > 12 ? ' …' : ''}: on paper a box stands in ${letters.length === 1 ? 'its' : 'their'} place.` : null; // prettier-ignore

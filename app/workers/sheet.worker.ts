@@ -1,10 +1,10 @@
-import boldUrl from '@fontsource/commissioner/files/commissioner-latin-600-normal.woff?url';
-import regularUrl from '@fontsource/commissioner/files/commissioner-latin-400-normal.woff?url';
 import musicUrl from '@fontsource/noto-music/files/noto-music-music-400-normal.woff?url';
 import { CoreError } from '../../core';
-import { pdfOf } from '../../formats/sheet/pdf';
+import { pdfOf, type Weights } from '../../formats/sheet/pdf';
 import { pagesOf, titleOf, type PaperRequest } from '../../formats/sheet/pages';
 import { svgOf, type SvgFonts } from '../../formats/sheet/svg';
+import { alphabetsIn, type Alphabet } from '../../formats/sheet/letters';
+import { TEXT_FONTS } from './sheet-fonts';
 
 export interface SheetJob {
   request: PaperRequest;
@@ -23,15 +23,22 @@ async function dataUrl(url: string): Promise<string> {
 
 const say = (answer: SheetAnswer): void => postMessage(answer);
 
+/** The alphabets of everything that a paper says; all of it comes from what was asked. */
+const alphabetsOf = (request: PaperRequest): Alphabet[] => alphabetsIn(JSON.stringify(request));
+
 async function asPdf(request: PaperRequest): Promise<void> {
-  const [regular, bold, music] = await Promise.all([regularUrl, boldUrl, musicUrl].map(bytes));
-  const pdf = await pdfOf(pagesOf(request), titleOf(request), { regular, bold, music }, (done) => say({ done }));
+  const alphabets = alphabetsOf(request);
+  const weight = async (which: 'regular' | 'bold'): Promise<Weights<Uint8Array>> =>
+    Object.fromEntries(await Promise.all(alphabets.map(async (a) => [a, await bytes(TEXT_FONTS[a][which])] as const))) as Weights<Uint8Array>; // prettier-ignore
+  const fonts = { regular: await weight('regular'), bold: await weight('bold'), music: await bytes(musicUrl) };
+  const pdf = await pdfOf(pagesOf(request), titleOf(request), fonts, (done) => say({ done }));
   say({ pdf: pdf as Uint8Array<ArrayBuffer> });
 }
 
 async function asSvg(request: PaperRequest): Promise<void> {
-  const [regular, bold, music] = await Promise.all([regularUrl, boldUrl, musicUrl].map(dataUrl));
-  const fonts: SvgFonts = { regular, bold, music };
+  const alphabets = alphabetsOf(request);
+  const weight = (which: 'regular' | 'bold'): Promise<string[]> => Promise.all(alphabets.map((a) => dataUrl(TEXT_FONTS[a][which])));
+  const fonts: SvgFonts = { regular: await weight('regular'), bold: await weight('bold'), music: await dataUrl(musicUrl) };
   const svgs: string[] = [];
   for (const page of pagesOf(request)) {
     svgs.push(svgOf(page, titleOf(request), fonts));

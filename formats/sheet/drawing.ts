@@ -1,3 +1,5 @@
+import { alphabetOf, type Alphabet } from './letters';
+
 /** A page as a list of marks, in points (1/72 inch), y downwards. Writers turn it into SVG or PDF; nothing here draws. */
 export interface Drawing {
   width: number;
@@ -35,6 +37,18 @@ export const runsOf = (text: string): Run[] =>
     .split(SIGN)
     .map((part, k) => ({ text: part, sign: k % 2 === 1 }))
     .filter((r) => r.text !== '');
+
+/** Plain text cut where its alphabet changes; what no font has stays with the Latin. */
+export function alphabetRuns(text: string): { text: string; alphabet: Alphabet }[] {
+  const runs: { text: string; alphabet: Alphabet }[] = [];
+  for (const letter of text) {
+    const alphabet = alphabetOf(letter) ?? 'latin';
+    const last = runs.at(-1);
+    if (last?.alphabet === alphabet) last.text += letter;
+    else runs.push({ text: letter, alphabet });
+  }
+  return runs;
+}
 
 /** The music font draws accidentals small and low: set larger and raised, in ems of the text. Flats sit lower than sharps. */
 export const SIGN_SCALE = 1.15;

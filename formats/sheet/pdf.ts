@@ -1,17 +1,21 @@
 import fontkit from '@pdf-lib/fontkit';
+import type { Alphabet } from './letters';
 import { PDFDocument, rgb, type PDFFont, type PDFPage, type RGB } from 'pdf-lib';
-import { runsOf, SIGN_SCALE, signRise, type Drawing, type Item } from './drawing';
+import { alphabetRuns, runsOf, SIGN_SCALE, signRise, type Drawing, type Item } from './drawing';
+
+/** The text font in the alphabets that a paper needs, Latin always. */
+export type Weights<T> = Partial<Record<Alphabet, T>> & { latin: T };
 
 /** Font files as bytes (WOFF or TrueType). */
 export interface PdfFonts {
-  regular: Uint8Array;
-  bold: Uint8Array;
+  regular: Weights<Uint8Array>;
+  bold: Weights<Uint8Array>;
   music: Uint8Array;
 }
 
 interface Fonts {
-  regular: PDFFont;
-  bold: PDFFont;
+  regular: Weights<PDFFont>;
+  bold: Weights<PDFFont>;
   music: PDFFont;
 }
 
@@ -21,11 +25,13 @@ const colour = (hex: string): RGB => {
 };
 
 function drawText(page: PDFPage, fonts: Fonts, item: Extract<Item, { kind: 'text' }>): void {
-  const runs = runsOf(item.text).map((r) => {
-    const font = r.sign ? fonts.music : item.bold ? fonts.bold : fonts.regular;
-    const size = r.sign ? item.size * SIGN_SCALE : item.size;
-    return { ...r, font, size, width: font.widthOfTextAtSize(r.text, size) };
-  });
+  const faces = item.bold ? fonts.bold : fonts.regular;
+  const runs = runsOf(item.text)
+    .flatMap((r) => (r.sign ? [{ ...r, font: fonts.music }] : alphabetRuns(r.text).map(({ text, alphabet }) => ({ text, sign: false, font: faces[alphabet] ?? faces.latin }))))
+    .map((r) => {
+      const size = r.sign ? item.size * SIGN_SCALE : item.size;
+      return { ...r, size, width: r.font.widthOfTextAtSize(r.text, size) };
+    }); // prettier-ignore
   const width = runs.reduce((sum, r) => sum + r.width, 0);
   let x = item.x - { start: 0, middle: width / 2, end: width }[item.anchor];
   for (const r of runs) {
@@ -70,7 +76,9 @@ export async function pdfOf(
   pdf.setTitle(title);
   pdf.setProducer('Crow Ladder');
   const embed = (bytes: Uint8Array): Promise<PDFFont> => pdf.embedFont(bytes, { subset: true });
-  const fonts: Fonts = { regular: await embed(files.regular), bold: await embed(files.bold), music: await embed(files.music) };
+  const embedAll = async (weights: Weights<Uint8Array>): Promise<Weights<PDFFont>> =>
+    Object.fromEntries(await Promise.all(Object.entries(weights).map(async ([name, bytes]) => [name, await embed(bytes)] as const))) as Weights<PDFFont>; // prettier-ignore
+  const fonts: Fonts = { regular: await embedAll(files.regular), bold: await embedAll(files.bold), music: await embed(files.music) };
   let done = 0;
   for (const drawing of pages) {
     const page = pdf.addPage([drawing.width, drawing.height]);

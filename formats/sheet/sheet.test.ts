@@ -121,7 +121,7 @@ describe('paper', () => {
 describe('SVG', () => {
   it('is whole XML with a path for every note, and escapes what needs it', () => {
     const [page] = sheetPages(request());
-    const svg = svgOf(page, 'a < b & "c"', { regular: 'data:x', bold: 'data:x', music: 'data:x' });
+    const svg = svgOf(page, 'a < b & "c"', { regular: ['data:x', 'data:y'], bold: ['data:x', 'data:y'], music: 'data:x' });
     expect(XMLValidator.validate(svg)).toBe(true);
     const parsed = new XMLParser({ ignoreAttributes: false }).parse(svg) as {
       svg: { path: unknown[]; title: string; '@_width': string; style: string };
@@ -130,6 +130,7 @@ describe('SVG', () => {
     expect(parsed.svg.title).toBe('a < b & "c"');
     expect(parsed.svg['@_width']).toBe('595.28pt');
     expect(parsed.svg.style).toContain('@font-face');
+    expect(svg).toContain(`font-family="'Crow Text', 'Crow Text 2', 'Commissioner Variable', sans-serif"`);
   });
   it('cuts text where the font changes', () => {
     expect(runsOf('F♯ A♭♭')).toEqual([{ text: 'F', sign: false }, { text: '♯', sign: true }, { text: ' A', sign: false }, { text: '♭♭', sign: true }]); // prettier-ignore
@@ -139,8 +140,8 @@ describe('SVG', () => {
 it('a PDF tells of every page as it is done', async () => {
   const font = (path: string): Uint8Array => readFileSync(new URL(`../../node_modules/@fontsource/${path}.woff`, import.meta.url));
   const fonts = {
-    regular: font('commissioner/files/commissioner-latin-400-normal'),
-    bold: font('commissioner/files/commissioner-latin-600-normal'),
+    regular: { latin: font('commissioner/files/commissioner-latin-400-normal') },
+    bold: { latin: font('commissioner/files/commissioner-latin-600-normal') },
     music: font('noto-music/files/noto-music-music-400-normal'),
   };
   const done: number[] = [];

@@ -1,9 +1,9 @@
 import { runsOf, SIGN_SCALE, signRise, type Drawing, type Item } from './drawing';
 
-/** Fonts to embed, as data addresses; without them the reader's own are used. */
+/** Fonts to embed, as data addresses, the text font by its alphabets, Latin first; without them the reader's own are used. */
 export interface SvgFonts {
-  regular: string;
-  bold: string;
+  regular: readonly string[];
+  bold: readonly string[];
   music: string;
 }
 
@@ -32,9 +32,14 @@ function itemSvg(item: Item): string {
   return `<path transform="translate(${n(item.x)} ${n(item.y)})" d="${item.path}" fill="${item.fill ?? 'none'}"${stroke}/>`;
 }
 
+const TEXT = 'Crow Text';
+/** A family an alphabet: a letter that the first has not comes from the next. */
+const familyOf = (k: number): string => (k ? `${TEXT} ${k + 1}` : TEXT);
+const faceOf = (family: string, weight: number, src: string): string =>
+  `@font-face{font-family:'${family}';font-weight:${weight};src:url(${src})}`;
 const faces = (f: SvgFonts): string =>
-  `<style>@font-face{font-family:'Crow Text';font-weight:400;src:url(${f.regular})}@font-face{font-family:'Crow Text';font-weight:600;src:url(${f.bold})}@font-face{font-family:'Crow Signs';src:url(${f.music})}</style>`;
+  `<style>${f.regular.map((src, k) => faceOf(familyOf(k), 400, src)).join('')}${f.bold.map((src, k) => faceOf(familyOf(k), 600, src)).join('')}@font-face{font-family:'Crow Signs';src:url(${f.music})}</style>`;
 
 /** A page as a whole SVG file, sized in points. */
 export const svgOf = (page: Drawing, title: string, fonts?: SvgFonts): string =>
-  `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" width="${n(page.width)}pt" height="${n(page.height)}pt" viewBox="0 0 ${n(page.width)} ${n(page.height)}" font-family="'Crow Text', 'Commissioner Variable', sans-serif"><title>${escape(title)}</title>${fonts ? faces(fonts) : ''}<rect width="100%" height="100%" fill="#fff"/>${page.items.map(itemSvg).join('')}</svg>\n`;
+  `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" width="${n(page.width)}pt" height="${n(page.height)}pt" viewBox="0 0 ${n(page.width)} ${n(page.height)}" font-family="${(fonts?.regular ?? ['']).map((_, k) => `'${familyOf(k)}'`).join(', ')}, 'Commissioner Variable', sans-serif"><title>${escape(title)}</title>${fonts ? faces(fonts) : ''}<rect width="100%" height="100%" fill="#fff"/>${page.items.map(itemSvg).join('')}</svg>\n`;

@@ -22,6 +22,8 @@ import { drawnGrip } from '../harmony/KeptGrips';
 import { tabSheetOf } from '../LineFiles';
 import { useSheet } from '../../workers/useSheet';
 import { counted } from '../../words/count-text';
+import { missingLetters } from '../../../formats/sheet/letters';
+import { missingWords } from '../../words/incoming-text';
 import { MAP } from '../../words/views/map';
 
 interface Choice {
@@ -190,7 +192,9 @@ function SheetForm({ body, shape, shapes }: Props) {
         </Button>
       </div>
       <p role="status" aria-live="polite" className="min-h-5 text-soft">
-        {busy ? MAP.pagesDone(counted(pages, 'page')) : (said ?? '')}
+        {busy
+          ? MAP.pagesDone(counted(pages, 'page'))
+          : (said ?? missingWords(missingLetters(JSON.stringify(paperOf(body, shape, choice)))) ?? '')}
         {problem && <span className="text-clay">{problem}</span>}
       </p>
       {busy && <Button onClick={cancel}>{MAP.cancel}</Button>}
