@@ -58,6 +58,15 @@ const MOST_TICKS = TICKS * 4 * 10_000;
 export const checkLasts = (ticks: number): void =>
   void (ticks > MOST_TICKS && refuseFile('this file lasts longer than ten thousand bars.'));
 
+/** A name as a record may have it: one line without control characters, no longer than `most`. */
+export const plainName = (text: string, most: number): string =>
+  text
+    .slice(0, 4 * most)
+    .replace(/[\p{Cc}\u2028\u2029]+/gu, ' ')
+    .trim()
+    .slice(0, most)
+    .trim();
+
 /** Tempos that a lick may have, quarter notes a minute; a file's to a hundredth. */
 const TEMPO: [number, number] = [20, 400];
 export const tempoOf = (quarters: number): number | null =>

@@ -1,5 +1,6 @@
 import { openMidis, pitchName, hertzOf, A4_MIDI, type Instrument } from '../core';
 import { quoted, refuseFile } from './errors';
+import { plainName } from './line';
 
 /**
  * Scala files for tunings of twelve equal steps. The .scl lists each string's interval above the thickest string,
@@ -122,5 +123,5 @@ export function instrumentFromScala(scl: string, lowest: number, near: Instrumen
   const { description, semitones } = readScl(scl);
   const name = /^Open strings of (.{1,80}), above [A-G][#b]?-?\d$/.exec(description)?.[1] ?? description; // so ours were called until 2026
   const strings = openFromScala(semitones, lowest).map((open) => ({ open }));
-  return { ...near, name: name.slice(0, 80) || 'From a Scala file', strings, capo: 0 };
+  return { ...near, name: plainName(name, 80) || 'From a Scala file', strings, capo: 0 };
 }

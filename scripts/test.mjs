@@ -76,6 +76,7 @@ const results = [
     'demo',
   ]),
   await check('nothing unused', commandOf('knip'), ['--no-progress']),
+  await check('broken files', join(ROOT, 'scripts/fuzz.mjs'), ['all', '500', '1']),
   await suite(
     'unit and outside checks',
     ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--forceExit', '--json', `--outputFile=${JEST_OUT}`],

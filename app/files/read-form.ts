@@ -3,6 +3,7 @@ import { homeOf, isScale, METER_BEATS, parseProgression, METER_UNITS, PATH_WEIGH
 import { FormatError } from '../../formats/errors';
 import { readChordPro, readFormMidi, readFormText, readFormXml, type FormFile } from '../../formats/form';
 import { isMidi } from '../../formats/midi/read';
+import { plainName } from '../../formats/line';
 import { refuseOthers } from '../../formats/told';
 import { isZip, unpackMxl } from '../../formats/musicxml/mxl';
 import type { Written } from '../store/progressions';
@@ -38,12 +39,7 @@ function held(file: string, f: FormFile): ReadForm {
   const [beats, unit] = f.meter;
   const plain = beats >= METER_BEATS.min && beats <= METER_BEATS.max && (METER_UNITS as readonly number[]).includes(unit);
   const remarks = plain ? f.remarks : [...f.remarks, `Its meter ${f.meter.join('/')} is not counted here; 4/4 is taken.`];
-  const name =
-    (f.name || file.replace(/\.[^.]+$/, ''))
-      .replace(/[\p{Cc}\u2028\u2029]/gu, ' ')
-      .trim()
-      .slice(0, 120)
-      .trim() || 'Progression';
+  const name = plainName(f.name || file.replace(/\.[^.]+$/, ''), 120) || 'Progression';
   const tempo = f.tempo === null ? {} : { tempo: Math.max(FORM_TEMPO.min, Math.min(FORM_TEMPO.max, f.tempo)) };
   const guess = homeOf(parseProgression(f.text, { beats: plain ? beats : 4 }).bars);
   const home: Partial<Pick<KeptProgression, 'home'>> = f.key && isScale(f.key.scale) ? { home: f.key } : guess ? { home: guess } : {};

@@ -13,7 +13,7 @@ import {
   type LickNote,
   type PitchedNote,
 } from '../../core';
-import { tiedOn, type FileLine } from '../../formats/line';
+import { plainName, tiedOn, type FileLine } from '../../formats/line';
 import { counted } from '../words/count-text';
 import { stringsWord } from '../words/tuning-text';
 import { newId, sameNeck } from './licks';
@@ -203,7 +203,7 @@ export function licksFromLine(into: Into, line: FileLine, asked: Asked = PLAINLY
   try {
     const licks = parts.map((p): Lick => ({
       id: newId(),
-      name: parts.length > 1 ? `${line.name.slice(0, 90)}, ${barsWords(p.bars)}` : line.name.slice(0, 120) || 'From a tab',
+      name: parts.length > 1 ? `${plainName(line.name, 90)}, ${barsWords(p.bars)}` : plainName(line.name, 120) || 'From a tab',
       tags: [],
       tempo: Math.max(20, Math.min(400, p.tempo ?? into.tempo)),
       meter: p.meter,

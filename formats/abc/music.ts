@@ -19,28 +19,32 @@ interface On {
 
 const LENGTH = String.raw`\d{0,5}\/{0,6}\d{0,5}`;
 const PITCH = String.raw`(?:\^\^|__|\^|_|=)?[A-Ga-g][,']{0,8}`;
-/** What music is made of, each tried where the one before ended. */
-const TOKENS: readonly [name: string, pattern: RegExp][] = [
-  ['field', /\[([A-Za-z]):([^\]]{0,200})\]/y],
-  ['bar', /(:{0,4}\|[\]|]?:{0,4}|\[\|\]?:{0,4}|::)[ \t]*(?:\[?(\d(?:[\d,-]{0,20})))?/y],
-  ['ending', /\[(\d[\d,-]{0,20})/y],
-  ['chord', new RegExp(String.raw`\[([^\]\n]{0,120})\](${LENGTH})`, 'y')],
-  ['note', new RegExp(String.raw`(\^\^|__|\^|_|=)?([A-Ga-g])([,']{0,8})(${LENGTH})`, 'y')],
-  ['rest', new RegExp(String.raw`([zx])(${LENGTH})`, 'y')],
-  ['bars', /([ZX])(\d{0,4})/y],
-  ['spacer', new RegExp(String.raw`y${LENGTH}`, 'y')],
-  ['tie', /-/y],
-  ['tuplet', /\((\d{1,3})(?::(\d{0,3}))?(?::(\d{0,3}))?/y],
-  ['slur', /\.?\(/y],
-  ['unslur', /\)/y],
-  ['broken', /(>{1,3}|<{1,3})/y],
-  ['grace', /\{([^}\n]{0,120})\}/y],
-  ['mark', /([!+])([A-Za-z0-9<>.()^+-]{1,30}?)\1/y],
-  ['short', /[.~HLMOPSTuvh-w](?=[^:])/y],
-  ['text', /"([^"\n]{0,300})"/y],
-  ['overlay', /&[^|\n]*/y],
-  ['quiet', /[\s`\\$*;?@]+|!/y],
+/** What music is made of: the letters that it begins with, and its form; each tried where the one before ended. */
+const TOKENS: readonly [name: string, starts: string, pattern: RegExp][] = [
+  ['field', '[', /\[([A-Za-z]):([^\]]{0,200})\]/y],
+  ['bar', ':|[', /(:{0,4}\|[\]|]?:{0,4}|\[\|\]?:{0,4}|::)[ \t]*(?:\[?(\d(?:[\d,-]{0,20})))?/y],
+  ['ending', '[', /\[(\d[\d,-]{0,20})/y],
+  ['chord', '[', new RegExp(String.raw`\[([^\]\n]{0,120})\](${LENGTH})`, 'y')],
+  ['note', '^_=ABCDEFGabcdefg', new RegExp(String.raw`(\^\^|__|\^|_|=)?([A-Ga-g])([,']{0,8})(${LENGTH})`, 'y')],
+  ['rest', 'zx', new RegExp(String.raw`([zx])(${LENGTH})`, 'y')],
+  ['bars', 'ZX', /([ZX])(\d{0,4})/y],
+  ['spacer', 'y', new RegExp(String.raw`y${LENGTH}`, 'y')],
+  ['tie', '-', /-/y],
+  ['tuplet', '(', /\((\d{1,3})(?::(\d{0,3}))?(?::(\d{0,3}))?/y],
+  ['slur', '.(', /\.?\(/y],
+  ['unslur', ')', /\)/y],
+  ['broken', '><', /(>{1,3}|<{1,3})/y],
+  ['grace', '{', /\{([^}\n]{0,120})\}/y],
+  ['mark', '!+', /([!+])([A-Za-z0-9<>.()^+-]{1,30}?)\1/y],
+  ['short', '.~HLMOPSTuvhijklmnopqrstw', /[.~HLMOPSTuvh-w](?=[^:])/y],
+  ['text', '"', /"([^"\n]{0,300})"/y],
+  ['overlay', '&', /&[^|\n]*/y],
+  ['quiet', ' \t\r\n\f\v`\\$*;?@!', /[\s`\\$*;?@]+|!/y],
 ];
+
+/** What may begin with a letter, in order. */
+const BEGINS = new Map<string, [name: string, pattern: RegExp][]>();
+for (const [name, starts, pattern] of TOKENS) for (const c of starts) BEGINS.set(c, [...(BEGINS.get(c) ?? []), [name, pattern]]);
 
 const SHORT: Record<string, string> = { '.': 'staccato', '~': 'roll', 'H': 'fermata', 'L': 'accent', 'M': 'lowermordent', 'O': 'coda', 'P': 'uppermordent', 'S': 'segno', 'T': 'trill', 'u': 'upbow', 'v': 'downbow' }; // prettier-ignore
 /** Notes of a tuplet without a second number: in the time of how many (ABC 2.1, section 4.13); 0: by the meter. */
@@ -81,7 +85,7 @@ export function readMusic(text: string, on: On): void {
 }
 
 function tokenAt(text: string, at: number): { name: string; m: RegExpExecArray } | null {
-  for (const [name, pattern] of TOKENS) {
+  for (const [name, pattern] of BEGINS.get(text[at]) ?? []) {
     pattern.lastIndex = at;
     const m = pattern.exec(text);
     if (m?.[0]) return { name, m };
@@ -99,7 +103,7 @@ const READ: Record<string, (m: RegExpExecArray, on: On) => void> = {
   bars: ([, , count], on) => {
     const v = on.state();
     const quarters = (v.meter[0] * 4) / v.meter[1];
-    put(v, { ...PLAIN, length: quarters * Math.max(1, Number(count) || 1), midi: null, tieStop: false, slurred: false });
+    put(v, PLAIN, { length: quarters * Math.max(1, Number(count) || 1), midi: null, tieStop: false, slurred: false });
   },
   spacer: () => undefined,
   tie: (_, on) => {
@@ -192,12 +196,12 @@ function sound(on: On, pitches: readonly (number | null)[], units: number): void
   on.note();
   if (length > MOST_QUARTERS) refuseFile('a note in this line is longer than a thousand whole notes.', on.line);
   if (length <= 0) return;
-  const { signs, ...marks } = marksOf(music.marks);
-  music.marks = [];
-  const [first, ...more] = pitches.length ? [...pitches].sort((a, b) => (b ?? -1) - (a ?? -1)) : [null];
-  more.forEach(() => on.left.leave(CHORD_NOTE, v.measures.length + 1));
+  const marks = music.marks.length ? marksOf(music.marks) : PLAIN;
+  if (music.marks.length) music.marks = [];
+  const first = pitches.length ? pitches.reduce((a, b) => ((b ?? -1) > (a ?? -1) ? b : a)) : null;
+  for (let k = 1; k < pitches.length; k++) on.left.leave(CHORD_NOTE, v.measures.length + 1);
   const tieStop = first !== null && (music.tied?.includes(first) ?? false);
-  put(v, { ...marks, signs, length, midi: first, tieStop, slurred: music.slurred });
+  put(v, marks, { length, midi: first, tieStop, slurred: music.slurred });
   music.tied = null;
   music.slurred = music.slurs > 0 && first !== null;
 }

@@ -1,5 +1,5 @@
 import type { LeftKind } from '../left';
-import type { Extra, Local, Measure } from '../score/line';
+import type { Extra, Local, Marks, Measure } from '../score/line';
 import type { Bars } from '../score/order';
 import type { KeyField } from './key';
 
@@ -68,7 +68,7 @@ export const LEFT = { PARTS, OVERLAY };
 export const unitOf = ({ unit, meter }: Pick<Head, 'unit' | 'meter'>): number => unit ?? (meter[0] / meter[1] < 0.75 ? 0.25 : 0.5);
 
 /** A note put where the voice is. */
-export function put(v: VoiceState, note: Omit<Local, 'at' | 'bar' | 'staff' | 'voice'>): void {
-  v.open.notes.push({ ...note, at: v.at, bar: v.measures.length, staff: 1, voice: '1' });
+export function put(v: VoiceState, marks: Marks, note: Pick<Local, 'length' | 'midi' | 'tieStop' | 'slurred'>): void {
+  v.open.notes.push({ ...marks, ...note, at: v.at, bar: v.measures.length, staff: 1, voice: '1' });
   v.at += note.length;
 }

@@ -15,7 +15,7 @@ export interface Tune {
 }
 
 /** Notes that a tune may have before its repeats are played out, signs of all kinds, and letters of a line. */
-const MOST = { notes: 200_000, tokens: 1_000_000, line: 100_000 };
+const MOST = { notes: 60_000, tokens: 1_000_000, line: 100_000 };
 
 const FRACTION = /(\d{1,4})\s*\/\s*(\d{1,4})/;
 
