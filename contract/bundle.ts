@@ -99,6 +99,13 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
   const { instruments = [], scales: named = [], drills = [], studies = [], versions, passes, rounds } = value;
   if (![instruments, named, drills, studies, versions ?? [], passes ?? [], rounds ?? []].every(Array.isArray))
     return say('This notebook is damaged: instruments, scales, drills, studies, versions, passes and rounds must be lists.');
+  const length = (l: unknown): number => (l as unknown[] | undefined)?.length ?? 0;
+  const records = [instruments, named, drills, studies].reduce<number>((sum, l) => sum + length(l), 0);
+  // Lengths before members: a list of a million is not looked into.
+  if (records > MOST_RECORDS) return say(`More than ${MOST_RECORDS} records in one file.`);
+  if (length(versions) > MOST_VERSIONS) return say(`More than ${MOST_VERSIONS} earlier versions in one file.`);
+  if (length(passes) > MOST_PASSES) return say(`More than ${MOST_PASSES} passes in one file.`);
+  if (length(rounds) > MOST_ROUNDS) return say(`More than ${MOST_ROUNDS} rounds in one file.`);
   const lists = {
     instruments: instruments as unknown[],
     scales: [...(named as unknown[]), ...oldScales(studies as unknown[])],
@@ -108,11 +115,6 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
   const earlier = (versions as unknown[] | undefined)?.map(upToDate);
   const log = passes as unknown[] | undefined;
   const quiz = rounds as unknown[] | undefined;
-  const records = Object.values(lists).reduce((sum, l) => sum + l.length, 0);
-  if (records > MOST_RECORDS) return say(`More than ${MOST_RECORDS} records in one file.`);
-  if ((earlier?.length ?? 0) > MOST_VERSIONS) return say(`More than ${MOST_VERSIONS} earlier versions in one file.`);
-  if ((log?.length ?? 0) > MOST_PASSES) return say(`More than ${MOST_PASSES} passes in one file.`);
-  if ((quiz?.length ?? 0) > MOST_ROUNDS) return say(`More than ${MOST_ROUNDS} rounds in one file.`);
   const total = records + (earlier?.length ?? 0);
   let seen = 0;
   const counted = (schema: Schema) => (body: unknown) => {

@@ -1,10 +1,10 @@
-// Broken files against every reader: npm run fuzz -- [reader] [count] [seed] [only]. In CI 500 each; else 20,000.
+// Broken files against every reader: npm run fuzz -- [reader] [count] [seed] [only]. In CI 500 each; else 20,000. The reader "large" takes files of 20 MB.
 import { build } from 'esbuild';
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { ensureInstalled, ROOT } from './ensure.mjs';
 
-const READERS = ['tab', 'musicxml', 'mxl', 'midi', 'abc', 'scala', 'mapping', 'instrument', 'notebook', 'chords'];
+const READERS = ['tab', 'musicxml', 'mxl', 'midi', 'abc', 'scala', 'mapping', 'instrument', 'notebook', 'chords', 'large'];
 /** Memory of one reader, in MB; silence after which it hangs, in ms. */
 const MEMORY = 500;
 const SILENCE = 30_000;

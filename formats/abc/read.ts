@@ -17,29 +17,42 @@ export const isAbc = (text: string): boolean => /^X:[ \t]*\d/m.test(text) && /^K
 export function readAbc(text: string, o: ReadOptions = {}): FileLine {
   if (text.length > FILE_LIMIT) refuseFile('this text is larger than 20 MB.');
   if (!isAbc(text)) refuseFile('this text is no ABC: a tune begins with a line X:1 and has a line K: with its key.');
-  const texts = tunesIn(text);
-  const tunes = texts.slice(0, MOST_TUNES).map((t) => readTune(t.lines, t.line));
+  const { texts, count } = tunesIn(text);
+  const tunes = texts.map((t) => readTune(t.lines, t.line));
   const voices = tunes.flatMap((t, k) => voicesOf(t, k, tunes.length > 1));
   const taken = chosenVoice(voices, o.voice);
   const tune = tunes[Number(taken.id.split('/')[0]) - 1];
   const line = scoreLine(taken, voices, { name: tune.title.slice(0, 120), open: null, capo: 0 });
-  const more = texts.length - tunes.length;
+  const more = count - tunes.length;
   return more > 0 ? { ...line, remarks: [...line.remarks, `It has ${more} more tunes than the ${MOST_TUNES} that are read.`] } : line;
 }
 
-/** The tunes of a file: from each X: to the next, or to an empty line behind its music. */
-function tunesIn(text: string): { line: number; lines: string[] }[] {
-  const tunes: { line: number; lines: string[] }[] = [];
-  let open = false;
-  text.split(/\r\n|\r|\n/).forEach((line, k) => {
-    if (/^X:/.test(line)) {
-      tunes.push({ line: k + 1, lines: [] });
-      open = true;
-    } else if (line.trim() === '') open = false;
-    if (open) tunes[tunes.length - 1].lines.push(line);
-  });
-  return tunes;
+/** The tunes of a file, the first of them: from each X: to the next, or to an empty line behind its music; and how many there are. */
+function tunesIn(text: string): { texts: { line: number; lines: string[] }[]; count: number } {
+  const texts: { line: number; lines: string[] }[] = [];
+  let count = 0;
+  let open: string[] | null = null;
+  let line = 0;
+  for (let from = 0; from <= text.length;) {
+    const end = lineEnd(text, from);
+    const one = text.slice(from, end);
+    line++;
+    if (one.startsWith('X:')) {
+      open = ++count > MOST_TUNES ? null : [];
+      if (open) texts.push({ line, lines: open });
+    } else if (one.trim() === '') open = null;
+    open?.push(one);
+    from = text.startsWith('\r\n', end) ? end + 2 : end + 1;
+  }
+  return { texts, count };
 }
+
+/** Where a line ends: before \n, \r\n or \r, or with the text. */
+function lineEnd(text: string, from: number): number {
+  NEWLINE.lastIndex = from;
+  return NEWLINE.exec(text)?.index ?? text.length;
+}
+const NEWLINE = /[\r\n]/g;
 
 function voicesOf(tune: Tune, at: number, several: boolean): ScoreVoice[] {
   const sounding = tune.voices.filter((v) => v.measures.some((m) => m.notes.some((n) => n.midi !== null)));

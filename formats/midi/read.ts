@@ -7,7 +7,6 @@ import { CHORD_NOTE, Left, type LeftKind } from '../left';
 import {
   changesOf,
   checkLasts,
-  FILE_LIMIT,
   inPieces,
   meterOf,
   MOST_FILE_NOTES,
@@ -72,7 +71,6 @@ interface Voice {
  * together the highest, each lasting until the next begins. Throws FormatError for what is no whole MIDI file, or has no notes.
  */
 export function readMidiFile(bytes: Uint8Array, o: ReadOptions = {}): FileLine {
-  if (bytes.length > FILE_LIMIT) refuseFile('this file is larger than 20 MB.');
   const data = parseMidiFile(bytes);
   const perQuarter = data.header.ticksPerBeat;
   if (!perQuarter) return refuseFile('this MIDI file counts in film frames, not in quarter notes.');
@@ -149,8 +147,12 @@ function marksOf(tracks: readonly Found[]): LineChange[] {
 /** Whether bytes begin as a MIDI file does. */
 export const isMidi = (bytes: Uint8Array): boolean => String.fromCharCode(...bytes.slice(0, 4)) === 'MThd';
 
+/** Larger MIDI files are not read, in bytes: every event of one is an object, a million of them here. */
+const MIDI_LIMIT = 4 * 1024 * 1024;
+
 /** The events of a Standard MIDI File that is whole. Throws FormatError. */
 export function parseMidiFile(bytes: Uint8Array): MidiData {
+  if (bytes.length > MIDI_LIMIT) refuseFile('this MIDI file is larger than 4 MB; no line of notes is as long.');
   if (!isMidi(bytes)) return refuseFile('this is no MIDI file: it does not begin with MThd.');
   try {
     checkChunks(bytes);

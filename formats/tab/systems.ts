@@ -71,6 +71,9 @@ const TAB_BODY = /^[-\d|:hHpPsSbBrR/\\~xX().<>=*tTvV^ ]*$/;
 /** Letters that a line of a text may have; a line of tab has fewer. */
 const MOST_LINE = 100_000;
 const MOST_ROW = 20_000;
+/** Lines that a text may have, and lines of tab among them: twelve strings of the longest lick that a file may bring. */
+const MOST_LINES = 500_000;
+const MOST_ROWS = 60_000;
 /** Without a name and a bar, so many dashes make a line of tab. */
 const DASHES = 3;
 
@@ -102,7 +105,13 @@ function rowOf(text: string, line: number): Row | null {
 /** Finds the rows of tab in a text, what its head says, and how many lines are neither. */
 export function systemsOf(text: string): { systems: TabSystem[]; stray: number; head: Head } {
   const lines = text.replace(/\r\n?/g, '\n').split('\n');
-  const rows = lines.map((l, k) => rowOf(l, k + 1));
+  if (lines.length > MOST_LINES) refuseFile(`this text has ${lines.length} lines; at most ${MOST_LINES} are read.`);
+  let count = 0;
+  const rows = lines.map((l, k) => {
+    const row = rowOf(l, k + 1);
+    if (row && ++count > MOST_ROWS) refuseFile(`this text has more than ${MOST_ROWS} lines of tab.`, k + 1);
+    return row;
+  });
   const systems: TabSystem[] = [];
   const used = new Set<number>();
   for (let k = 0; k < rows.length; k++) {

@@ -35,7 +35,7 @@ const folder = (...path: string[]): Uint8Array[] => {
 const FAULT = /could not be read \(|cannot be kept: (?!.*there is no field)/;
 
 /** As a file dropped on the window: read, placed, checked as saving does. */
-const asFile =
+export const asFile =
   (name: string, more: { name: string; bytes: Uint8Array }[] = []) =>
   (bytes: Uint8Array): string | null => {
     const [item] = [
