@@ -1,4 +1,4 @@
-import { LONGEST_NOTE, TICKS, type PitchedNote, type PitchName } from '../core';
+import { LONGEST_NOTE, TICKS, type Instrument, type LickNote, type PitchedNote, type PitchName } from '../core';
 import { refuseFile } from './errors';
 
 /** One of the lines that a file has: a voice of a staff of a part, a track or a channel of one. */
@@ -38,6 +38,16 @@ export interface FileLine {
   /** All lines of the file, and which of them this is. */
   voices: FileVoice[];
   voice: string;
+}
+
+/** A lick as every writer takes it. */
+export interface LickOut {
+  name: string;
+  instrument: Instrument;
+  notes: readonly LickNote[];
+  /** Quarter notes a minute. */
+  tempo: number;
+  meter: readonly [number, number];
 }
 
 /** What a reader is asked for. */

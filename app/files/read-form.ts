@@ -2,7 +2,7 @@ import { MOST_FORM_TEXT, FORM_TEMPO, type KeptProgression } from '../../contract
 import { homeOf, isScale, METER_BEATS, parseProgression, METER_UNITS, PATH_WEIGHTS } from '../../core';
 import { FormatError } from '../../formats/errors';
 import { readChordPro, readFormMidi, readFormText, readFormXml, type FormFile } from '../../formats/form';
-import { isMidi } from '../../formats/midi/read';
+import { isMidi } from '../../formats/midi/track';
 import { plainName } from '../../formats/line';
 import { refuseOthers } from '../../formats/told';
 import { isZip, unpackMxl } from '../../formats/musicxml/mxl';

@@ -1,25 +1,10 @@
-import {
-  barsOf,
-  barTicks,
-  glyphs,
-  midiOf,
-  pitchName,
-  spellerIn,
-  type BarPiece,
-  type Instrument,
-  type LickNote,
-  type ScaleRef,
-} from '../../core';
+import { barsOf, barTicks, glyphs, midiOf, pitchName, spellerIn, type BarPiece, type LickNote, type ScaleRef } from '../../core';
+import type { LickOut } from '../line';
 import { ACCIDENTALS, fifthsOf, signatureOf, type Signature } from './key';
 
-export interface AbcLick {
-  name: string;
-  instrument: Instrument;
+export interface AbcLick extends LickOut {
   /** Spells the notes; a mode of the major scale is the key too. */
   scale: ScaleRef;
-  notes: readonly LickNote[];
-  tempo: number;
-  meter: readonly [number, number];
 }
 
 /** ABC's names of the seven modes, by the scales that they are. */

@@ -1,7 +1,7 @@
 import { writeMidi, type MidiEvent } from 'midi-file';
 import { ascii, chordFault, SILENT, TICKS, type Backing, type Drum } from '../../core';
 import { refuseFile } from '../errors';
-import { parseMidiFile } from '../midi/read';
+import { parseMidiFile } from '../midi/track';
 import { barsFrom, FORM_LIMIT, formText, type FormFile, type FormOut, type Placed } from './form';
 
 /** Keys of General MIDI percussion, channel 10. */

@@ -1,12 +1,8 @@
 import { writeMidi, type MidiData, type MidiEvent } from 'midi-file';
-import { openMidis, soundedNotes, TICKS, type Instrument, type LickNote, type SoundedNote } from '../../core';
+import { openMidis, soundedNotes, TICKS, type Instrument, type SoundedNote } from '../../core';
+import type { LickOut } from '../line';
 
-export interface MidiLick {
-  name: string;
-  instrument: Instrument;
-  notes: readonly LickNote[];
-  tempo: number;
-  meter: readonly [number, number];
+export interface MidiLick extends LickOut {
   /** One channel a string (string 1 on channel 1), so that a reader finds the strings again. */
   channelPerString?: boolean;
 }

@@ -8,21 +8,16 @@ import {
   TICKS,
   type BarPiece,
   type FingeringSchool,
-  type Instrument,
   type LickNote,
   type ScaleRef,
   type Stroke,
 } from '../../core';
+import type { LickOut } from '../line';
 import { el, xml, type Node } from './xml';
 
-export interface MusicXmlLick {
-  name: string;
-  instrument: Instrument;
+export interface MusicXmlLick extends LickOut {
   /** Spells the notes. */
   scale: ScaleRef;
-  notes: readonly LickNote[];
-  tempo: number;
-  meter: readonly [number, number];
   school: FingeringSchool;
   /** Of each note of the lick; rests and ties have none. */
   strokes?: readonly (Stroke | null)[];

@@ -1,13 +1,9 @@
-import { barsOf, barTicks, fretSign, glyphs, startsOf, writtenParts, type Instrument, type LickNote } from '../../core';
+import { barsOf, barTicks, fretSign, glyphs, startsOf, writtenParts, type LickNote } from '../../core';
+import type { LickOut } from '../line';
 import { lengthText } from './rhythm';
 import { isPlainTitle } from './systems';
 
-export interface TabText {
-  name: string;
-  instrument: Instrument;
-  notes: readonly LickNote[];
-  tempo: number;
-  meter: readonly [number, number];
+export interface TabText extends LickOut {
   /** Characters in a row at most. */
   width?: number;
 }

@@ -1,0 +1,161 @@
+import { parseMidi, type MidiData, type MidiEvent } from 'midi-file';
+import { TICKS } from '../../core';
+import { decode } from '../decode';
+import { refuseFile } from '../errors';
+import { Left, type LeftKind } from '../left';
+import { meterOf, tempoOf } from '../line';
+import { AS_WRITTEN } from './write';
+
+/** General MIDI's channel of drums, from 0. */
+export const DRUMS = 9;
+/** Controllers that say how it sounds, not what is played: volume, balance, pan, expression, banks, effects, and the numbers of parameters. */
+const QUIET = new Set([0, 6, 7, 8, 10, 11, 32, 38, 39, 42, 43, 91, 92, 93, 94, 95, 98, 99, 100, 101, 120, 121, 123]);
+const CONTROLLERS: Record<number, string> = { 1: 'modulation wheel', 64: 'pedal', 65: 'glide', 66: 'pedal', 67: 'pedal' };
+
+const DRUM: LeftKind = { one: 'stroke of the drums', many: 'strokes of the drums', why: 'they have no pitch' };
+
+export interface Heard {
+  start: number;
+  end: number;
+  midi: number;
+  channel: number;
+  /** Highest bend while it sounds, and where it ends, in half steps. */
+  bend: number;
+  ends: number;
+}
+
+export interface Found {
+  notes: Heard[];
+  name: string | null;
+  /** Tempo and meter marks; null where a mark does not speak of it. */
+  tempos: { at: number; tempo: number | null }[];
+  meters: { at: number; meter: [number, number] | null }[];
+  /** Open strings and capo, as a file of ours declares them. */
+  strings: number[] | null;
+  capo: number;
+  /** It says of itself that its times are written, not played. */
+  asWritten: boolean;
+  left: Left;
+  end: number;
+}
+
+/** Whether bytes begin as a MIDI file does. */
+export const isMidi = (bytes: Uint8Array): boolean => String.fromCharCode(...bytes.slice(0, 4)) === 'MThd';
+
+/** Larger MIDI files are not read, in bytes: every event of one is an object, a million of them here. */
+const MIDI_LIMIT = 4 * 1024 * 1024;
+
+/** The events of a Standard MIDI File that is whole. Throws FormatError. */
+export function parseMidiFile(bytes: Uint8Array): MidiData {
+  if (bytes.length > MIDI_LIMIT) refuseFile('this MIDI file is larger than 4 MB; no line of notes is as long.');
+  if (!isMidi(bytes)) return refuseFile('this is no MIDI file: it does not begin with MThd.');
+  try {
+    checkChunks(bytes);
+    return parseMidi(bytes);
+  } catch (e) {
+    if (e instanceof Error && e.name === 'FormatError') throw e;
+    return refuseFile('this MIDI file breaks off or is damaged.');
+  }
+}
+
+/** Every chunk is as long as it says: a file that breaks off is told from one that ends. */
+function checkChunks(bytes: Uint8Array): void {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  let at = 0;
+  let tracks = 0;
+  while (at + 8 <= bytes.length) {
+    const kind = String.fromCharCode(...bytes.slice(at, at + 4));
+    const length = view.getUint32(at + 4);
+    if (at + 8 + length > bytes.length) refuseFile(`this MIDI file breaks off: at byte ${at} ${kind} promises ${length} bytes, ${bytes.length - at - 8} are there.`); // prettier-ignore
+    if (kind === 'MTrk') tracks++;
+    at += 8 + length;
+  }
+  if (!tracks) refuseFile('this MIDI file has no track.');
+}
+
+/** The notes and marks of a track, in our ticks. */
+export function readTrack(events: MidiEvent[], perQuarter: number): Found {
+  const found: Found = {
+    notes: [],
+    name: null,
+    tempos: [],
+    meters: [],
+    strings: null,
+    capo: 0,
+    asWritten: false,
+    left: new Left('bar'),
+    end: 0,
+  };
+  const sounding = new Map<number, Heard>();
+  const bends = new Map<number, number>();
+  const ranges = new Map<number, number>();
+  let at = 0;
+  const close = (key: number, when: number): void => {
+    const note = sounding.get(key);
+    if (note) note.end = when;
+    sounding.delete(key);
+  };
+  for (const e of events) {
+    at += e.deltaTime;
+    const now = Math.round((at * TICKS) / perQuarter);
+    found.end = now;
+    switch (e.type) {
+      case 'noteOn':
+      case 'noteOff': {
+        const key = e.channel * 128 + e.noteNumber;
+        close(key, now);
+        if (e.type === 'noteOff' || e.velocity === 0) break;
+        if (e.channel === DRUMS) {
+          found.left.leave(DRUM);
+          break;
+        }
+        const bend = bends.get(e.channel) ?? 0;
+        const note: Heard = { start: now, end: now, midi: e.noteNumber, channel: e.channel, bend, ends: bend };
+        sounding.set(key, note);
+        found.notes.push(note);
+        break;
+      }
+      case 'controller':
+        if (e.controllerType === 6) ranges.set(e.channel, e.value);
+        else if (!QUIET.has(e.controllerType) && e.value > 0) found.left.sign(CONTROLLERS[e.controllerType] ?? 'controller');
+        break;
+      case 'pitchBend': {
+        const up = (e.value / 8191) * (ranges.get(e.channel) ?? 2);
+        bends.set(e.channel, up);
+        for (const n of sounding.values())
+          if (n.channel === e.channel) {
+            n.bend = Math.max(n.bend, up);
+            n.ends = up;
+          }
+        break;
+      }
+      case 'setTempo':
+        found.tempos.push({ at: now, tempo: tempoOf(60_000_000 / e.microsecondsPerBeat) });
+        break;
+      case 'timeSignature':
+        found.meters.push({ at: now, meter: meterOf(e.numerator, e.denominator) });
+        break;
+      case 'trackName':
+        found.name ??= decode(Uint8Array.from(e.text, (c) => c.charCodeAt(0))).text || null;
+        break;
+      case 'lyrics':
+        found.left.sign('syllable of a text');
+        break;
+      case 'text':
+        if (e.text === AS_WRITTEN) found.asWritten = true;
+        readStrings(e.text, found);
+    }
+  }
+  for (const key of [...sounding.keys()]) close(key, found.end);
+  return found;
+}
+
+/** The strings that a channel each stands for, and the capo, as our own files say it. */
+function readStrings(text: string, found: Found): void {
+  const m = /^strings((?: \d{1,3}){1,12})(?: capo (\d{1,2}))?$/.exec(text.slice(0, 80));
+  if (!m || found.strings) return;
+  const midis = m[1].trim().split(' ').map(Number);
+  if (midis.some((n) => n > 127)) return;
+  found.strings = midis;
+  found.capo = Number(m[2] ?? 0);
+}
