@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { strToU8, zipSync } from 'fflate';
 import { guitar } from '../tests/support/random';
 import { LONGEST_NOTE, lickTicks, placeNotes, TICKS } from '../core';
+import { readAbc } from './abc/read';
 import { FormatError } from './errors';
 import { packMxl, unpackMxl } from './musicxml/mxl';
 import { readMusicXml } from './musicxml/read';
@@ -52,6 +53,12 @@ describe('files that would not end', () => {
     expect(why(() => readMusicXml(score(`<x>${'a'.repeat(10_000_000)}</x>`)))).toMatch(/a text of 10000000 letters stands in/);
     expect(why(() => readMusicXml(score('<x/>'.repeat(1_000_001))))).toContain('more than 1000000 elements');
     expect(why(() => readMusicXml(score('<x>'.repeat(100_000))))).toContain('nested more than 100 levels deep');
+  });
+  it('a bar of forty thousand ties and broken rhythms, and one note broken again and again', () => {
+    const bar = 'C-D>E-F<G-\n'.repeat(4000);
+    expect(why(() => readAbc(`X:1\nK:C\n${bar}`))).toBe('');
+    expect(why(() => readAbc(`X:1\nK:C\n${bar.repeat(10)}`))).toContain('this tune has more than 60000 notes');
+    expect(readAbc(`X:1\nL:1/4\nK:C\nC${'>'.repeat(30_000)}D`).notes.map((n) => n.ticks)).toEqual([1.875 * TICKS, 0.125 * TICKS]);
   });
   it('a message is short however long what it is about', () => {
     for (const text of ['<'.repeat(1_000_000), score(`<${'x'.repeat(100_000)}`), `<${'y'.repeat(100_000)}/>`])

@@ -3,7 +3,7 @@ import { refuseFile } from '../errors';
 import { CHORD_NOTE, type Left } from '../left';
 import { GRACE, PLAIN, type Marks } from '../score/line';
 import { ACCIDENTALS } from './key';
-import { LEFT, put, unitOf, type BarSign, type VoiceState } from './state';
+import { LEFT, put, struckLast, unitOf, type BarSign, type VoiceState } from './state';
 
 interface On {
   left: Left;
@@ -108,8 +108,8 @@ const READ: Record<string, (m: RegExpExecArray, on: On) => void> = {
   spacer: () => undefined,
   tie: (_, on) => {
     const { music, open } = on.state();
-    const last = open.notes.at(-1);
-    music.tied = last?.midi == null ? null : open.notes.filter((n) => n.at === last.at).flatMap((n) => n.midi ?? []);
+    const struck = struckLast(open);
+    music.tied = struck[0]?.midi == null ? null : struck.flatMap((n) => n.midi ?? []);
   },
   tuplet: ([, p, q, r], on) => {
     const { music, meter } = on.state();
@@ -124,15 +124,15 @@ const READ: Record<string, (m: RegExpExecArray, on: On) => void> = {
     if (!music.slurs) music.slurred = false;
   },
   broken: ([, signs], on) => {
-    const { open, music } = on.state();
     const v = on.state();
     const short = 1 / 2 ** signs.length;
     const [here, next] = signs.startsWith('>') ? [2 - short, short] : [short, 2 - short];
-    const last = open.notes.at(-1);
-    if (!last) return;
-    for (const n of open.notes) if (n.at === last.at) n.length *= here;
-    v.at = last.at + last.length;
-    music.broken = next;
+    const struck = struckLast(v.open);
+    if (!struck.length) return;
+    if (v.music.broken) return on.left.sign(`“${signs}” twice`);
+    for (const n of struck) n.length *= here;
+    v.at = struck[0].at + struck[0].length;
+    v.music.broken = next;
   },
   grace: ([, inside], on) => {
     const v = on.state();

@@ -72,3 +72,11 @@ export function put(v: VoiceState, marks: Marks, note: Pick<Local, 'length' | 'm
   v.open.notes.push({ ...marks, ...note, at: v.at, bar: v.measures.length, staff: 1, voice: '1' });
   v.at += note.length;
 }
+
+/** The notes that begin where the last one does, the last first; looked for from the end, so that a bar of thousands costs no more than a short one. */
+export function struckLast({ notes }: Measure): Local[] {
+  const last = notes.at(-1);
+  let from = notes.length;
+  while (last && from > 0 && notes[from - 1].at === last.at) from--;
+  return notes.slice(from).reverse();
+}

@@ -37,6 +37,7 @@ export const LARGE: readonly [what: string, name: string, make: () => Uint8Array
   ['tab of empty lines', 'a.txt', () => filled('', '\n')],
   ['MIDI of notes', 'a.mid', midi],
   ['ABC of notes', 'a.abc', () => filled('X:1\nK:C\n', 'C D E F | G A B c |\n')],
+  ['ABC of ties', 'a.abc', () => filled('X:1\nK:C\n', `${'C-D>E-'.repeat(40)}\n`)],
   ['ABC of brackets', 'a.abc', () => filled('X:1\nK:C\n', `${'['.repeat(90)}\n`)],
   ['ABC of bars', 'a.abc', () => filled('X:1\nK:C\n', `${'|:'.repeat(40)}\n`)],
   ['ABC of tunes', 'a.abc', () => filled('', 'X:1\nK:C\nC\n\n')],
