@@ -6,8 +6,12 @@ import { readTab } from '../formats/tab/read';
 import { writeTab } from '../formats/tab/write';
 import { readMidiFile } from '../formats/midi/read';
 import { writeMidiFile } from '../formats/midi/write';
+import { readAbc } from '../formats/abc/read';
+import { writeAbc } from '../formats/abc/write';
 import { readFiles } from '../app/files/read-files';
 import { DEMO } from '../demo';
+import { LARGE } from '../tests/fuzz/large';
+import { asFile } from '../tests/fuzz/readers';
 import { printTable, row, time } from './table';
 
 const instrument = (low: string): Instrument => ({
@@ -46,6 +50,7 @@ const score = writeMusicXml({
 const bare = score.replace(/<(string|fret)>\d+<\/\1>/g, '').replace(/<technical>\s*<\/technical>/g, '');
 const tab = writeTab({ name: 'Long', instrument: SIX, notes: long, tempo: 120, meter: [4, 4] });
 const midi = writeMidiFile({ name: 'Long', instrument: SIX, notes: long, tempo: 120, meter: [4, 4] });
+const abc = writeAbc({ name: 'Long', instrument: SIX, scale: { tonic: 'F#', scale: 'dorian' }, notes: long, tempo: 120, meter: [4, 4] });
 const kB = (n: number): string => `${Math.round(n / 1000)} kB`;
 const into = { instrument: SIX, tempo: 90, school: 'finger-per-fret' as const, hand: { size: 'medium' as const }, room: 200 };
 const whole = (name: string, bytes: Uint8Array): void => {
@@ -57,6 +62,7 @@ printTable('Reading 2,000 bars (16,000 notes)', ['file', 'p50 ms', 'p95 ms', 'si
   row('MusicXML, to licks on the neck', time(3, () => whole('l.musicxml', encoded(score))), kB(score.length)),
   row('MusicXML without strings and frets, places found', time(2, () => whole('l.musicxml', encoded(bare))), kB(bare.length)),
   row('tab as text', time(5, () => readTab(tab, SIX)), kB(tab.length)),
+  row('ABC', time(5, () => readAbc(abc)), kB(abc.length)),
   row('MIDI', time(5, () => readMidiFile(midi)), kB(midi.length)),
 ]); // prettier-ignore
 
@@ -72,3 +78,11 @@ const bundle = writeBundle({
 printTable('Reading 1,000 licks as JSON, every field checked', ['file', 'p50 ms', 'p95 ms', 'size'], [
   row('five studies of 200 licks', time(5, () => whole('n.json', encoded(bundle))), kB(bundle.length)),
 ]); // prettier-ignore
+
+/** Once each: as a file dropped on the window, places and saving's own check included. */
+printTable('Files of 20 MB that once took minutes or all memory (read, or refused with a sentence)', ['file', 'ms', 'answer'], LARGE.map(([what, name, make]) => {
+  const bytes = make();
+  const before = performance.now();
+  const why = asFile(name)(bytes);
+  return [what, Math.round(performance.now() - before), why ? why.slice(0, 90) : 'read'];
+})); // prettier-ignore

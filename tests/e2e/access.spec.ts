@@ -107,3 +107,32 @@ test('what the shell lays over a view, the music stand and the menus pass axe', 
   await expect(page.getByRole('menu')).toBeVisible();
   expect(await faults(page, '[role=menu]')).toEqual([]);
 });
+
+for (const theme of ['light', 'dark'] as const)
+  test(`what a dropped file will become, with its choices, in ${theme} at 360 px: axe finds nothing`, async ({ browser, server }) => {
+    const context = await browser.newContext({ viewport: { width: 360, height: 740 }, colorScheme: theme });
+    const page = await context.newPage();
+    await page.addInitScript(() => localStorage.setItem('crow-ladder:prefs', '{"asked":["demo-weathervane"]}'));
+    await page.goto(`${server.url}${STUDY}/licks`);
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('The lick');
+    const drop = (name: string, text: string): Promise<void> =>
+      page.evaluate(
+        ({ n, t }) => {
+          const data = new DataTransfer();
+          data.items.add(new File([t], n));
+          document.body.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: data }));
+        },
+        { n: name, t: text },
+      );
+    await drop('two.abc', 'X:1\nL:1/4\nK:C\nV:1\n[V:1]C D|[Q:1/4=70]G2|]\nV:2 name="Bass"\n[V:2]C,, D,,|A,4|]\n');
+    const dialog = page.getByRole('dialog');
+    await dialog.getByLabel('Line of the file').selectOption({ label: 'Bass: 3 notes, 2 beyond the neck' });
+    await expect(dialog.getByLabel('Notes beyond the neck')).toBeVisible();
+    expect(await faults(page, '[role=dialog]')).toEqual([]);
+    await dialog.getByRole('button', { name: 'Close' }).click();
+    await drop('four.scl', 'Four in fourths\n 3\n 500.\n 1000.\n 1500.\n');
+    await expect(dialog.getByLabel('Its thickest string sounds')).toBeVisible();
+    expect(await faults(page, '[role=dialog]')).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+    await context.close();
+  });
