@@ -4,6 +4,7 @@ import { guitar } from '../tests/support/random';
 import { LONGEST_NOTE, lickTicks, placeNotes, TICKS } from '../core';
 import { readAbc } from './abc/read';
 import { FormatError } from './errors';
+import { readMidiFile } from './midi/read';
 import { packMxl, unpackMxl } from './musicxml/mxl';
 import { readMusicXml } from './musicxml/read';
 import { readTab } from './tab/read';
@@ -59,6 +60,15 @@ describe('files that would not end', () => {
     expect(why(() => readAbc(`X:1\nK:C\n${bar}`))).toBe('');
     expect(why(() => readAbc(`X:1\nK:C\n${bar.repeat(10)}`))).toContain('this tune has more than 60000 notes');
     expect(readAbc(`X:1\nL:1/4\nK:C\nC${'>'.repeat(30_000)}D`).notes.map((n) => n.ticks)).toEqual([1.875 * TICKS, 0.125 * TICKS]);
+  });
+  it('a length in MIDI that leads back into what was read, and an event beyond its track', () => {
+    const track = (...events: number[]): Uint8Array => new Uint8Array([...Buffer.from('MThd'), 0, 0, 0, 6, 0, 0, 0, 1, 1, 0xe0, ...Buffer.from('MTrk'), 0, 0, 0, events.length, ...events]); // prettier-ignore
+    const NOTE_ON = [0, 0x90, 60, 90];
+    // A text of 0xFFFFFFF0 bytes: where numbers have 32 bits and a sign, sixteen bytes backwards.
+    expect(why(() => readMidiFile(track(...NOTE_ON, 0, 0xff, 1, 0x8f, 0xff, 0xff, 0xff, 0x70)))).toContain('a number of more than 4 bytes');
+    expect(why(() => readMidiFile(track(...NOTE_ON, 0, 0xff, 1, 40, 65)))).toContain('an event ends beyond its track');
+    expect(why(() => readMidiFile(track(...NOTE_ON, 0x81, 0x70, 0x80, 60)))).toContain('an event ends beyond its track');
+    expect(readMidiFile(track(...NOTE_ON, 0x83, 0x60, 60, 0, 0, 0xff, 0x2f, 0)).notes.map((n) => n.midi)).toEqual([60]); // running status
   });
   it('a message is short however long what it is about', () => {
     for (const text of ['<'.repeat(1_000_000), score(`<${'x'.repeat(100_000)}`), `<${'y'.repeat(100_000)}/>`])

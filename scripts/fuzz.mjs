@@ -7,7 +7,7 @@ import { ensureInstalled, ROOT } from './ensure.mjs';
 const READERS = ['tab', 'musicxml', 'mxl', 'midi', 'abc', 'scala', 'mapping', 'instrument', 'notebook', 'chords', 'large'];
 /** Memory of one reader, in MB; silence after which it hangs, in ms. */
 const MEMORY = 500;
-const SILENCE = 30_000;
+const SILENCE = 90_000;
 
 const [first = 'all', count = '20000', seed = String(Date.now() % 100_000), only] = process.argv.slice(2);
 await ensureInstalled({ tests: true });

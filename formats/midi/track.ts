@@ -67,10 +67,49 @@ function checkChunks(bytes: Uint8Array): void {
     const kind = String.fromCharCode(...bytes.slice(at, at + 4));
     const length = view.getUint32(at + 4);
     if (at + 8 + length > bytes.length) refuseFile(`this MIDI file breaks off: at byte ${at} ${kind} promises ${length} bytes, ${bytes.length - at - 8} are there.`); // prettier-ignore
-    if (kind === 'MTrk') tracks++;
+    if (kind === 'MTrk') {
+      tracks++;
+      checkEvents(bytes, at + 8, at + 8 + length);
+    }
     at += 8 + length;
   }
   if (!tracks) refuseFile('this MIDI file has no track.');
+}
+
+/** Bytes that a number of variable length may have (Standard MIDI Files 1.0: the largest is 0FFFFFFF). */
+const MOST_BYTES = 4;
+
+/** Every event of a track lies inside it, and no length is longer than it may be: else a parser may go back and forth in the file without end. */
+function checkEvents(bytes: Uint8Array, from: number, to: number): void {
+  let at = from;
+  let running = 0;
+  const byte = (): number =>
+    at < to ? bytes[at++] : refuseFile(`this MIDI file is damaged: an event ends beyond its track, at byte ${at}.`);
+  const length = (): number => {
+    const begin = at;
+    for (let value = 0; at - begin < MOST_BYTES;) {
+      const b = byte();
+      value = value * 128 + (b & 0x7f);
+      if (b < 0x80) return value;
+    }
+    return refuseFile(`this MIDI file is damaged: a number of more than ${MOST_BYTES} bytes at byte ${begin}.`);
+  };
+  const skip = (count: number): void => {
+    at += count;
+    if (at > to) refuseFile(`this MIDI file is damaged: an event ends beyond its track, at byte ${to}.`);
+  };
+  while (at < to) {
+    length(); // the time since the event before
+    const first = byte();
+    if (first === 0xff) byte(); // the kind of a meta event
+    if (first >= 0xf0) {
+      skip(length());
+      continue;
+    }
+    if (first >= 0x80) running = first;
+    const data = running >> 4 === 0xc || running >> 4 === 0xd ? 1 : 2;
+    skip(first >= 0x80 ? data : data - 1);
+  }
 }
 
 /** The notes and marks of a track, in our ticks. */
