@@ -42,10 +42,10 @@ export async function openLoose(): Promise<void> {
   rememberHere(LOOSE);
 }
 
-/** The loose leaf is a study now: it is closed, and the next one is blank. */
+/** The loose leaf is a study now: its record goes before it is closed, so that a view which opens the next leaf at once finds none. */
 export async function dropLoose(): Promise<void> {
-  store.dispatch(studyClosed());
   await dropOpen(LOOSE, await windowName());
+  store.dispatch(studyClosed());
 }
 
 /** What this browser has of a study. A record that does not hold is let go. */
