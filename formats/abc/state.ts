@@ -67,10 +67,32 @@ export const LEFT = { PARTS, OVERLAY };
 /** The unit where none is given: a sixteenth in meters below three quarters of a whole note, else an eighth (ABC 2.1, section 3.1.7). */
 export const unitOf = ({ unit, meter }: Pick<Head, 'unit' | 'meter'>): number => unit ?? (meter[0] / meter[1] < 0.75 ? 0.25 : 0.5);
 
-/** A note put where the voice is. */
-export function put(v: VoiceState, marks: Marks, note: Pick<Local, 'length' | 'midi' | 'tieStop' | 'slurred'>): void {
-  v.open.notes.push({ ...marks, ...note, at: v.at, bar: v.measures.length, staff: 1, voice: '1' });
-  v.at += note.length;
+/** A note put where the voice is. Field by field: spreading records makes each note a slow one, and there may be thousands. */
+export function put(
+  v: VoiceState,
+  marks: Marks,
+  { length, midi, tieStop, slurred }: Pick<Local, 'length' | 'midi' | 'tieStop' | 'slurred'>,
+): void {
+  const { place, join, bend, release, muted, finger, signs, stroke } = marks;
+  v.open.notes.push({
+    place,
+    join,
+    bend,
+    release,
+    muted,
+    finger,
+    signs,
+    stroke,
+    length,
+    midi,
+    tieStop,
+    slurred,
+    at: v.at,
+    bar: v.measures.length,
+    staff: 1,
+    voice: '1',
+  });
+  v.at += length;
 }
 
 /** The notes that begin where the last one does, the last first; looked for from the end, so that a bar of thousands costs no more than a short one. */

@@ -72,9 +72,9 @@ export function playOut<N extends ScoreNote>(
     const again = seen.has(k);
     seen.add(k);
     const ticks = (quarters: number): number => Math.round((base + quarters) * TICKS);
-    for (const { at, length, ...n } of m.notes) {
-      const start = ticks(at);
-      notes.push({ ...n, start, ticks: ticks(at + length) - start, again } as unknown as N);
+    for (const n of m.notes) {
+      const start = ticks(n.at);
+      notes.push({ ...n, start, ticks: ticks(n.at + n.length) - start, again } as unknown as N);
     }
     marks.push(...[{ at: 0, tempo: null }, ...m.tempos].map((t) => ({ at: ticks(t.at), tempo: t.tempo, meter: m.meter })));
     base += m.length;
