@@ -42,10 +42,10 @@ export async function openLoose(): Promise<void> {
   rememberHere(LOOSE);
 }
 
-/** The loose leaf is a study now: its record goes before it is closed, so that a view which opens the next leaf at once finds none. */
-export async function dropLoose(): Promise<void> {
+/** The loose leaf is a study now: that is open before the leaf's record goes. A leaf opened in between would be filled from the address, and stay. */
+export async function leafBecame(id: string): Promise<void> {
+  await openStudy(id);
   await dropOpen(LOOSE, await windowName());
-  store.dispatch(studyClosed());
 }
 
 /** What this browser has of a study. A record that does not hold is let go. */

@@ -5,7 +5,7 @@ import { SaveNote } from '../../shell/SaveNote';
 import { useCreateStudyMutation, useStudiesQuery } from '../../store/api';
 import { LOOSE } from '../../store/editor';
 import { lastStudy } from '../../store/local';
-import { dropLoose } from '../../store/open';
+import { leafBecame } from '../../store/open';
 import { viewPath } from '../../store/paths';
 import { Button } from '../../ui/Button';
 import { SentencePart } from '../../ui/SentencePart';
@@ -82,9 +82,9 @@ function KeepForm({ body, onKept }: { body: StudyBody; onKept: () => void }) {
     e.preventDefault();
     const { data, error } = await create({ ...body, name: name.trim() });
     if (!data) return setProblem(STUDY.itIsNotKeptYet(refusalWords(error)));
-    await dropLoose();
     onKept();
     await navigate(viewPath(data.id, 'map'), { replace: true });
+    await leafBecame(data.id);
   };
   return (
     <form onSubmit={(e) => void submit(e)} className="grid gap-2">
