@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, openMap, test } from './support';
+import { drop, expect, openMap, test } from './support';
 
 const STUDY = '/study/demo-weathervane';
 const VIEWS = [
@@ -115,22 +115,13 @@ for (const theme of ['light', 'dark'] as const)
     await page.addInitScript(() => localStorage.setItem('crow-ladder:prefs', '{"asked":["demo-weathervane"]}'));
     await page.goto(`${server.url}${STUDY}/licks`);
     await expect(page.getByRole('heading', { level: 1 })).toContainText('The lick');
-    const drop = (name: string, text: string): Promise<void> =>
-      page.evaluate(
-        ({ n, t }) => {
-          const data = new DataTransfer();
-          data.items.add(new File([t], n));
-          document.body.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: data }));
-        },
-        { n: name, t: text },
-      );
-    await drop('two.abc', 'X:1\nL:1/4\nK:C\nV:1\n[V:1]C D|[Q:1/4=70]G2|]\nV:2 name="Bass"\n[V:2]C,, D,,|A,4|]\n');
+    await drop(page, 'two.abc', 'X:1\nL:1/4\nK:C\nV:1\n[V:1]C D|[Q:1/4=70]G2|]\nV:2 name="Bass"\n[V:2]C,, D,,|A,4|]\n');
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('Line of the file').selectOption({ label: 'Bass: 3 notes, 2 beyond the neck' });
     await expect(dialog.getByLabel('Notes beyond the neck')).toBeVisible();
     expect(await faults(page, '[role=dialog]')).toEqual([]);
     await dialog.getByRole('button', { name: 'Close' }).click();
-    await drop('four.scl', 'Four in fourths\n 3\n 500.\n 1000.\n 1500.\n');
+    await drop(page, 'four.scl', 'Four in fourths\n 3\n 500.\n 1000.\n 1500.\n');
     await expect(dialog.getByLabel('Its thickest string sounds')).toBeVisible();
     expect(await faults(page, '[role=dialog]')).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, part, saved, startServer, newDb, kill, test, typeInto } from './support';
+import { drop, expect, part, saved, startServer, newDb, kill, test, typeInto } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const notes = (page: Page) => page.getByRole('listbox', { name: 'Notes of the lick' }).getByRole('option');
@@ -154,24 +154,15 @@ test('a degree is changed throughout, and the line goes along its scale', async 
 
 test('files dropped on the window are shown first, and broken ones are refused', async ({ page, server }) => {
   await openLicks(page, server.url);
-  const drop = (name: string, text: string) =>
-    page.evaluate(
-      ({ n, t }) => {
-        const data = new DataTransfer();
-        data.items.add(new File([t], n));
-        document.body.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: data }));
-      },
-      { n: name, t: text },
-    );
-  await drop('evil.musicxml', '<!DOCTYPE x [<!ENTITY a "b">]><score-partwise/>');
+  await drop(page, 'evil.musicxml', '<!DOCTYPE x [<!ENTITY a "b">]><score-partwise/>');
   await expect(page.getByRole('dialog')).toContainText('nothing: line 1: this file declares entities');
   await expect(page.getByRole('button', { name: 'Bring in', exact: true })).toBeDisabled();
   await page.getByRole('button', { name: 'Close' }).click();
-  await drop('line.txt', TAB);
+  await drop(page, 'line.txt', TAB);
   await expect(page.getByRole('dialog')).toContainText('a lick, “line”');
   await page.getByRole('button', { name: 'Leave it' }).click();
   await expect(heading(page)).toContainText('Latch');
-  await drop('page.pdf', '%PDF-1.7 ');
+  await drop(page, 'page.pdf', '%PDF-1.7 ');
   await expect(page.getByRole('dialog')).toContainText('nothing: this is a PDF: a tab in a picture cannot be read');
 });
 
@@ -182,11 +173,7 @@ test('of a file with several lines another is a press away; notes beyond the nec
   await openLicks(page, server.url);
   const tune =
     'X:1\nT:Two hands\nM:4/4\nL:1/4\nK:C\nV:1 name="Lead"\n[V:1] !trill!C D E F |[Q:1/4=70] G4 |]\nV:2 name="Bass"\n[V:2] C,, D,, | A,4 |]\n';
-  await page.evaluate((t) => {
-    const data = new DataTransfer();
-    data.items.add(new File([t], 'two.abc'));
-    document.body.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: data }));
-  }, tune);
+  await drop(page, 'two.abc', tune);
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('2 licks');
   await expect(dialog).toContainText('Left out, as a lick does not carry them: 1 × trill.');
@@ -207,11 +194,7 @@ test('of a file with several lines another is a press away; notes beyond the nec
 
 test('a tuning without a mapping asks how high it sounds before it comes in', async ({ page, server }) => {
   await openLicks(page, server.url);
-  await page.evaluate(() => {
-    const data = new DataTransfer();
-    data.items.add(new File(['! t\nFour in fourths\n 3\n 500.\n 1000.\n 1500.\n'], 'four.scl'));
-    document.body.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: data }));
-  });
+  await drop(page, 'four.scl', '! t\nFour in fourths\n 3\n 500.\n 1000.\n 1500.\n');
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('the file does not say how high it sounds');
   await expect(dialog.getByRole('button', { name: 'Bring in', exact: true })).toBeDisabled();

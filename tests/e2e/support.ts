@@ -97,3 +97,14 @@ export async function inConflict(page: Page, url: string): Promise<Page> {
   await expect(other.getByRole('alert')).toContainText('changed in another window');
   return other;
 }
+
+/** A file dropped on the window, as from a folder. */
+export const drop = (page: Page, name: string, text: string): Promise<void> =>
+  page.evaluate(
+    ({ n, t }) => {
+      const data = new DataTransfer();
+      data.items.add(new File([t], n));
+      document.body.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer: data }));
+    },
+    { n: name, t: text },
+  );
