@@ -13,12 +13,28 @@ export default defineConfig({
     VitePWA({
       registerType: 'prompt',
       injectRegister: null,
-      manifest: false,
+      useCredentials: true, // behind the gate of a shared notebook the manifest needs the device's cookie
+      manifest: {
+        id: '/',
+        name: 'Crow Ladder',
+        short_name: 'Crow Ladder',
+        description: 'Scale shapes across the neck, joined, moved to any key or tuning, and drilled.',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#191a1f',
+        theme_color: '#16181d',
+        icons: [
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          { src: '/icon-512-maskable.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+          { src: '/mark.svg', sizes: 'any', type: 'image/svg+xml' },
+        ],
+      },
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
         maximumFileSizeToCacheInBytes: 6 * 1024 * 1024,
         navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//],
+        navigateFallbackDenylist: [/^\/api\//, /^\/pair$/],
         cleanupOutdatedCaches: true,
       },
     }),

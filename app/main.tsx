@@ -7,6 +7,7 @@ import { Shell } from './shell/Shell';
 import { ViewBoundary, ViewBroke } from './shell/ViewBoundary';
 import { applyTheme } from './shell/theme';
 import { store } from './store';
+import { startFollowing } from './store/start-following';
 import { startLog } from './store/practice/start';
 import './styles.css';
 import { BringInProvider } from './views/bring-in/BringIn';
@@ -14,6 +15,7 @@ import { MapView } from './views/map/MapView';
 
 applyTheme();
 startLog();
+startFollowing();
 
 /** The views on a study: the same under a study's own address and, for the loose leaf, alone. The Map is there at once; the others load when they are first gone to. */
 const STUDY_ROUTES: RouteObject[] = [

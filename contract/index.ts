@@ -16,3 +16,4 @@ export * from './paths';
 export * from './facts';
 export { ID, type RungRef } from './parts';
 export { fieldWords, MOST_MESSAGE } from './words';
+export * from './share';

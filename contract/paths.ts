@@ -19,6 +19,10 @@ export const API = Object.freeze({
   progress: '/api/notebook/progress',
   /** Dated copies of the database: GET lists them, POST makes one, POST …/restore puts one back. */
   copies: '/api/copies',
+  /** What is kept, told as it happens (server-sent events): …?study=ID tells first how that study stands. */
+  events: '/api/events',
+  /** Other devices of the network; this machine only: GET tells the offer, POST …/code makes a new code, DELETE …/devices/:id shuts one out. */
+  share: '/api/share',
 });
 
 /** Largest request body in bytes: of a record (the largest study that the schema lets through is below it), and of a whole notebook. */

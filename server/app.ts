@@ -4,13 +4,18 @@ import type { Knex } from 'knex';
 import { statSync } from 'node:fs';
 import { API, studySummary } from '../contract';
 import { copyRoutes } from './copy-routes';
-import { headers, ownPagesOnly, refuse, sizeLimits } from './guards';
+import { changes, telling, type Changes } from './changes';
+import { eventRoutes } from './events';
+import { headers, HERE, ownPagesOnly, refuse, sizeLimits } from './guards';
 import { wordsOf } from './inspect';
 import { notebookRoutes } from './notebook';
 import { pages } from './pages';
 import { passRoutes } from './pass-routes';
 import { roundRoutes } from './round-routes';
 import { recordRoutes } from './records';
+import { devices, type Devices } from './share/devices';
+import type { Let } from './share/gate';
+import { shareRoutes, type Sharing } from './share/offer';
 import { workshop, type Workshop } from './workshop';
 
 const identity = (file: string): string | null => {
@@ -31,16 +36,28 @@ function sameFile(file: string): MiddlewareHandler {
   return (c, next) => (c.req.method === 'GET' || identity(file) === opened ? next() : Promise.resolve(refuse(c, 503, 'FILE_GONE', GONE)));
 }
 
-/** The whole server as a function of requests: the API, and the pages from `webRoot` if given; dated copies where the notebook is a `file`. */
-export function createApp(db: Knex, webRoot?: string, file?: string, shop: Workshop = workshop(db, file ?? null)): Hono {
-  const app = new Hono();
-  app.use(headers, ownPagesOnly);
+/** What the doors of one server share. */
+interface House {
+  db: Knex;
+  /** Pages are served from it, if given. */
+  webRoot?: string;
+  /** Dated copies are made where the notebook is a file. */
+  file?: string;
+  shop: Workshop;
+  heard: Changes;
+  devices: Devices;
+}
+
+/** The notebook as a function of requests: the API and the pages, behind no door yet. */
+export function createNotebook({ db, webRoot, file, shop, heard, devices: known }: House): Hono<Let> {
+  const app = new Hono<Let>();
   app.use('/api/*', sizeLimits);
   if (file) app.use('/api/*', sameFile(file));
   app.use('/api/*', async (c, next) => {
     if (c.req.method !== 'GET') await shop.quiet();
     return next();
   });
+  app.use('/api/*', telling(heard));
   app.get(API.health, (c) => c.json({ ok: true }));
   app.route(API.studies, recordRoutes(db, { name: 'studies', word: 'study', summary: studySummary }, shop));
   app.route(API.instruments, recordRoutes(db, { name: 'instruments', word: 'instrument', summary: (body) => ({ body }) }, shop));
@@ -49,6 +66,7 @@ export function createApp(db: Knex, webRoot?: string, file?: string, shop: Works
   app.route(API.passes, passRoutes(db));
   app.route(API.rounds, roundRoutes(db));
   app.route(API.notebook, notebookRoutes(shop));
+  app.route(API.events, eventRoutes(db, heard, known));
   if (file) app.route(API.copies, copyRoutes(shop, file));
   app.all('/api/*', (c) => refuse(c, 404, 'NOT_FOUND', 'There is nothing at this address.'));
   if (webRoot) app.get('*', pages(webRoot));
@@ -68,5 +86,21 @@ export function createApp(db: Knex, webRoot?: string, file?: string, shop: Works
     console.error(`${c.req.method} ${c.req.path}: ${code} ${wordsOf(e)}`); // never the statement: it holds the body
     return refuse(c, 500, 'FAILED', 'The server could not do that. Nothing was changed; what it said stands in its window.');
   });
+  return app;
+}
+
+/** The whole server as this machine sees it: the notebook, and what is offered to other devices. */
+export function createApp(
+  db: Knex,
+  webRoot?: string,
+  file?: string,
+  shop: Workshop = workshop(db, file ?? null),
+  { heard = changes(), known = devices(db), sharing = null }: { heard?: Changes; known?: Devices; sharing?: Sharing | null } = {},
+): Hono<Let> {
+  const app = new Hono<Let>();
+  app.use(headers, ownPagesOnly(HERE));
+  app.route(API.share, shareRoutes(known, sharing));
+  app.route('/', createNotebook({ db, webRoot, file, shop, heard, devices: known }));
+  app.notFound((c) => refuse(c, 404, 'NOT_FOUND', 'There is nothing at this address.'));
   return app;
 }

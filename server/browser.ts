@@ -21,6 +21,6 @@ export function wantsBrowser(
   platform: NodeJS.Platform,
   terminal: boolean | undefined,
 ): boolean {
-  if (flags.has('--no-open') || env.CI || !terminal) return false;
+  if (flags.has('no-open') || env.CI || !terminal) return false;
   return platform !== 'linux' || !!(env.DISPLAY || env.WAYLAND_DISPLAY);
 }

@@ -125,7 +125,7 @@ describe('the browser', () => {
     [[], { DISPLAY: ':0' }, 'linux', true, true],
     [[], {}, 'linux', true, false],
     [[], {}, 'darwin', true, true],
-    [['--no-open'], {}, 'win32', true, false],
+    [['no-open'], {}, 'win32', true, false],
     [[], { CI: '1' }, 'darwin', true, false],
     [[], {}, 'darwin', false, false],
   ])('with %j, %j on %s, a terminal: %s is opened: %s', (flags, env, platform, terminal, opens) => {

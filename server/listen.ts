@@ -1,6 +1,7 @@
 import { serve } from '@hono/node-server';
 import type { Hono } from 'hono';
 import type { Server } from 'node:http';
+import { createServer } from 'node:https';
 
 export const HOST = '127.0.0.1';
 const TRIES = 20;
@@ -9,19 +10,31 @@ const TRIES = 20;
 export const IDLE_MS = 10_000;
 const LOOK_MS = 1_000;
 
+interface Where {
+  /** The address to listen on, and no other. */
+  host: string;
+  /** The first port to try. */
+  port: number;
+  /** Encrypts; none: plain http. */
+  tls?: { cert: string; key: string } | null;
+}
+
+type Answers = Pick<Hono, 'fetch'>;
+
 interface Listening {
   server: Server;
   port: number;
 }
 
-const listenOn = (app: Hono, port: number): Promise<Listening> =>
+const listenOn = (app: Answers, { host, port, tls }: Where): Promise<Listening> =>
   new Promise((resolve, reject) => {
+    const patience = { connectionsCheckingInterval: LOOK_MS, headersTimeout: IDLE_MS - LOOK_MS, requestTimeout: 6 * IDLE_MS };
     const server = serve(
       {
         fetch: app.fetch,
-        hostname: HOST,
+        hostname: host,
         port,
-        serverOptions: { connectionsCheckingInterval: LOOK_MS, headersTimeout: IDLE_MS - LOOK_MS, requestTimeout: 6 * IDLE_MS },
+        ...(tls ? { createServer, serverOptions: { ...patience, ...tls, handshakeTimeout: IDLE_MS } } : { serverOptions: patience }),
       },
       (info) => resolve({ server, port: info.port }),
     ) as Server;
@@ -38,11 +51,11 @@ const listenOn = (app: Hono, port: number): Promise<Listening> =>
   });
 
 /** Listens on the first free port from `port` on; says on the terminal which it skipped. */
-export async function listen(app: Hono, port: number): Promise<Listening> {
+export async function listen(app: Answers, port: number, where: Partial<Omit<Where, 'port'>> = {}): Promise<Listening> {
   const last = Math.min(port + TRIES - 1, 65_535);
   for (let p = port; p <= last; p++) {
     try {
-      return await listenOn(app, p);
+      return await listenOn(app, { host: HOST, ...where, port: p });
     } catch (e) {
       if ((e as NodeJS.ErrnoException).code !== 'EADDRINUSE') throw e;
       console.log(`Port ${p} is in use; trying ${p + 1}.`);

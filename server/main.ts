@@ -3,25 +3,36 @@ import { existsSync, mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { fileURLToPath } from 'node:url';
-import { createApp } from './app';
+import { createApp, createNotebook } from './app';
 import { openBrowser } from './browser';
+import { changes } from './changes';
 import { copyWhenDue } from './copy-routes';
 import { closeDatabase, createDatabase, openDatabase, setAside } from './database';
 import { loadDemoOnce, resetDemo } from './demo';
+import { readFlags } from './flags';
 import { inspect, wordsOf, type Inspected } from './inspect';
 import { HOST, listen } from './listen';
 import { takeLock, type Lock } from './lock';
 import { databaseFile, portOf } from './paths';
+import { devices } from './share/devices';
+import { openDoors, planOf } from './share/share';
 import { workshop } from './workshop';
-
-const flags = new Set(process.argv.slice(2));
-const file = databaseFile();
 
 /** Ends the start with a sentence, before anything was written. */
 class NoStart extends Error {}
 
+/** What holds; where it is a sentence instead, the start ends with it. */
+function must<T>(value: T | { why: string }): T {
+  if (typeof value === 'object' && value !== null && 'why' in value) throw new NoStart(value.why);
+  return value;
+}
+
+const asked = readFlags(process.argv.slice(2));
+const flags: ReadonlySet<string> = 'why' in asked ? new Set() : asked.words;
+const file = databaseFile();
+
 async function agreesToNew(): Promise<boolean> {
-  if (flags.has('--new-notebook')) return true;
+  if (flags.has('new-notebook')) return true;
   if (!process.stdin.isTTY) return false;
   const line = createInterface({ input: process.stdin, output: process.stdout });
   const answer = await line.question('Set it aside, unchanged, and begin a new notebook? (yes/no) ');
@@ -53,7 +64,7 @@ async function usable(): Promise<Extract<Inspected, { kind: 'new' | 'ours' }>> {
 
 /** One server a notebook, unless told otherwise. */
 function locked(): Lock | null {
-  if (flags.has('--second')) return null;
+  if (flags.has('second')) return null;
   const taken = takeLock(file);
   if ('lock' in taken) return taken.lock;
   const where = taken.heldBy ? ` It answers at ${taken.heldBy}.` : '';
@@ -95,8 +106,9 @@ function webRoot(): string | undefined {
 
 async function main(): Promise<void> {
   const port = portOf();
+  const plan = must(planOf(must(asked), Date.now()));
   const { db, lock } = await opened();
-  if (flags.has('--demo-reset')) {
+  if (flags.has('demo-reset')) {
     await resetDemo(db);
     console.log('The Tin Lantern demo set is as new. Your other studies were not touched.');
     await closeDatabase(db);
@@ -105,7 +117,11 @@ async function main(): Promise<void> {
   if (await loadDemoOnce(db)) console.log('First run: the Tin Lantern demo set was loaded.');
   const shop = workshop(db, file);
   await copyWhenDue(shop, file);
-  const { server, port: got } = await listen(createApp(db, webRoot(), file, shop), port);
+  const heard = changes();
+  const known = devices(db);
+  const house = { db, webRoot: webRoot(), file, shop, heard, devices: known };
+  const shared = plan && (await openDoors(plan, createNotebook(house), known, port));
+  const { server, port: got } = await listen(createApp(db, house.webRoot, file, shop, { heard, known, sharing: shared?.sharing }), port);
   const url = `http://${HOST}:${got}`;
   lock?.announce(url);
   console.log(`Notebook: ${file}`);
@@ -115,8 +131,10 @@ async function main(): Promise<void> {
   const stop = (): void => {
     if (stopping) return;
     stopping = true;
-    server.close();
-    server.closeAllConnections();
+    for (const one of [server, ...(shared?.servers ?? [])]) {
+      one.close();
+      one.closeAllConnections();
+    }
     void (async () => {
       await shop.close();
       await closeDatabase(db);

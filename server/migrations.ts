@@ -165,6 +165,20 @@ const MIGRATIONS: Migration[] = [
     down: noWayBack('013-rounds'),
   },
   studiesGo(FORMATS[8], 8, '014'),
+  {
+    name: '015-devices',
+    up: async (knex) => {
+      await knex.schema.createTable('devices', (t) => {
+        t.string('id').primary();
+        t.string('name').notNullable();
+        t.string('secret').notNullable();
+        t.integer('created_at').notNullable();
+        t.integer('used_at').notNullable();
+        t.integer('shut_out_at').nullable();
+      });
+    },
+    down: noWayBack('015-devices'),
+  },
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

@@ -83,6 +83,7 @@ describe('an older notebook', () => {
       '012-study-format-9',
       '013-rounds',
       '014-study-format-10',
+      '015-devices',
     ]);
     await db.destroy();
   });

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../store';
 import { conflictEnded, edited, strayGone, triedAgain, type SaveState, type Stray } from '../store/editor';
+import { useLetIn } from '../store/let-in';
 import { dropOpen } from '../store/local';
 import { useCreateStudyMutation } from '../store/api';
 import { Button } from '../ui/Button';
@@ -47,10 +48,19 @@ export function SaveNote() {
 export function SaveAlert() {
   const { save, reason, conflict, body, strays } = useAppSelector((s) => s.editor);
   const dispatch = useAppDispatch();
+  const letIn = useLetIn();
   const bad = body !== null && BAD.includes(save);
   return (
     <div role="status" aria-live="assertive" className="no-print sticky top-2 z-30 grid gap-2 not-empty:mb-3">
-      {bad && (
+      {!letIn && (
+        <Bar>
+          <p className="grow">{FRAME.notLetIn}</p>
+          <a className="underline" href="/pair">
+            {FRAME.typeTheCode}
+          </a>
+        </Bar>
+      )}
+      {bad && letIn && (
         <Bar>
           {save === 'offline' && <p className="grow">{WORDS.offline}</p>}
           {save === 'gone' && <p className="grow">{FRAME.thisStudyWasDeletedIn}</p>}

@@ -1,6 +1,9 @@
+import { TabletSmartphone } from 'lucide-react';
 import { setPrefs, usePrefs, type Prefs } from '../store/prefs';
+import { Button } from '../ui/Button';
 import { Segmented } from '../ui/Segmented';
 import { FRAME } from '../words/views/shell';
+import { openPanel } from './panels';
 
 type Choice<K extends keyof Prefs> = readonly { value: Prefs[K] & string; label: string }[];
 
@@ -22,6 +25,10 @@ const KEYS: Choice<'keys'> = [
   { value: 'alt', label: FRAME.withAlt },
   { value: 'off', label: FRAME.off },
 ];
+const FOLLOW: Choice<'follow'> = [
+  { value: 'on', label: FRAME.shownLive },
+  { value: 'off', label: FRAME.notShown },
+];
 
 /** What this player likes, for all studies, kept in this browser. */
 export function Settings() {
@@ -40,6 +47,12 @@ export function Settings() {
       <Row words={FRAME.keysOfOneLetterDigit2}>
         <Segmented label={FRAME.keysOfOneLetter} value={prefs.keys} options={KEYS} onChange={(keys) => setPrefs({ keys })} />
       </Row>
+      <Row words={FRAME.follow}>
+        <Segmented label={FRAME.followHere} value={prefs.follow} options={FOLLOW} onChange={(follow) => setPrefs({ follow })} />
+      </Row>
+      <Button onClick={() => openPanel('devices')}>
+        <TabletSmartphone size={16} aria-hidden /> {FRAME.devices}
+      </Button>
       <p className="text-xs text-soft">{FRAME.keptInThisBrowserFor}</p>
     </div>
   );

@@ -163,6 +163,7 @@ function useShellCommands(): void {
     theme: toggleTheme,
     keys: () => openPanel('keys'),
     words: () => openPanel('words'),
+    devices: () => openPanel('devices'),
     settings: () => openPanel('settings'),
   });
 }

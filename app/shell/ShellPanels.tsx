@@ -1,6 +1,7 @@
 import { Dialog } from 'radix-ui';
 import { Button } from '../ui/Button';
 import { CommandLine } from './command-line/CommandLine';
+import { Devices } from './Devices';
 import { KeyList } from './KeyList';
 import { closePanel, focusedBefore, panelNow, useOpenPanel, type PanelName } from './panels';
 import { Settings } from './Settings';
@@ -12,6 +13,7 @@ const PANELS: Record<PanelName, { title: string; Body: () => React.ReactNode; wi
   commands: { title: FRAME.commands, Body: CommandLine, wide: true },
   keys: { title: FRAME.keys, Body: KeyList },
   words: { title: FRAME.words, Body: WordList, wide: true },
+  devices: { title: FRAME.devices, Body: Devices },
   settings: { title: FRAME.settings, Body: Settings },
 };
 

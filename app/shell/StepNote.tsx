@@ -30,8 +30,10 @@ const BIG: readonly (keyof StudyBody)[] = [
 /** Changes that say themselves where they are made. */
 const SILENT: readonly (keyof StudyBody)[] = ['name', 'set', 'note', 'tempo', 'tags'];
 
+/** A change made here or elsewhere; the others are steps, and always told. */
+const CHANGED: readonly Told['kind'][] = ['done', 'elsewhere'];
 const touches = ({ after }: Change, fields: readonly (keyof StudyBody)[]): boolean => fields.some((f) => f in after);
-const isBig = ({ kind, change }: Told): boolean => kind !== 'done' || touches(change, BIG);
+const isBig = ({ kind, change }: Told): boolean => !CHANGED.includes(kind) || touches(change, BIG);
 
 /** What the last change or step was, in words: in sight for a while with the way back, and said. */
 export function StepNote() {
@@ -64,7 +66,7 @@ export function StepNote() {
           <span>
             <Signs>{words}</Signs>
           </span>
-          {told.kind !== 'taken back' && (
+          {told.kind !== 'taken back' && told.kind !== 'elsewhere' && (
             <button
               type="button"
               className="cursor-pointer font-semibold text-[#e9c667] underline focus-visible:outline-white"
@@ -83,11 +85,12 @@ export function StepNote() {
 function spoken({ told, words, rung }: { told: Told | null; words: string; rung: string }): string {
   const fields = Object.keys(told?.change.after ?? {});
   if (!told || fields.every((f) => SILENT.includes(f as keyof StudyBody))) return '';
-  const walked = told.kind === 'done' && fields.every((f) => f === 'rung' || f === 'built');
+  const walked = CHANGED.includes(told.kind) && fields.every((f) => f === 'rung' || f === 'built');
   return walked ? rung : [words, rung].filter(Boolean).join('. ');
 }
 
 function wordsOf({ kind, change }: Told, reason: string): string {
   if (kind === 'done') return doneWords(change);
+  if (kind === 'elsewhere') return FRAME.changedElsewhere(doneWords(change));
   return stepWords(kind, change) + (kind === 'taken back' ? `. No study can hold it: ${reason}` : '');
 }

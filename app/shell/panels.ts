@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
 
 /** What the shell can lay over a view. */
-export type PanelName = 'keys' | 'commands' | 'words' | 'settings';
+export type PanelName = 'keys' | 'commands' | 'words' | 'settings' | 'devices';
 
 let open: PanelName | null = null;
 /** What had the focus before; it gets it back. */

@@ -9,5 +9,6 @@ export const SHELL_COMMANDS = [
   { id: 'theme', keys: ['d'], shown: 'D', does: 'light or dark' },
   { id: 'keys', keys: ['?'], shown: '?', does: 'all keys' },
   { id: 'words', keys: [], shown: '', does: 'list of words' },
+  { id: 'devices', keys: [], shown: '', does: 'other devices: a tablet or phone on the music stand' },
   { id: 'settings', keys: [], shown: '', does: 'settings: names of notes, size, keys' },
 ] as const satisfies readonly CommandInfo[];

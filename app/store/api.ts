@@ -1,10 +1,11 @@
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { createApi, fetchBaseQuery, type FetchArgs } from '@reduxjs/toolkit/query/react';
 import type { Instrument } from '../../core';
 import {
   API,
   type Bundle,
   type DatedCopy,
   type Kept,
+  type Offer,
   type OwnScale,
   type Problem,
   type Saved,
@@ -14,14 +15,22 @@ import {
   type VersionSummary,
 } from '../../contract';
 
+import { noteAnswer } from './let-in';
+
 const at = (base: string, ...parts: (string | number)[]): string => [base, ...parts.map((p) => encodeURIComponent(p))].join('/');
+
+const overHttp = fetchBaseQuery({ baseUrl: '' });
 
 /** The server as the client sees it. */
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: '' }),
+  baseQuery: async (args: string | FetchArgs, control, extra: object) => {
+    const answer = await overHttp(args, control, extra);
+    noteAnswer(answer.error?.status ?? 200);
+    return answer;
+  },
   refetchOnFocus: true,
-  tagTypes: ['Studies', 'Instruments', 'Scales', 'Copies'],
+  tagTypes: ['Studies', 'Instruments', 'Scales', 'Copies', 'Share'],
   endpoints: (build) => ({
     studies: build.query<StudySummary[], void>({ query: () => API.studies, providesTags: ['Studies'] }),
     study: build.query<Kept<StudyBody> & { problems: Problem[] }, string>({ query: (id) => at(API.studies, id), keepUnusedDataFor: 0 }),
@@ -96,6 +105,15 @@ export const api = createApi({
       query: () => ({ url: API.copies, method: 'POST', body: {} }),
       invalidatesTags: ['Copies'],
     }),
+    share: build.query<Offer, void>({ query: () => API.share, providesTags: ['Share'] }),
+    newCode: build.mutation<Offer, void>({
+      query: () => ({ url: at(API.share, 'code'), method: 'POST', body: {} }),
+      invalidatesTags: ['Share'],
+    }),
+    shutOut: build.mutation<void, string>({
+      query: (id) => ({ url: at(API.share, 'devices', id), method: 'DELETE' }),
+      invalidatesTags: ['Share'],
+    }),
     restoreCopy: build.mutation<TakenIn, string>({
       query: (name) => ({ url: at(API.copies, name, 'restore'), method: 'POST', body: {} }),
       invalidatesTags: ['Studies', 'Instruments', 'Scales', 'Copies'],
@@ -107,6 +125,9 @@ export const {
   useAddNotebookMutation,
   useReplaceNotebookMutation,
   useCopiesQuery,
+  useShareQuery,
+  useNewCodeMutation,
+  useShutOutMutation,
   useMakeCopyMutation,
   useRestoreCopyMutation,
   useStudiesQuery,

@@ -5,6 +5,8 @@ import { api } from './api';
 import {
   conflictEnded,
   edited,
+  followed,
+  joined,
   redone,
   saveDone,
   saveFailed,
@@ -18,6 +20,7 @@ import {
   type SaveState,
 } from './editor';
 import { keepOpen, windowName, type OpenRecord } from './local';
+import { merged } from './merge';
 import { failureOf } from '../words/save-text';
 
 /** After the frame that shows an edit it is kept in the browser; leaving the page keeps it at once. Milliseconds. */
@@ -50,10 +53,24 @@ export function problemsSince(before: StudyBody | null, body: StudyBody): Proble
 
 /** Keeps every edit in the browser at once, whatever stands with the server, and on the server shortly after; one save at a time. */
 listen({
-  matcher: isAnyOf(edited, undone, redone, conflictEnded, studyOpened, saveDone, saveFailed, triedAgain, strayGone, takenBack),
+  matcher: isAnyOf(
+    edited,
+    undone,
+    redone,
+    conflictEnded,
+    studyOpened,
+    saveDone,
+    saveFailed,
+    triedAgain,
+    strayGone,
+    takenBack,
+    followed,
+    joined,
+  ),
   effect: async (action, listener) => {
     listener.cancelActiveListeners();
     if (studyOpened.match(action)) good = action.payload.problems.length ? null : (action.payload.draft ?? action.payload.kept.body);
+    if (followed.match(action) || joined.match(action)) good = action.payload.body;
     await listener.delay(DRAFT_MS);
     const { id, body, problems } = listener.getState().editor;
     if (!id || !body) return;
@@ -109,6 +126,9 @@ async function sendNow(getState: () => State, dispatch: Dispatch): Promise<void>
     const { revision: stands, updatedAt } = failure.current;
     return void dispatch(saveDone({ id, revision: stands, updatedAt, sent: arrived.body }));
   }
+  const now = getState().editor;
+  const both = failure.current && now.id === id && now.body ? merged(now.stands, now.body, failure.current.body) : null;
+  if (failure.current && both) return void dispatch(joined({ id, body: both, current: failure.current }));
   if (failure.save === 'offline') unanswered = [{ id, body }, ...unanswered].slice(0, MOST_UNANSWERED);
   dispatch(saveFailed({ id, ...failure }));
 }

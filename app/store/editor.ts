@@ -29,6 +29,8 @@ export interface EditorState {
   id: string | null;
   revision: number;
   body: StudyBody | null;
+  /** As it stands on the server, as far as this window knows; null where it does not. */
+  stands: StudyBody | null;
   past: Change[];
   future: Change[];
   save: SaveState;
@@ -42,7 +44,7 @@ export interface EditorState {
   /** In words, why the last save was refused. */
   reason: string;
   /** The last change, or step back or forth, counted so that two alike are both told. */
-  told: { kind: 'done' | 'undone' | 'redone' | 'taken back'; change: Change; count: number } | null;
+  told: { kind: 'done' | 'undone' | 'redone' | 'taken back' | 'elsewhere'; change: Change; count: number } | null;
   strays: Stray[];
 }
 
@@ -54,6 +56,7 @@ const initialState: EditorState = {
   id: null,
   revision: 0,
   body: null,
+  stands: null,
   past: [],
   future: [],
   save: 'saved',
@@ -86,6 +89,15 @@ function remember(state: EditorState, change: Change): void {
   else state.past.push(change);
   if (state.past.length > UNDO_LIMIT) state.past.shift();
   state.future = [];
+}
+
+/** What came from elsewhere takes the place of some fields: steps back and forth over those would undo what was done elsewhere, and go. */
+function comesFromElsewhere(state: EditorState, body: StudyBody, revision: number, at: number): void {
+  const change = state.body && differenceOf(state.body, body);
+  if (change) tell(state, 'elsewhere', { ...change, view: '' });
+  const changed = new Set(Object.keys(change?.after ?? {}));
+  const own = (c: Change): boolean => !Object.keys(c.after).some((k) => changed.has(k));
+  Object.assign(state, { body, revision, savedAt: at, past: state.past.filter(own), future: state.future.filter(own) });
 }
 
 const STANDING: readonly SaveState[] = ['conflict', 'gone', 'loose'];
@@ -129,6 +141,7 @@ const editor = createSlice({
       id: payload.kept.id,
       revision: payload.kept.revision,
       body: payload.draft ?? payload.kept.body,
+      stands: payload.conflict || payload.save === 'loose' ? null : payload.kept.body,
       save: payload.save ?? (payload.conflict ? 'conflict' : payload.draft ? 'waiting' : 'saved'),
       conflict: payload.conflict ?? null,
       savedAt: payload.kept.updatedAt,
@@ -178,6 +191,7 @@ const editor = createSlice({
       if (payload.id !== state.id) return;
       Object.assign(state, {
         sent: null,
+        stands: payload.sent,
         revision: payload.revision,
         savedAt: payload.updatedAt,
         problems: [],
@@ -197,6 +211,18 @@ const editor = createSlice({
       state.reason = payload.reason ?? '';
       state.conflict = payload.current ?? null;
     },
+    /** Another window or device changed the open study, and nothing here waits to be saved: it is shown as it stands now. */
+    followed: (state, { payload }: PayloadAction<Kept<StudyBody>>) => {
+      if (payload.id !== state.id || payload.revision <= state.revision || state.save !== 'saved' || state.sent) return;
+      comesFromElsewhere(state, payload.body, payload.revision, payload.updatedAt);
+      state.stands = payload.body;
+    },
+    /** A save met a change of other fields made elsewhere: both stay, and the save is made again. */
+    joined: (state, { payload }: PayloadAction<{ id: string; body: StudyBody; current: Kept<StudyBody> }>) => {
+      if (payload.id !== state.id) return;
+      comesFromElsewhere(state, payload.body, payload.current.revision, payload.current.updatedAt);
+      Object.assign(state, { sent: null, stands: payload.current.body, save: 'waiting' });
+    },
     /** Another try is asked for by hand. */
     triedAgain: (state) => {
       if (state.save === 'refused' || state.save === 'offline') state.save = 'waiting';
@@ -214,6 +240,7 @@ const editor = createSlice({
           revision: conflict.revision,
           conflict: null,
           save: mine ? 'waiting' : 'saved',
+          stands: conflict.body,
           savedAt: conflict.updatedAt,
         });
       },
@@ -237,5 +264,7 @@ export const {
   triedAgain,
   conflictEnded,
   strayGone,
+  followed,
+  joined,
 } = editor.actions;
 export const editorReducer = editor.reducer;

@@ -3,7 +3,7 @@ import type { Kept, Problem, StudyBody } from '../../contract';
 import type { Opened } from './editor';
 import type { OpenRecord } from './local';
 
-export type Opening = 'open' | 'missing' | 'offline' | 'damaged';
+export type Opening = 'open' | 'missing' | 'offline' | 'damaged' | 'not-let-in';
 
 /** What this browser has of a study. */
 export interface Local {
@@ -39,6 +39,7 @@ export function openedWithout(error: unknown, { own }: Pick<Local, 'own'>): Open
   const { status } = (error ?? {}) as { status?: unknown };
   if (status === 422) return { why: 'damaged' };
   if (status === 404 && !own?.unsaved) return { why: 'missing' };
+  if (!own && status === 401) return { why: 'not-let-in' };
   if (!own) return { why: 'offline' };
   const { id, revision, body, savedAt, past, future, unsaved } = own;
   const kept: Kept<StudyBody> = { id, revision, createdAt: 0, updatedAt: savedAt ?? 0, body };

@@ -10,6 +10,8 @@ export interface Prefs {
   size: 'normal' | 'large';
   /** How single-letter commands are pressed. */
   keys: 'alone' | 'alt' | 'off';
+  /** Whether what other windows and devices change of the open study is shown here as it happens. */
+  follow: 'on' | 'off';
   /** Whether the legend of the marks lies open. */
   legend: boolean;
   /** Whether "What do you want to do?" was sent away. */
@@ -25,6 +27,7 @@ export const USUAL_PREFS: Readonly<Prefs> = Object.freeze({
   names: 'letters',
   size: 'normal',
   keys: 'alone',
+  follow: 'on',
   legend: false,
   waysSeen: false,
   asked: [],
@@ -36,6 +39,7 @@ const CHOICES = {
   names: ['letters', 'german', 'fixed-do'],
   size: ['normal', 'large'],
   keys: ['alone', 'alt', 'off'],
+  follow: ['on', 'off'],
 } as const satisfies { [K in keyof Prefs]?: readonly Prefs[K][] };
 
 const MOST = 200;
@@ -55,6 +59,8 @@ export function soundPrefs(value: unknown): Prefs {
 }
 
 const prefs = keptValue('prefs', soundPrefs);
+
+export const whenPrefsChange = prefs.subscribe;
 
 export const usePrefs = prefs.use;
 export const prefsNow = prefs.get;

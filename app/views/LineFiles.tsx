@@ -6,6 +6,7 @@ import { pageSize, type Paper, type Turn } from '../../formats/sheet/drawing';
 import type { LineFormat, LineOut } from '../../formats/lines';
 import type { TabSheetRequest } from '../../formats/sheet/tab';
 import { Button } from '../ui/Button';
+import { copyText } from '../ui/clipboard';
 import { download, fileName } from '../ui/files';
 import { printSvgs, saveSvgs } from '../ui/print';
 import { Select } from '../ui/Select';
@@ -94,10 +95,7 @@ function Form({ what, body, line }: Props) {
     setSaid(lossWords(format.name, format.loses(out)));
   };
   const copy = (tab: LineFormat): void =>
-    void navigator.clipboard.writeText(tab.write(out) as string).then(
-      () => setSaid(STUDY.copiedPasteItIntoA),
-      () => save(tab),
-    );
+    void copyText(tab.write(out) as string).then((copied) => (copied ? setSaid(STUDY.copiedPasteItIntoA) : save(tab)));
   const svgs = async (take: (svgs: string[]) => Promise<void> | void): Promise<void> => {
     const made = await make({ tab: request }, 'svg').catch(() => null);
     if (made && 'svgs' in made) await take(made.svgs);

@@ -1,5 +1,6 @@
 import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { useAwake } from '../shell/awake';
 import { useCommands, type CommandInfo } from '../shell/keys';
 import { Signs } from '../ui/Signs';
 import { Button } from '../ui/Button';
@@ -12,6 +13,7 @@ const STAND_COMMANDS = [
 ] as const satisfies readonly CommandInfo[];
 
 function Pedal({ onBefore, onAfter }: Pick<Props, 'onBefore' | 'onAfter'>) {
+  useAwake(true);
   useCommands('stand', STAND_COMMANDS, { after: onAfter, before: onBefore });
   return null;
 }

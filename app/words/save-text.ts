@@ -10,6 +10,7 @@ interface Failure {
 
 const STRANGE = 'Something else than Crow Ladder answers at this address.';
 const WORDS: Readonly<Record<number, string>> = Object.freeze({
+  401: 'this device is not let in, or no more. Load the page again and type in the code.',
   413: 'this study is larger than one save may be. Move some of its licks to another study.',
   415: 'the server did not take the form in which it was sent. Load the page again.',
   500: 'the server met a fault of its own; what it said stands in its window.',

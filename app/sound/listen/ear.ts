@@ -4,7 +4,7 @@ import workletUrl from './ear.worklet.ts?worker&url';
 import { listenPrefs, setListenPrefs, type SourceName } from './listen-prefs';
 import type { EarTask, FromEar, ToEar } from './messages';
 import type { MeantNote } from './simulated';
-import { EarError, PLAYER_DELAY, type EarProblem, type OpenSource, type Source } from './source';
+import { EarError, lacking, PLAYER_DELAY, type EarProblem, type OpenSource, type Source } from './source';
 
 /** How it stands with listening, for the eye. */
 export interface EarState {
@@ -51,7 +51,7 @@ export async function listenTo(name: SourceName): Promise<void> {
     const { context } = await openOutput().catch(() => {
       throw new EarError('broken');
     });
-    if (name !== 'midi' && !('audioWorklet' in context)) throw new EarError('no-worklet');
+    if (name !== 'midi' && !('audioWorklet' in context)) throw new EarError(lacking('no-worklet'));
     // The question for the microphone comes before the sound is woken: a browser that asks may take minutes.
     const told = { note: tellNote, gone: () => turn === mine && fail('gone') };
     const prefs = listenPrefs.get();

@@ -1,4 +1,4 @@
-import { EarError, type EarProblem, type OpenSource } from './source';
+import { EarError, lacking, type EarProblem, type OpenSource } from './source';
 
 /** What a browser calls what went wrong (Media Capture and Streams, W3C, getUserMedia). */
 const WHY: Readonly<Record<string, EarProblem>> = {
@@ -20,7 +20,7 @@ const plain = (device: string): MediaTrackConstraints => ({
 
 export const openMicrophone: OpenSource = async (context, { gone }, device) => {
   const devices = (navigator as Partial<Navigator>).mediaDevices;
-  if (!devices) throw new EarError('none');
+  if (!devices) throw new EarError(lacking('none'));
   const stream = await devices.getUserMedia({ audio: plain(device) }).catch((e: unknown) => {
     throw new EarError(WHY[(e as DOMException).name] ?? 'broken');
   });

@@ -1,10 +1,10 @@
 import { heardMsAt } from '../output';
 import { noteBegun } from './midi-note';
-import { EarError, type OpenSource } from './source';
+import { EarError, lacking, type OpenSource } from './source';
 
 /** Asks for the instruments that send MIDI. Rejects with an EarError. */
 async function access(): Promise<MIDIAccess> {
-  if (!('requestMIDIAccess' in navigator)) throw new EarError('no-midi');
+  if (!('requestMIDIAccess' in navigator)) throw new EarError(lacking('no-midi'));
   return navigator.requestMIDIAccess().catch((e: unknown) => {
     throw new EarError((e as DOMException).name === 'NotSupportedError' ? 'no-midi' : 'refused');
   });

@@ -2,12 +2,15 @@ import type { HeardPitch } from './detector';
 import type { MeantNote } from './simulated';
 
 /** Why nothing is heard. */
-export type EarProblem = 'refused' | 'none' | 'busy' | 'gone' | 'no-midi' | 'no-worklet' | 'blocked' | 'broken';
+export type EarProblem = 'refused' | 'none' | 'busy' | 'gone' | 'no-midi' | 'no-worklet' | 'insecure' | 'blocked' | 'broken';
 export class EarError extends Error {
   constructor(readonly why: EarProblem) {
     super(why);
   }
 }
+
+/** Why a browser has none of what listening needs: over a connection that is not encrypted it withholds it. */
+export const lacking = (otherwise: EarProblem): EarProblem => (isSecureContext ? otherwise : 'insecure');
 
 /** Something that notes come from while it is open. */
 export interface Source {

@@ -11,6 +11,7 @@ import type { SheetRequest } from '../../../formats/sheet/sheet';
 import type { TabSheetRequest } from '../../../formats/sheet/tab';
 import { askedPrint, PRINTS } from '../../shell/print-ask';
 import { Button } from '../../ui/Button';
+import { copyText } from '../../ui/clipboard';
 import { download, fileName } from '../../ui/files';
 import { printSvgs, saveSvgs } from '../../ui/print';
 import { Select } from '../../ui/Select';
@@ -111,12 +112,10 @@ function SheetForm({ body, shape, shapes }: Props) {
     const made = await make(paperOf(body, shape, choice), 'pdf').catch(() => null);
     if (made && 'pdf' in made) download(`${name}.pdf`, 'application/pdf', made.pdf);
   };
-  const copyText = async (): Promise<void> => {
+  const copyNeck = async (): Promise<void> => {
     const text = neckText(body.instrument, shape);
-    await navigator.clipboard.writeText(text).then(
-      () => setSaid(MAP.copiedPasteItIntoA),
-      () => download(`${name}.txt`, 'text/plain', text),
-    );
+    if (await copyText(text)) setSaid(MAP.copiedPasteItIntoA);
+    else download(`${name}.txt`, 'text/plain', text);
   };
 
   return (
@@ -187,7 +186,7 @@ function SheetForm({ body, shape, shapes }: Props) {
         >
           {MAP.csv}
         </Button>
-        <Button disabled={busy} onClick={() => void copyText()}>
+        <Button disabled={busy} onClick={() => void copyNeck()}>
           {MAP.copyAsText}
         </Button>
       </div>

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Climb, Rating, Standing } from '../../../core';
+import { useAwake } from '../../shell/awake';
 import { soundPrefs } from '../../sound/output-prefs';
 import { countIn, drillScore, type DrillHeard, type Sounds } from '../../sound/drill-score';
 import type { Seam } from '../../sound/engine/score';
@@ -56,6 +57,7 @@ export function useRun(asked: RunAsked): Running {
   const latest = useRef(asked);
   latest.current = asked;
   const [on, setOn] = useState(false);
+  useAwake(on);
   const [place, setPlace] = useState({ now: -1, counting: 0 });
   const [run, setRun] = useState<Run | null>(null);
   const [moved, setMoved] = useState<-1 | 0 | 1>(0);

@@ -1,6 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { isDemo, type StudyBody } from '../../../contract';
+import { LiveNote } from '../../shell/LiveNote';
 import { SaveNote } from '../../shell/SaveNote';
 import { useCreateStudyMutation, useStudiesQuery } from '../../store/api';
 import { LOOSE } from '../../store/editor';
@@ -41,6 +42,7 @@ function Kept({ body, id }: { body: StudyBody; id: string }) {
         )}
       </p>
       <span className="grow" />
+      <LiveNote />
       <SaveNote />
       <Link className="no-print tap underline max-sm:hidden" to={`/versions/${id}`}>
         {STUDY.versions}

@@ -34,6 +34,8 @@ export const LISTEN = {
     gone: 'The device went away. What was judged so far is kept. Plug it in, then turn listening on again.',
     'no-midi': 'This browser has no MIDI. Take the microphone, or another browser.',
     'no-worklet': 'This browser cannot hand sound on while it comes in. Take MIDI, or another browser.',
+    insecure:
+      'Over a connection without a certificate the browser gives neither microphone nor MIDI. Listen on the computer that Crow Ladder runs on, or start it with a certificate (see the README). Everything else works without.',
     blocked: 'The browser holds the sound back. Turn listening on again, and look at the system’s sound settings.',
     broken: 'Listening could not begin. Reload the page, or try another browser.',
   },
