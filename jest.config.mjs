@@ -11,6 +11,7 @@ export default {
     '<rootDir>/demo',
     '<rootDir>/tests/outside',
     '<rootDir>/tests/durability',
+    '<rootDir>/tests/network',
     '<rootDir>/scripts',
   ],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],

@@ -14,6 +14,8 @@ async function ensureSystem() {
     ['/usr/bin/midicsv', 'midicsv'],
     ['/usr/bin/abc2midi', 'abcmidi'],
     ['/usr/bin/sqlite3', 'sqlite3'],
+    ['/usr/bin/openssl', 'openssl'],
+    ['/usr/sbin/ip', 'iproute2'],
   ]
     .filter(([path]) => !existsSync(process.env.CHROMIUM && path.endsWith('chromium') ? process.env.CHROMIUM : path))
     .map(([, name]) => name);

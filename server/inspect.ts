@@ -23,6 +23,7 @@ const TABLES = new Set([
   'rounds',
   'meta',
   'versions',
+  'devices',
   'knex_migrations',
   'knex_migrations_lock',
 ]);

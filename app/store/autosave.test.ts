@@ -100,13 +100,33 @@ describe('saving by itself', () => {
 
   it('stops at a conflict until the player has chosen', async () => {
     const { store, sent } = withServer(() =>
-      json({ error: { code: 'STALE', message: '' }, current: kept(7, { ...body, name: 'Theirs' }) }, 409),
+      json({ error: { code: 'STALE', message: '' }, current: kept(7, { ...body, tempo: 99 }) }, 409),
     );
     store.dispatch(edited({ tempo: 70 }));
     await until(() => store.getState().editor.save === 'conflict');
     expect(store.getState().editor).toMatchObject({ save: 'conflict', conflict: { revision: 7 }, body: { tempo: 70 } });
     store.dispatch(edited({ tempo: 75 }));
     await rest(600);
+    expect(sent).toHaveLength(1);
+  });
+
+  it('what was changed elsewhere in other fields is joined with what was changed here, once', async () => {
+    const { store, sent } = withServer((s, nth) =>
+      nth === 1 ? json({ error: { code: 'STALE', message: '' }, current: kept(7, { ...body, name: 'Theirs' }) }, 409) : accept(s),
+    );
+    store.dispatch(edited({ tempo: 70 }));
+    await until(() => store.getState().editor.save === 'saved');
+    expect(sent.map((s) => [s.revision, s.body.tempo, s.body.name])).toEqual([[1, 70, body.name], [7, 70, 'Theirs']]); // prettier-ignore
+    expect(store.getState().editor).toMatchObject({ revision: 8, conflict: null, body: { tempo: 70, name: 'Theirs' } });
+  });
+
+  it('a server that calls its own newest state stale is not asked without end', async () => {
+    const { store, sent } = withServer(() =>
+      json({ error: { code: 'STALE', message: '' }, current: kept(1, { ...body, name: 'Theirs' }) }, 409),
+    );
+    store.dispatch(edited({ tempo: 70 }));
+    await until(() => store.getState().editor.save === 'conflict');
+    await rest(900);
     expect(sent).toHaveLength(1);
   });
 

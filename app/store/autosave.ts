@@ -127,7 +127,10 @@ async function sendNow(getState: () => State, dispatch: Dispatch): Promise<void>
     return void dispatch(saveDone({ id, revision: stands, updatedAt, sent: arrived.body }));
   }
   const now = getState().editor;
-  const both = failure.current && now.id === id && now.body ? merged(now.stands, now.body, failure.current.body) : null;
+  const both =
+    failure.current && failure.current.revision > revision && now.id === id && now.body
+      ? merged(now.stands, now.body, failure.current.body)
+      : null;
   if (failure.current && both) return void dispatch(joined({ id, body: both, current: failure.current }));
   if (failure.save === 'offline') unanswered = [{ id, body }, ...unanswered].slice(0, MOST_UNANSWERED);
   dispatch(saveFailed({ id, ...failure }));

@@ -49,17 +49,14 @@ function pairRoutes({ front, pairing, devices, say }: Gate): Hono {
   app.post('/pair', async (c) => {
     const { code, name } = await fieldsOf(c);
     const from = getConnInfo(c).remote.address ?? 'somewhere';
+    const open = pairing.current();
     const offered = pairing.offer(code);
     if (!offered.in) {
       if (offered.why === 'wait') {
         c.header('Retry-After', String(offered.seconds));
         return page(c, '', { status: 429, words: `Too many wrong codes. Wait ${offered.seconds} s, then try again.` });
       }
-      say(
-        offered.why === 'wrong'
-          ? `A wrong code came from ${from}.`
-          : `No code is good now; one came from ${from}. A new one lets devices in again.`,
-      );
+      if (open) say(`A wrong code came from ${from}.${offered.why === 'over' ? ' That was one too many: no code is good until you make a new one.' : ''}`); // prettier-ignore
       return page(c, '', REFUSED[offered.why]);
     }
     const cookie = await devices.letIn(name);

@@ -75,6 +75,14 @@ export async function openMap(page: Page, url: string): Promise<void> {
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Dorian');
 }
 
+/** Windows opened from now on do not follow each other: what each has is its own until it saves. */
+export const notFollowing = (page: Page): Promise<unknown> =>
+  page.context().addInitScript(() => {
+    const key = 'crow-ladder:prefs';
+    const prefs = JSON.parse(localStorage.getItem(key) ?? '{}') as object;
+    localStorage.setItem(key, JSON.stringify({ ...prefs, follow: 'off' }));
+  });
+
 export const saved = (page: Page): Promise<void> => expect(page.locator('[data-save=saved]')).toBeVisible();
 export const part = (page: Page, name: string) => page.locator(`[data-part="${name}"]`);
 
@@ -88,6 +96,7 @@ export async function typeInto(page: Page, name: string, text: string): Promise<
 
 /** Two windows changed one study: the first one's B♭ Mixolydian is saved, the second, handed back, is told of it with E♭ Lydian. */
 export async function inConflict(page: Page, url: string): Promise<Page> {
+  await notFollowing(page);
   await openMap(page, url);
   const other = await page.context().newPage();
   await openMap(other, url);
