@@ -33,7 +33,7 @@ export function eventRoutes(db: Knex, heard: Changes, devices: Devices): Hono<Le
           if (++untaken > MOST_UNTAKEN) return finish();
           void stream.writeSSE({ data: JSON.stringify(e) }).finally(() => untaken--);
         };
-        const alive = setInterval(() => void stream.write(': alive\n\n'), ALIVE_MS);
+        const alive = setInterval(() => void stream.writeSSE({ event: 'alive', data: '' }), ALIVE_MS);
         stops.push(
           () => clearInterval(alive),
           devices.whenShutOut((gone) => gone === mine && finish()),

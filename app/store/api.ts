@@ -21,6 +21,9 @@ const at = (base: string, ...parts: (string | number)[]): string => [base, ...pa
 
 const overHttp = fetchBaseQuery({ baseUrl: '' });
 
+/** A study that gets no answer for so long gets none: a device that left the network is not told so. In ms. */
+const PATIENCE = 15_000;
+
 /** The server as the client sees it. */
 export const api = createApi({
   reducerPath: 'api',
@@ -33,13 +36,16 @@ export const api = createApi({
   tagTypes: ['Studies', 'Instruments', 'Scales', 'Copies', 'Share'],
   endpoints: (build) => ({
     studies: build.query<StudySummary[], void>({ query: () => API.studies, providesTags: ['Studies'] }),
-    study: build.query<Kept<StudyBody> & { problems: Problem[] }, string>({ query: (id) => at(API.studies, id), keepUnusedDataFor: 0 }),
+    study: build.query<Kept<StudyBody> & { problems: Problem[] }, string>({
+      query: (id) => ({ url: at(API.studies, id), timeout: PATIENCE }),
+      keepUnusedDataFor: 0,
+    }),
     createStudy: build.mutation<Saved, StudyBody>({
       query: (body) => ({ url: API.studies, method: 'POST', body: { body } }),
       invalidatesTags: ['Studies'],
     }),
     saveStudy: build.mutation<Saved, { id: string; revision: number; body: StudyBody }>({
-      query: ({ id, ...body }) => ({ url: at(API.studies, id), method: 'PUT', body }),
+      query: ({ id, ...body }) => ({ url: at(API.studies, id), method: 'PUT', body, timeout: PATIENCE }),
       invalidatesTags: (_result, error) => (error ? [] : ['Studies']),
     }),
     deleteStudy: build.mutation<void, string>({

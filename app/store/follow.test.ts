@@ -21,13 +21,17 @@ class Stand implements Source {
   closed = false;
   private readonly heard: ((e: { data: string }) => void)[] = [];
   private readonly failed: (() => void)[] = [];
+  private readonly lives: (() => void)[] = [];
   constructor(readonly url: string) {}
   addEventListener(kind: string, f: (e: { data: string }) => void): void {
     if (kind === 'message') this.heard.push(f);
-    else this.failed.push(f as () => void);
+    else (kind === 'alive' ? this.lives : this.failed).push(f as () => void);
   }
   tell(e: ServerEvent): void {
     for (const f of this.heard) f({ data: JSON.stringify(e) });
+  }
+  live(): void {
+    for (const f of this.lives) f();
   }
   fail(): void {
     this.readyState = 2;
@@ -117,6 +121,18 @@ describe('a window that follows', () => {
     sources[1].tell({ kind: 'studies', id: 'a', revision: 5 });
     await soon();
     expect(editor()).toMatchObject({ revision: 5, body: { tempo: 70 } });
+  });
+  it('a connection that gives no sign of life is taken for dead, and made anew', () => {
+    jest.useFakeTimers();
+    const { sources } = window({ now: kept(1) });
+    for (let k = 0; k < 4; k++) {
+      jest.advanceTimersByTime(30_000);
+      sources[0].live();
+    }
+    expect(sources).toHaveLength(1);
+    jest.advanceTimersByTime(36_000);
+    expect(sources.map((s) => s.closed)).toEqual([true, false]);
+    jest.useRealTimers();
   });
   it('follows another study when that is opened, and tries again where it was refused', () => {
     jest.useFakeTimers();

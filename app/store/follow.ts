@@ -7,7 +7,7 @@ import { followed, LOOSE, saveFailed, type EditorState } from './editor';
 export interface Source {
   addEventListener: {
     (kind: 'message', heard: (e: { data: string }) => void): void;
-    (kind: 'error', heard: () => void): void;
+    (kind: 'alive' | 'error', heard: () => void): void;
   };
   /** 2: it was refused and will not try again by itself. */
   readyState: number;
@@ -29,6 +29,8 @@ export interface World {
 /** Of an EventSource that gave up (HTML standard, 9.2); after so long another is tried, in ms. */
 const CLOSED = 2;
 const AGAIN_MS = 5_000;
+/** The server gives a sign of life every 15 s; after so long without one the connection is dead, whatever the browser thinks, in ms. */
+const DEAD_MS = 35_000;
 /** Lists are asked for again at most so often, in ms. */
 const LISTS_MS = 400;
 
@@ -69,6 +71,11 @@ export function following({ getState, dispatch, subscribe, open, wants, present 
       dispatch(api.util.invalidateTags(['Studies', 'Instruments', 'Scales', 'Copies']));
     }, LISTS_MS);
   };
+  let dead: ReturnType<typeof setTimeout> | undefined;
+  const alive = (): void => {
+    clearTimeout(dead);
+    dead = source ? setTimeout(() => (present(0), again()), DEAD_MS) : undefined;
+  };
   const again = (): void => {
     source?.it.close();
     source = null;
@@ -80,6 +87,7 @@ export function following({ getState, dispatch, subscribe, open, wants, present 
     if (of !== (source?.of ?? null)) {
       source?.it.close();
       source = null;
+      clearTimeout(dead);
       told = null;
       if (of === null) return present(0);
       const it = open(`${API.events}${of ? `?study=${encodeURIComponent(of)}` : ''}`);
@@ -87,8 +95,13 @@ export function following({ getState, dispatch, subscribe, open, wants, present 
         present(0);
         if (it.readyState === CLOSED && source?.it === it) setTimeout(() => source?.it === it && again(), AGAIN_MS);
       });
-      it.addEventListener('message', ({ data }) => hear(JSON.parse(data) as ServerEvent));
+      it.addEventListener('alive', alive);
+      it.addEventListener('message', ({ data }) => {
+        alive();
+        hear(JSON.parse(data) as ServerEvent);
+      });
       source = { of, it };
+      alive();
     }
     void catchUp();
   };

@@ -5,6 +5,7 @@ import { defaultSchool, fingerLick, pickStrokes, type LickNote, type Stroke } fr
 import { pageSize, type Paper, type Turn } from '../../formats/sheet/drawing';
 import type { LineFormat, LineOut } from '../../formats/lines';
 import type { TabSheetRequest } from '../../formats/sheet/tab';
+import { tabSheetOf, type ExportLine } from '../files/papers';
 import { Button } from '../ui/Button';
 import { copyText } from '../ui/clipboard';
 import { download, fileName } from '../ui/files';
@@ -16,9 +17,6 @@ import { useSheet } from '../workers/useSheet';
 import { missingLetters } from '../../formats/sheet/letters';
 import { lossWords, missingWords } from '../words/incoming-text';
 import { STUDY } from '../words/views/study';
-
-/** A line as files and paper take it: a lick, or a route in eighths. */
-export type ExportLine = Omit<TabSheetRequest, 'school' | 'hand' | 'paper' | 'turn'>;
 
 interface Props {
   /** What the line is called here: "lick" or "route". */
@@ -41,15 +39,6 @@ function strokesOf(body: StudyBody, { instrument, notes }: ExportLine): (Stroke 
     return notes[at].join ? null : stroke;
   });
 }
-
-/** A line on paper: its neck, its tab and its fingers. */
-export const tabSheetOf = (body: StudyBody, line: ExportLine, paper: Paper, turn: Turn): TabSheetRequest => ({
-  ...line,
-  school: body.school ?? defaultSchool(body.layout),
-  hand: body.hand,
-  paper,
-  turn,
-});
 
 /** The line as a format takes it. */
 const lineOut = (request: TabSheetRequest, body: StudyBody, line: ExportLine, channelPerString: boolean): LineOut => ({

@@ -12,6 +12,9 @@ export type Item =
   | { kind: 'shape'; x: number; y: number; path: string; fill: string | null; stroke: string | null; width: number; dashed?: boolean }
   | { kind: 'text'; x: number; y: number; size: number; text: string; bold: boolean; anchor: 'start' | 'middle' | 'end'; colour: string };
 
+/** How wide a text is, in points. */
+export type Measure = (text: string, size: number, bold: boolean) => number;
+
 export type Paper = 'a4' | 'letter';
 export type Turn = 'portrait' | 'landscape';
 

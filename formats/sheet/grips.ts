@@ -1,4 +1,5 @@
 import { glyphs, spellTuning, type Instrument } from '../../core';
+import { flow, inRows, itemsOf, type Block } from './blocks';
 import { sheetText } from './diagram';
 import { pageSize, type Drawing, type Item, type Paper, type Turn } from './drawing';
 import { gripItems, gripSize, type DrawnGrip } from './grip';
@@ -17,20 +18,24 @@ const HEAD = 58;
 const CELL = { gap: 13, fret: 16 };
 const SPACE = 18;
 
-/** Grips in rows, on as many pages as they need. */
-export function* gripPages(r: GripSheetRequest): Generator<Drawing> {
-  const { width, height } = pageSize(r.paper, r.turn);
+/** Grips in rows, each a block. */
+export function gripBlocks(r: GripSheetRequest): Block[] {
+  const { width } = pageSize(r.paper, r.turn);
   const sizes = r.grips.map((g) => gripSize(r.instrument, g, CELL));
   const wide = Math.max(...sizes.map((s) => s.width), 90) + SPACE;
   const tall = Math.max(...sizes.map((s) => s.height), 0) + SPACE;
   const columns = Math.max(1, Math.floor((width - 2 * MARGIN) / wide));
-  const rows = Math.max(1, Math.floor((height - 2 * MARGIN - HEAD) / tall));
-  for (let first = 0; first < r.grips.length; first += columns * rows) {
-    const items = r.grips.slice(first, first + columns * rows).flatMap((g, k) =>
-      gripItems(r.instrument, g, { x: MARGIN + (k % columns) * wide, y: MARGIN + HEAD + Math.floor(k / columns) * tall, ...CELL }),
-    ); // prettier-ignore
-    yield { width, height, items: [...heading(r, width), ...items] };
-  }
+  return inRows(r.grips, columns).map((row) => ({
+    height: tall,
+    at: (y) => row.flatMap((g, k) => gripItems(r.instrument, g, { x: MARGIN + k * wide, y, ...CELL })),
+  }));
+}
+
+/** The pages of grips. */
+export function* gripPages(r: GripSheetRequest): Generator<Drawing> {
+  const { width, height } = pageSize(r.paper, r.turn);
+  for (const page of flow(gripBlocks(r), { top: MARGIN + HEAD, bottom: height - MARGIN }))
+    yield { width, height, items: [...heading(r, width), ...itemsOf(page)] };
 }
 
 function heading(r: GripSheetRequest, width: number): Item[] {

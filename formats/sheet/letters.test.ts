@@ -53,7 +53,7 @@ async function printed(name: string): Promise<string> {
   const notes = [{ place: { string: 3, fret: 10 }, ticks: 240, bend: 2 }, { place: { string: 3, fret: 12 }, ticks: 240, join: 'hammer' as const, bend: 2, release: true, stroke: 'up' as const }]; // prettier-ignore
   const pages: Drawing[] = [...tabPages({ name, instrument: guitar(), scale: { tonic: 'C', scale: 'ionian' }, notes, tempo: 92.5, meter: [4, 4], school: 'finger-per-fret', hand: { size: 'medium' }, paper: 'a4', turn: 'portrait' })]; // prettier-ignore
   const alphabets = alphabetsIn(name);
-  const pdf = await pdfOf(pages, name, { regular: weights(alphabets, 400), bold: weights(alphabets, 600), music });
+  const pdf = await pdfOf(() => pages, name, { regular: weights(alphabets, 400), bold: weights(alphabets, 600), music });
   const path = join(mkdtempSync(join(tmpdir(), 'crow-letters-')), 'a.pdf');
   writeFileSync(path, pdf);
   return execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' });

@@ -1,6 +1,18 @@
-import fontkit from '@pdf-lib/fontkit';
+import fontkit from '@cantoo/fontkit';
 import type { Alphabet } from './letters';
-import { PDFDocument, rgb, type PDFFont, type PDFPage, type RGB } from 'pdf-lib';
+import type { Measure } from './drawing';
+import {
+  PDFDocument,
+  PDFHexString,
+  PDFName,
+  PDFNull,
+  PDFNumber,
+  rgb,
+  type PDFFont,
+  type PDFPage,
+  type PDFRef,
+  type RGB,
+} from '@cantoo/pdf-lib';
 import { alphabetRuns, runsOf, SIGN_SCALE, signRise, type Drawing, type Item } from './drawing';
 
 /** The text font in the alphabets that a paper needs, Latin always. */
@@ -24,14 +36,19 @@ const colour = (hex: string): RGB => {
   return rgb(r, g, b);
 };
 
-function drawText(page: PDFPage, fonts: Fonts, item: Extract<Item, { kind: 'text' }>): void {
-  const faces = item.bold ? fonts.bold : fonts.regular;
-  const runs = runsOf(item.text)
-    .flatMap((r) => (r.sign ? [{ ...r, font: fonts.music }] : alphabetRuns(r.text).map(({ text, alphabet }) => ({ text, sign: false, font: faces[alphabet] ?? faces.latin }))))
+/** A text in pieces of one font each, with their sizes and widths in points. */
+function piecesOf(fonts: Fonts, { text, size, bold }: Pick<Extract<Item, { kind: 'text' }>, 'text' | 'size' | 'bold'>) {
+  const faces = bold ? fonts.bold : fonts.regular;
+  return runsOf(text)
+    .flatMap((r) => (r.sign ? [{ ...r, font: fonts.music }] : alphabetRuns(r.text).map(({ text: part, alphabet }) => ({ text: part, sign: false, font: faces[alphabet] ?? faces.latin }))))
     .map((r) => {
-      const size = r.sign ? item.size * SIGN_SCALE : item.size;
-      return { ...r, size, width: r.font.widthOfTextAtSize(r.text, size) };
+      const own = r.sign ? size * SIGN_SCALE : size;
+      return { ...r, size: own, width: r.font.widthOfTextAtSize(r.text, own) };
     }); // prettier-ignore
+}
+
+function drawText(page: PDFPage, fonts: Fonts, item: Extract<Item, { kind: 'text' }>): void {
+  const runs = piecesOf(fonts, item);
   const width = runs.reduce((sum, r) => sum + r.width, 0);
   let x = item.x - { start: 0, middle: width / 2, end: width }[item.anchor];
   for (const r of runs) {
@@ -61,12 +78,59 @@ function drawItem(page: PDFPage, fonts: Fonts, item: Item): void {
   });
 }
 
+/** A font that shapes each text once: the same few signs stand on every string of every page. */
+function remembering(font: PDFFont): PDFFont {
+  const [encode, width] = [font.encodeText.bind(font), font.widthOfTextAtSize.bind(font)];
+  const codes = new Map<string, PDFHexString>();
+  const widths = new Map<string, number>();
+  font.encodeText = (text) => {
+    const code = codes.get(text) ?? encode(text);
+    codes.set(text, code);
+    return code;
+  };
+  font.widthOfTextAtSize = (text, size) => {
+    const em = widths.get(text) ?? width(text, 1);
+    widths.set(text, em);
+    return em * size;
+  };
+  return font;
+}
+
+/** A place that is named: a bookmark, in the order of the pages. */
+interface Mark {
+  title: string;
+  page: PDFRef;
+  /** From the lower edge, as PDF has it. */
+  y: number;
+}
+
+/** The outline of a document (ISO 32000-1, 12.3.3): a list of bookmarks, none inside another, shown when it is opened. */
+function addOutline(pdf: PDFDocument, marks: readonly Mark[]): void {
+  if (!marks.length) return;
+  const { context } = pdf;
+  const root = context.nextRef();
+  const refs = marks.map(() => context.nextRef());
+  marks.forEach(({ title, page, y }, k) => {
+    const entry = context.obj({ Title: PDFHexString.fromText(title), Parent: root });
+    entry.set(PDFName.of('Dest'), context.obj([page, PDFName.of('XYZ'), PDFNull, PDFNumber.of(y), PDFNull]));
+    if (k > 0) entry.set(PDFName.of('Prev'), refs[k - 1]);
+    if (k + 1 < refs.length) entry.set(PDFName.of('Next'), refs[k + 1]);
+    context.assign(refs[k], entry);
+  });
+  context.assign(root, context.obj({ Type: 'Outlines', First: refs[0], Last: refs[refs.length - 1], Count: refs.length }));
+  pdf.catalog.set(PDFName.of('Outlines'), root);
+  pdf.catalog.set(PDFName.of('PageMode'), PDFName.of('UseOutlines'));
+}
+
+/** A page, and what of it is bookmarked: titles with their distance from the upper edge, in points. */
+export type PdfPage = Drawing & { bookmarks?: readonly { title: string; y: number }[] };
+
 /**
- * Pages as a PDF file, fonts embedded. Pages are taken one at a time; `onPage` hears how many are done and may wait,
- * so that a worker can report progress.
+ * Pages as a PDF file, fonts embedded, with bookmarks where pages have some. Pages are made with the widths of these fonts and taken one at a time; `onPage` hears
+ * how many are done, so that a worker can report progress.
  */
 export async function pdfOf(
-  pages: Iterable<Drawing>,
+  pages: (measure: Measure) => Iterable<PdfPage>,
   title: string,
   files: PdfFonts,
   onPage: (done: number) => void = () => undefined,
@@ -75,15 +139,19 @@ export async function pdfOf(
   pdf.registerFontkit(fontkit);
   pdf.setTitle(title);
   pdf.setProducer('Crow Ladder');
-  const embed = (bytes: Uint8Array): Promise<PDFFont> => pdf.embedFont(bytes, { subset: true });
+  const embed = async (bytes: Uint8Array): Promise<PDFFont> => remembering(await pdf.embedFont(bytes, { subset: true }));
   const embedAll = async (weights: Weights<Uint8Array>): Promise<Weights<PDFFont>> =>
     Object.fromEntries(await Promise.all(Object.entries(weights).map(async ([name, bytes]) => [name, await embed(bytes)] as const))) as Weights<PDFFont>; // prettier-ignore
   const fonts: Fonts = { regular: await embedAll(files.regular), bold: await embedAll(files.bold), music: await embed(files.music) };
+  const measure: Measure = (text, size, bold) => piecesOf(fonts, { text, size, bold }).reduce((sum, r) => sum + r.width, 0);
+  const marks: Mark[] = [];
   let done = 0;
-  for (const drawing of pages) {
+  for (const drawing of pages(measure)) {
     const page = pdf.addPage([drawing.width, drawing.height]);
     for (const item of drawing.items) drawItem(page, fonts, item);
+    for (const { title: name, y } of drawing.bookmarks ?? []) marks.push({ title: name, page: page.ref, y: drawing.height - y });
     onPage(++done);
   }
+  addOutline(pdf, marks);
   return pdf.save();
 }

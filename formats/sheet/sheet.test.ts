@@ -145,7 +145,12 @@ it('a PDF tells of every page as it is done', async () => {
     music: font('noto-music/files/noto-music-music-400-normal'),
   };
   const done: number[] = [];
-  const pdf = await pdfOf(sheetPages(request({ what: 'keys' })), sheetTitle(request()), fonts, (n) => done.push(n));
+  const pdf = await pdfOf(
+    () => sheetPages(request({ what: 'keys' })),
+    sheetTitle(request()),
+    fonts,
+    (n) => done.push(n),
+  );
   expect(new TextDecoder().decode(pdf.slice(0, 5))).toBe('%PDF-');
   expect(done).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]);
 });

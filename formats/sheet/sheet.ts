@@ -19,6 +19,7 @@ import {
   type ScaleRef,
   type Shape,
 } from '../../core';
+import { flow, inRows, itemsOf, type Block } from './blocks';
 import { diagram, diagramHeight, sheetText, type Ink, type Laid, type SheetLabels } from './diagram';
 import { pageSize, type Drawing, type Item, type Paper, type Turn } from './drawing';
 
@@ -92,39 +93,42 @@ function laidOn(r: SheetRequest, scale: ScaleRef, shape: Shape): Laid | undefine
   };
 }
 
-/** Shapes in rows of one or more columns, on as many pages as they need. */
-function* pagesFor(r: SheetRequest, scale: ScaleRef, shapes: Shape[]): Generator<Drawing> {
-  const { width, height } = pageSize(r.paper, r.turn);
+/** Shapes in rows of one or more columns, each row a block. */
+function rowsOf(r: SheetRequest, scale: ScaleRef, shapes: Shape[]): Block[] {
+  const { width } = pageSize(r.paper, r.turn);
   const single = shapes.length === 1;
   const columns = single ? 1 : r.turn === 'landscape' ? 3 : 2;
   const gap = single ? 34 : 13;
-  const strings = r.instrument.strings.length;
-  const step = diagramHeight(strings, gap) + SPACE;
-  const rows = Math.max(1, Math.floor((height - MARGIN * 2 - HEAD + SPACE) / step));
   const column = (width - 2 * MARGIN - (columns - 1) * SPACE * 1.6) / columns;
-  for (let first = 0; first < shapes.length; first += rows * columns) {
-    const items = shapes.slice(first, first + rows * columns).flatMap((s, k) => {
-      const x = MARGIN + (k % columns) * (column + SPACE * 1.6);
-      const y = MARGIN + HEAD + Math.floor(k / columns) * step;
-      return diagram(r.instrument, s, { x, y, width: column, gap }, r.labels, r.ink, laidOn(r, scale, s));
-    });
-    yield { width, height, items: [...heading(r, scale, width), ...items] };
-  }
+  return inRows(shapes, columns).map((row) => ({
+    height: diagramHeight(r.instrument.strings.length, gap),
+    at: (y) =>
+      row.flatMap((s, k) =>
+        diagram(r.instrument, s, { x: MARGIN + k * (column + SPACE * 1.6), y, width: column, gap }, r.labels, r.ink, laidOn(r, scale, s)),
+      ),
+  }));
+}
+
+function* pagesFor(r: SheetRequest, scale: ScaleRef, shapes: Shape[]): Generator<Drawing> {
+  const { width, height } = pageSize(r.paper, r.turn);
+  for (const page of flow(rowsOf(r, scale, shapes), { top: MARGIN + HEAD, bottom: height - MARGIN, gap: SPACE }))
+    yield { width, height, items: [...heading(r, scale, width), ...itemsOf(page)] };
 }
 
 /** The twelve keys, half steps up from the study's own. */
 const keysOf = (scale: ScaleRef): ScaleRef[] =>
   Array.from({ length: 12 }, (_, k) => ({ ...scale, tonic: k === 0 ? scale.tonic : bestTonic(chromaOf(scale.tonic) + k, scale.scale) }));
 
+/** The shapes that a sheet shows in a key. */
+function shownIn(r: SheetRequest, scale: ScaleRef): Shape[] {
+  const shapes = shapesFor(r, scale);
+  if (r.what === 'shape') return shapes.filter((s) => s.id === r.shapeId).slice(0, 1);
+  return r.copies ? shapes : onceEach(r.layout.kind, shapes);
+}
+
 /** The pages of a sheet, one after another. Throws what the core throws where the layout does not exist. */
 export function* sheetPages(r: SheetRequest): Generator<Drawing> {
-  const set = (shapes: Shape[]): Shape[] => (r.copies ? shapes : onceEach(r.layout.kind, shapes));
-  if (r.what === 'keys') {
-    for (const scale of keysOf(r.scale)) yield* pagesFor(r, scale, set(shapesFor(r, scale)));
-    return;
-  }
-  const shapes = shapesFor(r, r.scale);
-  yield* pagesFor(r, r.scale, r.what === 'shape' ? shapes.filter((s) => s.id === r.shapeId).slice(0, 1) : set(shapes));
+  for (const scale of r.what === 'keys' ? keysOf(r.scale) : [r.scale]) yield* pagesFor(r, scale, shownIn(r, scale));
 }
 
 /** What a sheet is called, in files and print. */

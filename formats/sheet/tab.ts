@@ -26,6 +26,7 @@ import {
   type Shape,
   type ShapeNote,
 } from '../../core';
+import { flow, itemsOf, type Block } from './blocks';
 import { diagram, diagramHeight, sheetText } from './diagram';
 import { pageSize, type Drawing, type Item, type Paper, type Turn } from './drawing';
 
@@ -198,31 +199,30 @@ function neckShape({ instrument, scale }: TabSheetRequest, steps: (FingeredStep 
   };
 }
 
-/** The pages of a line: its neck, then as many systems as fit, one under the other. */
-export function* tabPages(r: TabSheetRequest): Generator<Drawing> {
-  const { width, height } = pageSize(r.paper, r.turn);
+/** A line on paper: its neck, then its systems, each a block. */
+export function tabBlocks(r: TabSheetRequest): Block[] {
+  const { width } = pageSize(r.paper, r.turn);
   const fit = Math.max(4, Math.floor((width - 2 * MARGIN - LABEL) / columnOf(r)));
-  const step = (r.instrument.strings.length - 1) * GAP + 66;
+  const height = (r.instrument.strings.length - 1) * GAP + 66;
   const steps = r.notes.length ? fingerLick(r.instrument, r.notes, { school: r.school, hand: r.hand }) : [];
   const perBar = barTicks(r.meter);
   const starts = startsOf(r.notes);
   const bars = starts.map((at, k) => k > 0 && Math.floor(at / perBar) > Math.floor(starts[k - 1] / perBar));
-  const systems = Math.max(1, Math.ceil(r.notes.length / fit));
   const shape = neckShape(r, steps);
-  const board = shape ? diagramHeight(r.instrument.strings.length, NECK_GAP) + 14 : 0;
-  const neck = shape ? diagram(r.instrument, shape, { x: MARGIN, y: MARGIN + HEAD, width: width - 2 * MARGIN, gap: NECK_GAP }, 'fingers', 'black') : []; // prettier-ignore
-  let first = 0;
-  while (first < systems) {
-    const top = MARGIN + HEAD + (first === 0 ? board : 0);
-    const room = Math.max(1, Math.floor((height - MARGIN - top) / step));
-    const count = Math.min(room, systems - first);
-    const from = first;
-    const items = Array.from({ length: count }, (_, k): System => ({
-      y: top + 30 + k * step,
-      from: (from + k) * fit,
-      to: Math.min(r.notes.length, (from + k + 1) * fit),
-    })).flatMap((s) => (s.to > s.from ? systemItems(r, s, steps, bars, width) : []));
-    yield { width, height, items: [...heading(r, width), ...(first === 0 ? neck : []), ...items] };
-    first += count;
-  }
+  const neck: Block[] = shape ? [{
+    height: diagramHeight(r.instrument.strings.length, NECK_GAP) + 14,
+    at: (y) => diagram(r.instrument, shape, { x: MARGIN, y, width: width - 2 * MARGIN, gap: NECK_GAP }, 'fingers', 'black'),
+  }] : []; // prettier-ignore
+  const systems = Array.from({ length: Math.ceil(r.notes.length / fit) }, (_, k): Block => {
+    const [from, to] = [k * fit, Math.min(r.notes.length, (k + 1) * fit)];
+    return { height, at: (y) => systemItems(r, { y: y + 30, from, to }, steps, bars, width) };
+  });
+  return [...neck, ...systems];
+}
+
+/** The pages of a line: as many blocks as fit, one under the other. */
+export function* tabPages(r: TabSheetRequest): Generator<Drawing> {
+  const { width, height } = pageSize(r.paper, r.turn);
+  const pages = flow(tabBlocks(r), { top: MARGIN + HEAD, bottom: height - MARGIN });
+  for (const page of pages.length ? pages : [[]]) yield { width, height, items: [...heading(r, width), ...itemsOf(page)] };
 }

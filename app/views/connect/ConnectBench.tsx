@@ -23,7 +23,8 @@ import { HearButton, HearProblem, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
 import { ConnectSentence } from './ConnectSentence';
 import { KeptRoutes } from './KeptRoutes';
-import { exportOfRoute, MakeLick } from './MakeLick';
+import { lineOfRoute } from '../../files/papers';
+import { MakeLick } from './MakeLick';
 import { NotePanel } from './NotePanel';
 import { RouteTab } from './RouteTab';
 import { SearchNote } from '../SearchNote';
@@ -167,7 +168,7 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
           {isKept ? CONNECT.kept : body.routes.length >= MOST_KEPT ? CONNECT.keptDropOneFirst(MOST_KEPT) : CONNECT.keepThisRoute}
         </Button>
         <MakeLick line={asLine} />
-        <LineFiles what="route" body={body} line={asLine && exportOfRoute(asLine, body.tempo)} />
+        <LineFiles what="route" body={body} line={asLine && lineOfRoute(asLine, body.tempo)} />
       </div>
       {route && routeNeedsCare(instrument, route) && <CareNote className="after-neck" />}
       <div className="after-tools mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[1fr_21rem]">

@@ -18,7 +18,8 @@ import { HearButton, HearProblem, Tempo } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';
 import { KEPT_COMMANDS } from './connect-commands';
 import { KeptRoutes } from './KeptRoutes';
-import { exportOfRoute, MakeLick } from './MakeLick';
+import { lineOfRoute } from '../../files/papers';
+import { MakeLick } from './MakeLick';
 import { RouteTab } from './RouteTab';
 import { isolated } from '../../words/name-text';
 import { CONNECT } from '../../words/views/connect';
@@ -68,7 +69,7 @@ export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRout
         <Button onClick={() => dispatch(edited({ route: null }))}>{CONNECT.backToWhatIsAsked}</Button>
         <MakeLick line={line} />
         <PractiseIt asked={{ of: 'route', line: kept.id, order: 'up' }} />
-        <LineFiles what="route" body={body} line={exportOfRoute(line, body.tempo)} />
+        <LineFiles what="route" body={body} line={lineOfRoute(line, body.tempo)} />
         <button type="button" className="chip text-[0.78125rem]" aria-pressed={staff} onClick={() => setStaff(!staff)}>
           {CONNECT.staff}
         </button>

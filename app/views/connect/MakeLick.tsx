@@ -2,14 +2,10 @@ import { ListMusic } from 'lucide-react';
 import { MOST_LICKS } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
-import { lickOfRoute, notesOfRoute, type RouteLine } from '../../store/route-lick';
-import type { ExportLine } from '../LineFiles';
+import { lickOfRoute, type RouteLine } from '../../store/route-lick';
 import { Button } from '../../ui/Button';
 import { useGo } from '../useGo';
 import { CONNECT } from '../../words/views/connect';
-
-/** A route as files and paper take it: eighths in bars of four. */
-export const exportOfRoute = (line: RouteLine, tempo: number): ExportLine => ({ ...line, notes: notesOfRoute(line), tempo, meter: [4, 4] });
 
 /** A route becomes a lick of the study in one press, and opens in Licks. */
 export function MakeLick({ line }: { line: RouteLine | null }) {

@@ -1,4 +1,5 @@
-import { toneInChord, glyphs, openMidis, type Instrument, type Place } from '../../../core';
+import { glyphs, type Instrument, type Place } from '../../../core';
+import { degreesUnder } from '../../files/papers';
 import { GripBox } from '../../neck/GripBox';
 import { Signs } from '../../ui/Signs';
 import { gripText } from '../../words/grip-text';
@@ -20,12 +21,6 @@ interface Props {
   title?: string;
   /** Stands under it. */
   note?: string;
-}
-
-/** What stands under each string: the degree of the chord that it sounds. */
-export function degreesUnder(i: Instrument, symbol: string, places: readonly Place[]): string[] {
-  const open = openMidis(i);
-  return places.map((p) => toneInChord(symbol, open[p.string - 1] + p.fret) ?? '');
 }
 
 /** A grip as a box; a press holds it. */

@@ -10,7 +10,7 @@ import { gripText, readingsOf, shapesUnderGrip } from '../../words/grip-text';
 import { HARMONY } from '../../words/views/harmony';
 import { useUnder } from '../useUnder';
 import { KeepPart } from './KeepPart';
-import { degreesUnder } from './GripTile';
+import { degreesUnder } from '../../files/papers';
 import { KeptGrips } from './KeptGrips';
 import { TypeGrip } from './TypeGrip';
 import { useHold } from './useHold';

@@ -1,9 +1,9 @@
 import { Trash2 } from 'lucide-react';
 import { useMemo } from 'react';
 import type { KeptGrip, StudyBody } from '../../../contract';
-import { holdGrip, isOnNeck, type Instrument, type Place } from '../../../core';
+import { type Instrument, type Place } from '../../../core';
 import { pageSize } from '../../../formats/sheet/drawing';
-import type { DrawnGrip } from '../../../formats/sheet/grip';
+import { drawnGrip } from '../../files/papers';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { dropGrip } from '../../store/grips';
@@ -15,25 +15,10 @@ import { sameGrip } from '../../words/harmony-text';
 import { isolated } from '../../words/name-text';
 import { HARMONY } from '../../words/views/harmony';
 import { useSheet } from '../../workers/useSheet';
-import { degreesUnder, GripTile } from './GripTile';
+import { GripTile } from './GripTile';
 import { useHold } from './useHold';
 
 const PAPER = { paper: 'a4', turn: 'portrait' } as const;
-
-/** A kept grip as it is drawn: with fingers where a hand can hold it on this neck. */
-export function drawnGrip(body: StudyBody, kept: KeptGrip): DrawnGrip | null {
-  const { instrument, hand, scale } = body;
-  if (!kept.places.every((p) => isOnNeck(instrument, p))) return null;
-  const held = holdGrip(instrument, kept.places, hand);
-  const symbol = readingsOf(instrument, kept.places, scale)[0].symbol;
-  return {
-    title: kept.name,
-    places: kept.places,
-    fingers: 'why' in held ? kept.places.map(() => 0) : held.fingers,
-    degrees: degreesUnder(instrument, symbol, kept.places),
-    ...('barre' in held && held.barre ? { barre: held.barre } : {}),
-  };
-}
 
 const nameNow = (i: Instrument, kept: KeptGrip, scale: StudyBody['scale']): string => readingsOf(i, kept.places, scale)[0].symbol;
 

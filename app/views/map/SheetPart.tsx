@@ -9,6 +9,7 @@ import { neckText } from '../../../formats/neck-text';
 import type { PaperRequest } from '../../../formats/sheet/pages';
 import type { SheetRequest } from '../../../formats/sheet/sheet';
 import type { TabSheetRequest } from '../../../formats/sheet/tab';
+import { drawnGrip, lineOfKept, lineOfLick, sheetOf, tabSheetOf } from '../../files/papers';
 import { askedPrint, PRINTS } from '../../shell/print-ask';
 import { Button } from '../../ui/Button';
 import { copyText } from '../../ui/clipboard';
@@ -16,11 +17,7 @@ import { download, fileName } from '../../ui/files';
 import { printSvgs, saveSvgs } from '../../ui/print';
 import { Select } from '../../ui/Select';
 import { SentencePart } from '../../ui/SentencePart';
-import { layoutWords } from '../../words/layout-text';
 import { scaleName } from '../../words/scale-text';
-import { exportOfRoute } from '../connect/MakeLick';
-import { drawnGrip } from '../harmony/KeptGrips';
-import { tabSheetOf } from '../LineFiles';
 import { useSheet } from '../../workers/useSheet';
 import { counted } from '../../words/count-text';
 import { missingLetters } from '../../../formats/sheet/letters';
@@ -35,33 +32,19 @@ interface Choice {
   ink: Ink;
 }
 
-const requestOf = (body: StudyBody, shape: Shape, choice: Choice): SheetRequest => ({
-  instrument: body.instrument,
-  scale: body.scale,
-  layout: body.layout,
-  layoutWords: layoutWords(body.layout),
-  school: body.school,
-  hand: body.hand,
-  labels: body.labels,
-  over: body.over,
-  shapeId: shape.id,
-  ...choice,
-  what: choice.what === 'study' ? 'rungs' : choice.what,
-});
-
 /** Kept routes and licks of the study, as they stand, after its shapes. */
 function linesOf(body: StudyBody, { paper, turn }: Choice): TabSheetRequest[] {
-  const routes = body.routes.map((r) => exportOfRoute({ ...r, instrument: r.on.instrument, scale: r.on.scale }, body.tempo));
-  const licks = body.licks.filter((l) => l.notes.length).map((l) => ({ ...l, instrument: l.instrument ?? body.instrument, scale: l.stayed ?? body.scale })); // prettier-ignore
+  const routes = body.routes.map((r) => lineOfKept(r, body.tempo));
+  const licks = body.licks.filter((l) => l.notes.length).map((l) => lineOfLick(body, l));
   return [...routes, ...licks].map((line) => tabSheetOf(body, line, paper, turn));
 }
 
-const paperOf = (body: StudyBody, shape: Shape, choice: Choice): PaperRequest => {
-  const shapes = requestOf(body, shape, choice);
-  if (choice.what !== 'study') return { shapes };
+const paperOf = (body: StudyBody, shape: Shape, { what, ...choice }: Choice): PaperRequest => {
+  const shapes = sheetOf(body, { ...choice, what: what === 'study' ? 'rungs' : what, shapeId: shape.id });
+  if (what !== 'study') return { shapes };
   const { paper, turn } = choice;
   const grips = body.grips.flatMap((g) => drawnGrip(body, g) ?? []);
-  return { shapes, lines: linesOf(body, choice), grips: { name: body.name, instrument: body.instrument, grips, paper, turn } };
+  return { shapes, lines: linesOf(body, { what, ...choice }), grips: { name: body.name, instrument: body.instrument, grips, paper, turn } };
 };
 
 interface Props {
