@@ -31,7 +31,12 @@ async function asPdf(request: PaperRequest): Promise<void> {
   const weight = async (which: 'regular' | 'bold'): Promise<Weights<Uint8Array>> =>
     Object.fromEntries(await Promise.all(alphabets.map(async (a) => [a, await bytes(TEXT_FONTS[a][which])] as const))) as Weights<Uint8Array>; // prettier-ignore
   const fonts = { regular: await weight('regular'), bold: await weight('bold'), music: await bytes(musicUrl) };
-  const pdf = await pdfOf(() => pagesOf(request), titleOf(request), fonts, (done) => say({ done }));
+  const pdf = await pdfOf(
+    () => pagesOf(request),
+    titleOf(request),
+    fonts,
+    (done) => say({ done }),
+  );
   say({ pdf: pdf as Uint8Array<ArrayBuffer> });
 }
 
