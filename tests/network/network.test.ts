@@ -97,7 +97,12 @@ describe('a shared notebook, from another device', () => {
     expect(Object.values(counts).reduce((a, b) => a + b, 0)).toBe(10_000);
     const running = server as Running;
     expect((await send(running, 'GET', API.studies)).status).toBe(200);
-    expect(running.said().match(/A wrong code came/g)).toHaveLength(MOST_WRONG); // looked at, and told; the others are not even that
+    // Looked at, and told, were a few; the others are not even that. However fast they came: how many in time is in share.test.ts.
+    const looked = running.said().match(/A wrong code came/g)?.length ?? 0;
+    expect(looked).toBeGreaterThanOrEqual(3);
+    expect(looked).toBeLessThanOrEqual(MOST_WRONG);
+    const [[right]] = fromDevice(['POST', `${base}/pair`, FORM, `name=x&code=${codeIn(said)}`]);
+    expect([403, 429]).toContain(right);
     const fresh = (await (await send(running, 'POST', `${API.share}/code`, {})).json()) as Offer;
     expect(fresh.code?.text).not.toBe(codeIn(said));
     pair(base, fresh.code?.text ?? '');
