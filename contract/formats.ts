@@ -83,6 +83,7 @@ export const FORMATS: readonly Format[] = [
   { adds: { progressions: [], progression: null } },
   // Notes of licks may say their pick stroke, and that a bend is let down: older ones say neither.
   { adds: {} },
+  { adds: { handouts: [] } },
 ];
 
 /** The format of today. */

@@ -10,6 +10,7 @@ export * from './record';
 export * from './drill';
 export { MOST_GRIPS, type KeptGrip } from './grip';
 export * from './progression';
+export * from './handout';
 export * from './pass';
 export * from './round';
 export * from './paths';

@@ -15,6 +15,7 @@ import { drillsSchema, planSchema, practiceSchema, type Drill, type Plan, type P
 import { FORMAT, upgradeStudy } from './formats';
 import { chordSchema, gripsSchema, type KeptGrip } from './grip';
 import { handSchema, schoolSchema } from './hand';
+import { handoutsSchema, type Handout } from './handout';
 import { instrumentSchema } from './instrument';
 import { LAYOUT_KINDS, layoutSchema } from './layout';
 import { licksSchema, tagList, time, type Lick } from './lick';
@@ -83,6 +84,8 @@ export interface StudyBody {
   progressions: KeptProgression[];
   /** Id of the progression that is open; null: the first. */
   progression: string | null;
+  /** Handouts for pupils, made of this study and others. */
+  handouts: Handout[];
 }
 
 /** Fields that have a plain value: those that a format after the first one added. */
@@ -108,6 +111,7 @@ type Plain = Pick<
   | 'grips'
   | 'progressions'
   | 'progression'
+  | 'handouts'
 >;
 
 /** A study of today's format without anything special; the result is the caller's own. */
@@ -156,6 +160,7 @@ export const studySchema = record<StudyBody>({
   grips: gripsSchema,
   progressions: progressionsSchema,
   progression: string().strict().nullable().defined().max(40),
+  handouts: handoutsSchema,
 }).required();
 
 /** A study in a list. `problems` is not empty where the record no longer holds, such as a scale that is unknown here. */

@@ -179,6 +179,7 @@ const MIGRATIONS: Migration[] = [
     },
     down: noWayBack('015-devices'),
   },
+  studiesGo(FORMATS[9], 9, '016'),
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

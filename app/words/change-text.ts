@@ -78,6 +78,7 @@ const SAY: { [K in Exclude<keyof StudyBody, 'format' | 'instrumentId'>]: Says<St
   tags: () => 'tags',
   practisedAt: () => 'practised',
   built: () => 'strings shown',
+  handouts: listed('handout'),
   practice: (p, before) => drillChange(p, before ?? null),
   drills: listed('kept drill'),
   plan: (p) => (p ? 'the plan' : 'no plan'),

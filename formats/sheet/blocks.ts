@@ -44,6 +44,13 @@ const ROUNDING = 1e-6;
 /** The marks of a page. */
 export const itemsOf = (page: readonly { block: Block; y: number }[]): Item[] => page.flatMap(({ block, y }) => block.at(y));
 
+/** Two blocks that stay together. */
+export const together = (above: Block, below: Block, gap = 0): Block => ({
+  ...below,
+  height: above.height + gap + below.height,
+  at: (y) => [...above.at(y), ...below.at(y + above.height + gap)],
+});
+
 /** Members in rows of so many. */
 export const inRows = <T>(all: readonly T[], columns: number): T[][] =>
   Array.from({ length: Math.ceil(all.length / columns) }, (_, k) => all.slice(k * columns, (k + 1) * columns));

@@ -131,5 +131,8 @@ export function* sheetPages(r: SheetRequest): Generator<Drawing> {
   for (const scale of r.what === 'keys' ? keysOf(r.scale) : [r.scale]) yield* pagesFor(r, scale, shownIn(r, scale));
 }
 
+/** The rows of a sheet in its own key, for a paper with other things on it. */
+export const sheetBlocks = (r: SheetRequest): Block[] => rowsOf(r, r.scale, shownIn(r, r.scale));
+
 /** What a sheet is called, in files and print. */
 export const sheetTitle = (r: SheetRequest): string => glyphs(`${r.scale.tonic} ${scaleTitle(r.scale.scale)}, ${r.layoutWords}`);

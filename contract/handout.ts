@@ -1,0 +1,91 @@
+import './words';
+import { lazy, string, type Schema } from 'yup';
+import { parseChord } from '../core';
+import { passes } from './checks';
+import { id, list, name, oneOf, record, rungRef, type RungRef } from './parts';
+import { published } from './published';
+
+interface Part {
+  id: string;
+}
+interface OfStudy extends Part {
+  /** Id of the study that it is of; null: the one that the handout is kept with. */
+  study: string | null;
+}
+
+/** One part of a handout: text of its own, or something of a study, named and not copied, so that it is as the study is when the handout is made. */
+export type HandoutPart =
+  | (Part & { kind: 'text'; text: string })
+  /** One shape of the layout. */
+  | (OfStudy & { kind: 'shape'; rung: RungRef })
+  /** All rungs of the ladder. */
+  | (OfStudy & { kind: 'rungs' })
+  /** A chord's tones inside each rung. */
+  | (OfStudy & { kind: 'arpeggio'; chord: string })
+  /** A kept route, a lick, or a named drill with its tempo ladder; by its own id. */
+  | (OfStudy & { kind: 'route' | 'lick' | 'drill'; of: string })
+  /** All grips that are kept. */
+  | (OfStudy & { kind: 'grips' })
+  /** The plan of a week: a shape after the other. */
+  | (OfStudy & { kind: 'plan' });
+export type HandoutKind = HandoutPart['kind'];
+
+/** A handout for a pupil: what is on it, and in which order. Kept with its study, and made anew from it each time. */
+export interface Handout {
+  id: string;
+  title: string;
+  /** As typed; empty: not named. */
+  teacher: string;
+  pupil: string;
+  paper: 'a4' | 'letter';
+  /** For which hand shapes are drawn: as the instruments are, or all for one. */
+  hand: 'as-is' | 'right' | 'left';
+  parts: HandoutPart[];
+}
+export const MOST_HANDOUTS = 40;
+export const MOST_PARTS = 120;
+export const MOST_HANDOUT_TEXT = 4000;
+const MOST_NAME = 80;
+
+const OWN = { id: id().max(40) };
+const OF_STUDY = { ...OWN, study: id().notRequired().nullable().defined() };
+type Of<K extends HandoutKind> = Extract<HandoutPart, { kind: K }>;
+const lineOf = (kind: 'route' | 'lick' | 'drill') => record<Extract<HandoutPart, { of: string }>>({ kind: oneOf([kind]), ...OF_STUDY, of: id().max(40) });
+
+/** One schema a kind, of exactly its fields. */
+const BY_KIND: Readonly<Record<HandoutKind, Schema>> = {
+  text: record<Of<'text'>>({ kind: oneOf(['text']), ...OWN, text: string().strict().defined().max(MOST_HANDOUT_TEXT) }),
+  shape: record<Of<'shape'>>({ kind: oneOf(['shape']), ...OF_STUDY, rung: rungRef.required() }),
+  rungs: record<Of<'rungs'>>({ kind: oneOf(['rungs']), ...OF_STUDY }),
+  arpeggio: record<Of<'arpeggio'>>({
+    kind: oneOf(['arpeggio']),
+    ...OF_STUDY,
+    chord: string().strict().required().max(40).test('chord', passes((v) => parseChord(v as string))), // prettier-ignore
+  }),
+  route: lineOf('route'),
+  lick: lineOf('lick'),
+  drill: lineOf('drill'),
+  grips: record<Of<'grips'>>({ kind: oneOf(['grips']), ...OF_STUDY }),
+  plan: record<Of<'plan'>>({ kind: oneOf(['plan']), ...OF_STUDY }),
+};
+export const HANDOUT_KINDS = Object.freeze(Object.keys(BY_KIND)) as readonly HandoutKind[];
+
+const partSchema = lazy((value: unknown) => {
+  const kind = (value as HandoutPart | null)?.kind;
+  const known = typeof kind === 'string' && Object.hasOwn(BY_KIND, kind);
+  return known ? BY_KIND[kind] : record<{ kind: string }>({ kind: oneOf(HANDOUT_KINDS) });
+}).meta({ ...published({ is: 'any', of: Object.values(BY_KIND) }), named: 'handoutPart' });
+
+const unlike = (v: unknown): boolean => !Array.isArray(v) || new Set(v.map((g) => (g as Part | null)?.id)).size === v.length;
+
+const typed = () => string().strict().defined().max(MOST_NAME);
+const handoutSchema = record<Handout>({
+  id: id().max(40),
+  title: name(MOST_NAME, 'give the handout a title.'),
+  teacher: typed(),
+  pupil: typed(),
+  paper: oneOf(['a4', 'letter']),
+  hand: oneOf(['as-is', 'right', 'left']),
+  parts: list(partSchema as unknown as Schema, MOST_PARTS).test('ids', 'parts: two parts have the same id.', unlike),
+});
+export const handoutsSchema = list(handoutSchema, MOST_HANDOUTS).test('ids', 'handouts: two handouts have the same id.', unlike);
