@@ -41,6 +41,8 @@ export interface SheetRequest {
   copies: boolean;
   /** Id of the chosen shape. */
   shapeId: string;
+  /** These shapes in place of those of the layout: arpeggios inside its rungs. */
+  given?: Shape[];
   paper: Paper;
   turn: Turn;
   ink: Ink;
@@ -121,6 +123,7 @@ const keysOf = (scale: ScaleRef): ScaleRef[] =>
 
 /** The shapes that a sheet shows in a key. */
 function shownIn(r: SheetRequest, scale: ScaleRef): Shape[] {
+  if (r.given) return r.given;
   const shapes = shapesFor(r, scale);
   if (r.what === 'shape') return shapes.filter((s) => s.id === r.shapeId).slice(0, 1);
   return r.copies ? shapes : onceEach(r.layout.kind, shapes);
