@@ -34,7 +34,11 @@ describe('studies of every format there was', () => {
     const old = read('format-9.json');
     expect(upgradeBy(FORMATS[8], 10, old)).toEqual({ ...old, format: 10 });
   });
-  it.each([1, 2, 3, 4, 5, 6, 7, 8, 9])('format %i holds today', (n) => {
+  it('format 10 gets handouts, none', () => {
+    const old = read('format-10.json');
+    expect(upgradeBy(FORMATS[9], 11, old)).toEqual({ ...old, format: 11, handouts: [] });
+  });
+  it.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10])('format %i holds today', (n) => {
     expect(problemsOf(studySchema, upgradeStudy(read(`format-${n}.json`)))).toEqual([]);
   });
   it('scales that studies kept themselves are told once each, and only those that hold', () => {
@@ -44,7 +48,7 @@ describe('studies of every format there was', () => {
     ]);
   });
   it('the files themselves are never changed: a study once written looks so for ever', () => {
-    expect([1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => sum(file(`format-${n}.json`)))).toEqual(SUMS);
+    expect([1, 2, 3, 4, 5, 6, 7, 8, 9, 10].map((n) => sum(file(`format-${n}.json`)))).toEqual(SUMS);
   });
   it('each row adds what it always added: append only', () => {
     expect(FORMATS.slice(0, 4).map((f) => Object.keys(f.adds))).toEqual([
@@ -58,6 +62,7 @@ describe('studies of every format there was', () => {
     expect(FORMATS[6].adds).toEqual({ grips: [] });
     expect(FORMATS[7].adds).toEqual({ progressions: [], progression: null });
     expect(FORMATS[8].adds).toEqual({});
+    expect(FORMATS[9].adds).toEqual({ handouts: [] });
     expect(FORMATS.slice(0, 4).map((f) => Object.values(f.adds))).toEqual([
       [null, null, [], [], null, []],
       [[], null, []],
@@ -100,4 +105,5 @@ const SUMS = [
   '633e8d47b41ee089',
   'ce7a4d0523d819dc',
   '91eabe75e699ad10',
+  '24b12203d954e07a',
 ];

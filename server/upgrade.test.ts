@@ -84,6 +84,7 @@ describe('an older notebook', () => {
       '013-rounds',
       '014-study-format-10',
       '015-devices',
+      '016-study-format-11',
     ]);
     await db.destroy();
   });
