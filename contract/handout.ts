@@ -50,7 +50,8 @@ const MOST_NAME = 80;
 const OWN = { id: id().max(40) };
 const OF_STUDY = { ...OWN, study: id().notRequired().nullable().defined() };
 type Of<K extends HandoutKind> = Extract<HandoutPart, { kind: K }>;
-const lineOf = (kind: 'route' | 'lick' | 'drill') => record<Extract<HandoutPart, { of: string }>>({ kind: oneOf([kind]), ...OF_STUDY, of: id().max(40) });
+const lineOf = (kind: 'route' | 'lick' | 'drill') =>
+  record<Extract<HandoutPart, { of: string }>>({ kind: oneOf([kind]), ...OF_STUDY, of: id().max(40) });
 
 /** One schema a kind, of exactly its fields. */
 const BY_KIND: Readonly<Record<HandoutKind, Schema>> = {
