@@ -25,6 +25,7 @@ const STUDY_ROUTES: RouteObject[] = [
   { path: 'transpose', lazy: async () => ({ Component: (await import('./views/transpose/TransposeView')).TransposeView }) },
   { path: 'harmony', lazy: async () => ({ Component: (await import('./views/harmony/HarmonyView')).HarmonyView }) },
   { path: 'progression', lazy: async () => ({ Component: (await import('./views/progression/ProgressionView')).ProgressionView }) },
+  { path: 'handout', lazy: async () => ({ Component: (await import('./views/handout/HandoutView')).HandoutView }) },
   { path: 'practise', lazy: async () => ({ Component: (await import('./views/practise/PractiseView')).PractiseView }) },
   { path: 'quiz', lazy: async () => ({ Component: (await import('./views/quiz/QuizView')).QuizView }) },
   { path: 'listen', lazy: async () => ({ Component: (await import('./views/listen/ListenView')).ListenView }) },

@@ -1,5 +1,17 @@
 import type { KeptGrip, KeptRoute, Lick, StudyBody } from '../../contract';
-import { defaultSchool, holdGrip, isOnNeck, openMidis, toneInChord, type Instrument, type Place } from '../../core';
+import {
+  defaultSchool,
+  fingerLick,
+  holdGrip,
+  isOnNeck,
+  openMidis,
+  pickStrokes,
+  toneInChord,
+  type Instrument,
+  type Place,
+  type Stroke,
+} from '../../core';
+import type { LineOut } from '../../formats/lines';
 import type { Paper, Turn } from '../../formats/sheet/drawing';
 import type { DrawnGrip } from '../../formats/sheet/grip';
 import type { SheetRequest } from '../../formats/sheet/sheet';
@@ -45,6 +57,26 @@ export const lineOfKept = (r: KeptRoute, tempo: number): ExportLine => lineOfRou
 
 /** A lick, on its own neck and in the scale that it stayed in, where it has them. */
 export const lineOfLick = (body: StudyBody, l: Lick): ExportLine => ({ ...l, instrument: l.instrument ?? body.instrument, scale: l.stayed ?? body.scale }); // prettier-ignore
+
+/** Pick strokes of each note, down and up by turns; rests, ties and joined notes have none. */
+function strokesOf(body: StudyBody, { instrument, notes }: ExportLine): (Stroke | null)[] {
+  const steps = fingerLick(instrument, notes, { school: body.school ?? defaultSchool(body.layout), hand: body.hand });
+  const struck = steps.filter((s) => s !== null);
+  const strokes = pickStrokes(instrument, struck, body.connection?.picking ?? 'alternate');
+  let k = 0;
+  return steps.map((s, at) => {
+    if (!s) return null;
+    const stroke = strokes[k++];
+    return notes[at].join ? null : stroke;
+  });
+}
+
+/** A line as every format takes it, with its picking. */
+export const lineOut = (body: StudyBody, line: ExportLine, channelPerString: boolean): LineOut => ({
+  ...tabSheetOf(body, line, 'a4', 'portrait'),
+  strokes: strokesOf(body, line),
+  channelPerString,
+});
 
 /** What each place is in a chord, as it stands under a grip. */
 export function degreesUnder(i: Instrument, symbol: string, places: readonly Place[]): string[] {

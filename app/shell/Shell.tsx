@@ -44,6 +44,7 @@ const ALONE: readonly ViewLink[] = [
 
 /** Pages that belong to a view and have an address of their own. */
 const PAGES_OF: Readonly<Partial<Record<string, readonly string[]>>> = {
+  map: ['handout'],
   harmony: ['progression'],
   practise: ['quiz', 'listen', 'plan', 'log'],
 };
@@ -151,6 +152,8 @@ function More({ links, tools }: { links: { to: string; view: string; Icon: Icon 
 function useShellCommands(): void {
   const dispatch = useAppDispatch();
   const [, toggleTheme] = useTheme();
+  const navigate = useNavigate();
+  const id = useAppSelector((s) => s.editor.id);
   useKeyboard();
   useCommands(SHELL, SHELL_COMMANDS, {
     commands: () => {
@@ -163,6 +166,7 @@ function useShellCommands(): void {
     theme: toggleTheme,
     keys: () => openPanel('keys'),
     words: () => openPanel('words'),
+    handout: () => void navigate(viewPath(id, 'handout')),
     devices: () => openPanel('devices'),
     settings: () => openPanel('settings'),
   });

@@ -9,6 +9,7 @@ export const SHELL_COMMANDS = [
   { id: 'theme', keys: ['d'], shown: 'D', does: 'light or dark' },
   { id: 'keys', keys: ['?'], shown: '?', does: 'all keys' },
   { id: 'words', keys: [], shown: '', does: 'list of words' },
+  { id: 'handout', keys: [], shown: '', does: 'handout for a pupil: a booklet of this study and others' },
   { id: 'devices', keys: [], shown: '', does: 'other devices: a tablet or phone on the music stand' },
   { id: 'settings', keys: [], shown: '', does: 'settings: names of notes, size, keys' },
 ] as const satisfies readonly CommandInfo[];

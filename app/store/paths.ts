@@ -12,6 +12,7 @@ export const STUDY_VIEWS = [
   'quiz',
   'listen',
   'plan',
+  'handout',
 ] as const;
 export type StudyView = (typeof STUDY_VIEWS)[number];
 

@@ -1,11 +1,10 @@
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import type { StudyBody } from '../../contract';
-import { defaultSchool, fingerLick, pickStrokes, type LickNote, type Stroke } from '../../core';
+import type { LickNote } from '../../core';
 import { pageSize, type Paper, type Turn } from '../../formats/sheet/drawing';
-import type { LineFormat, LineOut } from '../../formats/lines';
-import type { TabSheetRequest } from '../../formats/sheet/tab';
-import { tabSheetOf, type ExportLine } from '../files/papers';
+import type { LineFormat } from '../../formats/lines';
+import { lineOut, tabSheetOf, type ExportLine } from '../files/papers';
 import { Button } from '../ui/Button';
 import { copyText } from '../ui/clipboard';
 import { download, fileName } from '../ui/files';
@@ -26,26 +25,6 @@ interface Props {
 }
 
 const NONE: LickNote[] = [];
-
-/** Pick strokes of each note, down and up by turns; rests, ties and joined notes have none. */
-function strokesOf(body: StudyBody, { instrument, notes }: ExportLine): (Stroke | null)[] {
-  const steps = fingerLick(instrument, notes, { school: body.school ?? defaultSchool(body.layout), hand: body.hand });
-  const struck = steps.filter((s) => s !== null);
-  const strokes = pickStrokes(instrument, struck, body.connection?.picking ?? 'alternate');
-  let k = 0;
-  return steps.map((s, at) => {
-    if (!s) return null;
-    const stroke = strokes[k++];
-    return notes[at].join ? null : stroke;
-  });
-}
-
-/** The line as a format takes it. */
-const lineOut = (request: TabSheetRequest, body: StudyBody, line: ExportLine, channelPerString: boolean): LineOut => ({
-  ...request,
-  strokes: strokesOf(body, line),
-  channelPerString,
-});
 
 /** A line as a file for other programs, or on paper. */
 export function LineFiles(props: Props) {
@@ -78,7 +57,7 @@ function Form({ what, body, line }: Props) {
   const name = fileName(line.name);
   const size = pageSize(paper, turn);
   const request = tabSheetOf(body, line, paper, turn);
-  const out = lineOut(request, body, line, channels);
+  const out = lineOut(body, line, channels);
   const save = (format: LineFormat): void => {
     download(`${name}.${format.extension}`, format.media, format.write(out));
     setSaid(lossWords(format.name, format.loses(out)));

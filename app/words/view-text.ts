@@ -10,6 +10,7 @@ export const VIEW_NAMES: Readonly<Record<string, string>> = Object.freeze({
   quiz: 'Quiz',
   listen: 'Listen',
   plan: 'Plan',
+  handout: 'Handout',
   log: 'Log',
   notebook: 'Notebook',
   instruments: 'Instruments',

@@ -1,15 +1,13 @@
 import musicUrl from '@fontsource/noto-music/files/noto-music-music-400-normal.woff?url';
 import { CoreError } from '../../core';
 import { pdfOf, type Weights } from '../../formats/sheet/pdf';
+import { bookletPages, type BookletRequest } from '../../formats/booklet/booklet';
 import { pagesOf, titleOf, type PaperRequest } from '../../formats/sheet/pages';
 import { svgOf, type SvgFonts } from '../../formats/sheet/svg';
 import { alphabetsIn, type Alphabet } from '../../formats/sheet/letters';
 import { TEXT_FONTS } from './sheet-fonts';
 
-export interface SheetJob {
-  request: PaperRequest;
-  as: 'pdf' | 'svg';
-}
+export type SheetJob = { request: PaperRequest; as: 'pdf' | 'svg' } | { booklet: BookletRequest };
 
 export type SheetAnswer = { done: number } | { pdf: Uint8Array<ArrayBuffer> } | { svgs: string[] } | { problem: string };
 
@@ -24,19 +22,13 @@ async function dataUrl(url: string): Promise<string> {
 const say = (answer: SheetAnswer): void => postMessage(answer);
 
 /** The alphabets of everything that a paper says; all of it comes from what was asked. */
-const alphabetsOf = (request: PaperRequest): Alphabet[] => alphabetsIn(JSON.stringify(request));
+const alphabetsOf = (request: PaperRequest | BookletRequest): Alphabet[] => alphabetsIn(JSON.stringify(request));
 
-async function asPdf(request: PaperRequest): Promise<void> {
-  const alphabets = alphabetsOf(request);
+async function asPdf(title: string, alphabets: readonly Alphabet[], pages: Parameters<typeof pdfOf>[0]): Promise<void> {
   const weight = async (which: 'regular' | 'bold'): Promise<Weights<Uint8Array>> =>
     Object.fromEntries(await Promise.all(alphabets.map(async (a) => [a, await bytes(TEXT_FONTS[a][which])] as const))) as Weights<Uint8Array>; // prettier-ignore
   const fonts = { regular: await weight('regular'), bold: await weight('bold'), music: await bytes(musicUrl) };
-  const pdf = await pdfOf(
-    () => pagesOf(request),
-    titleOf(request),
-    fonts,
-    (done) => say({ done }),
-  );
+  const pdf = await pdfOf(pages, title, fonts, (done) => say({ done }));
   say({ pdf: pdf as Uint8Array<ArrayBuffer> });
 }
 
@@ -52,9 +44,13 @@ async function asSvg(request: PaperRequest): Promise<void> {
   say({ svgs });
 }
 
-/** Makes a sheet off the main thread. Cancelled by ending the worker. */
+function make(job: SheetJob): Promise<void> {
+  if ('booklet' in job) return asPdf(job.booklet.title, alphabetsOf(job.booklet), (measure) => bookletPages(job.booklet, measure));
+  const { request } = job;
+  return job.as === 'svg' ? asSvg(request) : asPdf(titleOf(request), alphabetsOf(request), () => pagesOf(request));
+}
+
+/** Makes a sheet or a booklet off the main thread. Cancelled by ending the worker. */
 onmessage = ({ data }: MessageEvent<SheetJob>) => {
-  (data.as === 'pdf' ? asPdf : asSvg)(data.request).catch((e: unknown) =>
-    say({ problem: e instanceof CoreError ? e.message : 'The sheet could not be made.' }),
-  );
+  make(data).catch((e: unknown) => say({ problem: e instanceof CoreError ? e.message : 'The sheet could not be made.' }));
 };

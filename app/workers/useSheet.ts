@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import type { BookletRequest } from '../../formats/booklet/booklet';
 import type { PaperRequest } from '../../formats/sheet/pages';
 import type { SheetAnswer, SheetJob } from './sheet.worker';
 
@@ -8,7 +9,9 @@ type Made = { pdf: Uint8Array<ArrayBuffer> } | { svgs: string[] };
 export function useSheet(): {
   pages: number | null;
   problem: string | null;
-  make: (request: PaperRequest, as: SheetJob['as']) => Promise<Made>;
+  make: (request: PaperRequest, as: 'pdf' | 'svg') => Promise<Made>;
+  /** A booklet as PDF; null where it was cancelled or could not be made, which `problem` tells. */
+  bind: (booklet: BookletRequest) => Promise<Uint8Array<ArrayBuffer> | null>;
   cancel: () => void;
 } {
   const worker = useRef<Worker | null>(null);
@@ -22,8 +25,8 @@ export function useSheet(): {
   }, []);
   useEffect(() => cancel, [cancel]);
 
-  const make = useCallback(
-    (request: PaperRequest, as: SheetJob['as']): Promise<Made> => {
+  const work = useCallback(
+    (job: SheetJob): Promise<Made> => {
       cancel();
       setProblem(null);
       setPages(0);
@@ -42,10 +45,19 @@ export function useSheet(): {
           resolve(data);
         };
         mine.onerror = () => fail('The sheet could not be made.');
-        mine.postMessage({ request, as } satisfies SheetJob);
+        mine.postMessage(job);
       });
     },
     [cancel],
   );
-  return { pages, problem, make, cancel };
+  const make = useCallback((request: PaperRequest, as: 'pdf' | 'svg') => work({ request, as }), [work]);
+  const bind = useCallback(
+    (booklet: BookletRequest) =>
+      work({ booklet }).then(
+        (made) => ('pdf' in made ? made.pdf : null),
+        () => null,
+      ),
+    [work],
+  );
+  return { pages, problem, make, bind, cancel };
 }

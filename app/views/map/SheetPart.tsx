@@ -22,7 +22,9 @@ import { useSheet } from '../../workers/useSheet';
 import { counted } from '../../words/count-text';
 import { missingLetters } from '../../../formats/sheet/letters';
 import { missingWords } from '../../words/incoming-text';
+import { HANDOUT } from '../../words/views/handout';
 import { MAP } from '../../words/views/map';
+import { useGo } from '../useGo';
 
 interface Choice {
   what: SheetRequest['what'] | 'study';
@@ -82,6 +84,7 @@ function SheetForm({ body, shape, shapes }: Props) {
   }));
   const [said, setSaid] = useState<string | null>(null);
   const { pages, problem, make, cancel } = useSheet();
+  const go = useGo();
   const busy = pages !== null;
   const set = (change: Partial<Choice>): void => setChoice((c) => ({ ...c, ...change }));
   const size = pageSize(choice.paper, choice.turn);
@@ -180,6 +183,9 @@ function SheetForm({ body, shape, shapes }: Props) {
         {problem && <span className="text-clay">{problem}</span>}
       </p>
       {busy && <Button onClick={cancel}>{MAP.cancel}</Button>}
+      <Button look="link" onClick={() => go('handout')}>
+        {HANDOUT.booklet}
+      </Button>
     </>
   );
 }
