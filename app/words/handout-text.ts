@@ -7,10 +7,10 @@ export const HANDOUT_WORDS: Readonly<Record<HandoutKind, string>> = Object.freez
   text: 'Text of your own',
   shape: 'One shape',
   rungs: 'All rungs',
-  arpeggio: 'An arpeggio through the rungs',
+  arpeggio: 'An arpeggio',
   route: 'A kept route',
   lick: 'A lick',
-  drill: 'A drill with its tempo ladder',
+  drill: 'A drill and its ladder',
   grips: 'The kept grips',
   plan: 'The plan of a week',
 });

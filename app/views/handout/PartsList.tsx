@@ -87,7 +87,7 @@ function Row({ part, name, handout, at, last, onMove }: RowProps) {
         row.current = element;
         setNodeRef(element);
       }}
-      className={`flex items-start gap-1 rounded-md border border-line bg-paper p-1 ${isDragging ? 'relative z-10 shadow-xl' : ''}`}
+      className={`flex flex-wrap items-start gap-1 rounded-md border border-line bg-paper p-1 ${isDragging ? 'relative z-10 shadow-xl' : ''}`}
     >
       <button
         type="button"
@@ -99,20 +99,10 @@ function Row({ part, name, handout, at, last, onMove }: RowProps) {
       >
         <GripVertical size={16} aria-hidden />
       </button>
-      <div className="min-w-0 grow py-1.5">
+      <div className="min-w-0 flex-1 py-1.5">
         <p className="break-words">
           <span className="num text-soft">{at + 1}.</span> <Signs>{name}</Signs>
         </p>
-        {part.kind === 'text' && (
-          <textarea
-            aria-label={HANDOUT.yourText}
-            value={part.text}
-            maxLength={MOST_HANDOUT_TEXT}
-            rows={3}
-            onChange={(e) => dispatch(change((n) => setText(n.body, handout, part.id, e.target.value)))}
-            className="mt-1 w-full rounded-md border border-line bg-sheet px-2 py-1.5"
-          />
-        )}
       </div>
       <button type="button" disabled={at === 0} aria-label={HANDOUT.up(name)} onClick={() => onMove(at - 1)} className={ICON}>
         <ArrowUp size={16} aria-hidden />
@@ -128,6 +118,16 @@ function Row({ part, name, handout, at, last, onMove }: RowProps) {
       >
         <X size={16} aria-hidden />
       </button>
+      {part.kind === 'text' && (
+        <textarea
+          aria-label={HANDOUT.yourText}
+          value={part.text}
+          maxLength={MOST_HANDOUT_TEXT}
+          rows={3}
+          onChange={(e) => dispatch(change((n) => setText(n.body, handout, part.id, e.target.value)))}
+          className="mb-1 ml-10 w-full rounded-md max-sm:ml-1 border border-line bg-sheet px-2 py-1.5"
+        />
+      )}
     </li>
   );
 }
