@@ -1,5 +1,6 @@
 import { PLAIN_CLIMB, PLAIN_DRILL, plainStudy, type Bundle, type Round, type StudyBody } from '../contract';
 import { parseGrip, parseTuning, type Instrument, type Place, type LickNote } from '../core';
+import { FIRST_TERM } from './handouts';
 import { LATCH, MOORING, RAILS, TILT } from './licks';
 import { ROOST, SALT_FERRY } from './progressions';
 import { roundsOn } from './rounds';
@@ -80,6 +81,7 @@ export const DEMO: Pick<Bundle, 'instruments' | 'scales' | 'studies'> = {
         ],
         progressions: [ROOST],
         progression: ROOST.id,
+        handouts: [FIRST_TERM],
         plan: {
           items: [1, 2, 3, 4, 5].map((number) => ({ rung: { number, fret: [2, 4, 7, 9, 11][number - 1] }, said: null, since: null })),
           scale: { tonic: 'F#', scale: 'dorian' },

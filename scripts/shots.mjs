@@ -45,6 +45,7 @@ const listening = async (page, manner) => {
 };
 const SHOTS = [
   ['plan', '/study/demo-weathervane/plan', 'light'],
+  ['handout', '/study/demo-weathervane/handout', 'light', (p) => p.getByText(/pages/).first().waitFor()],
   ['log', '/log', 'light'],
   ['first-leaf', '/', 'light', (p) => p.keyboard.press('i')],
   ['connect', '/study/demo-weathervane/connect', 'light', (p) => p.locator('[data-note="5"]').click()],

@@ -10,5 +10,5 @@ export interface Filed {
 export function archiveOf(files: readonly Filed[]): Uint8Array<ArrayBuffer> {
   const digits = Math.max(2, String(files.length).length);
   const entries = files.map(({ name, bytes }, k) => [`${String(k + 1).padStart(digits, '0')}-${name}`, typeof bytes === 'string' ? strToU8(bytes) : bytes] as const); // prettier-ignore
-  return zipSync(Object.fromEntries(entries)) as Uint8Array<ArrayBuffer>;
+  return zipSync(Object.fromEntries(entries));
 }

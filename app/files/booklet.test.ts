@@ -1,4 +1,4 @@
-import type { Handout, HandoutPart, StudyBody } from '../../contract';
+import type { Handout, StudyBody } from '../../contract';
 import { DEMO } from '../../demo';
 import { bookletPages } from '../../formats/booklet/booklet';
 import type { NewPart } from '../store/handouts';
@@ -7,7 +7,7 @@ import { makeHandout } from './booklet';
 const bodies = new Map(DEMO.studies.map(({ id, body }) => [id, body]));
 const own = DEMO.studies[0].body;
 const studyOf = (id: string | null): StudyBody | null => (id === null ? own : (bodies.get(id) ?? null));
-const handout = (...parts: NewPart[]): Handout => ({ id: 'h', title: 'Week', teacher: '', pupil: '', paper: 'a4', hand: 'as-is', parts: parts.map((p, k) => ({ ...p, id: `p${k}` }) as HandoutPart) }); // prettier-ignore
+const handout = (...parts: NewPart[]): Handout => ({ id: 'h', title: 'Week', teacher: '', pupil: '', paper: 'a4', hand: 'as-is', parts: parts.map((p, k) => ({ ...p, id: `p${k}` })) }); // prettier-ignore
 const titles = (h: Handout): string[] => makeHandout(h, studyOf).request.sections.map((s) => s.title);
 const why = (...parts: NewPart[]): string[] => makeHandout(handout(...parts), studyOf).lost.map((l) => l.why);
 const measure = (t: string, size: number): number => [...t].length * size * 0.5;

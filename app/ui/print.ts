@@ -1,5 +1,6 @@
-import { strToU8, zipSync } from 'fflate';
+import { archiveOf } from '../files/archive';
 import { download } from './files';
+
 /**
  * Prints pages given as SVG: they stand in a container that only paper shows, one a sheet, while everything else is
  * hidden. The page size goes in by a constructed style sheet, which the security policy allows.
@@ -52,11 +53,8 @@ export async function saveSvgs(
   size: { width: number; height: number },
 ): Promise<void> {
   const contents =
-    ending === 'svg'
-      ? svgs.map((s) => strToU8(s))
-      : await Promise.all(svgs.map(async (s) => new Uint8Array(await (await pngOf(s, size)).arrayBuffer())));
-  const type = ending === 'svg' ? 'image/svg+xml' : 'image/png';
-  if (contents.length === 1) return download(`${name}.${ending}`, type, contents[0]);
-  const files = Object.fromEntries(contents.map((c, k) => [`${name}-${String(k + 1).padStart(2, '0')}.${ending}`, c]));
-  download(`${name}-${ending}.zip`, 'application/zip', zipSync(files));
+    ending === 'svg' ? svgs : await Promise.all(svgs.map(async (s) => new Uint8Array(await (await pngOf(s, size)).arrayBuffer())));
+  const file = `${name}.${ending}`;
+  if (contents.length === 1) download(file, ending === 'svg' ? 'image/svg+xml' : 'image/png', contents[0]);
+  else download(`${name}-${ending}.zip`, 'application/zip', archiveOf(contents.map((bytes) => ({ name: file, bytes }))));
 }

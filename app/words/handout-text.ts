@@ -19,12 +19,12 @@ export const DAYS = Object.freeze<string[]>(['Monday', 'Tuesday', 'Wednesday', '
 
 type Known = Pick<StudySummary, 'id' | 'name' | 'licks'>;
 
-/** A part as the list names it: what, which, and of which study where that is not the open one. */
-export function partWords(part: HandoutPart, body: StudyBody, open: string | null, studies: readonly Known[]): string {
+/** A part as the list names it: what, which, and of which study where that is not the open one. Studies: undefined until they are read; nothing is called gone before. */
+export function partWords(part: HandoutPart, body: StudyBody, open: string | null, studies: readonly Known[] | undefined): string {
   const what = HANDOUT_WORDS[part.kind];
   if (part.kind === 'text') return what;
   const own = part.study === null || part.study === open;
-  const other = own ? undefined : studies.find((s) => s.id === part.study);
+  const other = own ? undefined : studies?.find((s) => s.id === part.study);
   const named = (all: readonly { id: string; name: string }[] | undefined): string => {
     const found = 'of' in part ? all?.find((x) => x.id === part.of) : undefined;
     return found ? `${what}: ${isolated(found.name)}` : `${what}: ${HANDOUT.gone}`;
@@ -45,5 +45,6 @@ export function partWords(part: HandoutPart, body: StudyBody, open: string | nul
         return what;
     }
   };
+  if (!own && !studies) return what;
   return own ? which() : HANDOUT.of(which(), other ? isolated(other.name) : HANDOUT.gone);
 }

@@ -85,7 +85,7 @@ export function diagram(i: Instrument, shape: Shape, frame: Frame, labels: Sheet
   const nut = nutFret(i);
   const from = shape.lowFret <= nut + 1 ? nut : shape.lowFret - 1;
   const to = Math.min(i.frets, Math.max(shape.highFret, from + 4));
-  const start = frame.x + 24;
+  const start = frame.x + 28; // the name of a string, and an open note beside it
   const end = frame.x + frame.width - 44;
   const slot = (end - start) / (to - from);
   const top = frame.y + 18 + frame.gap / 2;

@@ -139,6 +139,7 @@ export async function pdfOf(
   pdf.registerFontkit(fontkit);
   pdf.setTitle(title);
   pdf.setProducer('Crow Ladder');
+  pdf.setCreator('Crow Ladder');
   const embed = async (bytes: Uint8Array): Promise<PDFFont> => remembering(await pdf.embedFont(bytes, { subset: true }));
   const embedAll = async (weights: Weights<Uint8Array>): Promise<Weights<PDFFont>> =>
     Object.fromEntries(await Promise.all(Object.entries(weights).map(async ([name, bytes]) => [name, await embed(bytes)] as const))) as Weights<PDFFont>; // prettier-ignore

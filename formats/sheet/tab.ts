@@ -126,7 +126,7 @@ function systemItems(r: TabSheetRequest, s: System, steps: (FingeredStep | null)
     const k = s.from + offset;
     const bar = bars[k] && offset > 0 ? [line(x(k) - column / 2, stringY(1), x(k) - column / 2, bottom, 0.8)] : [];
     const triplet = noteValue(n.ticks)?.triplet ? [sheetText(x(k) + 6, s.y - 18, 6, '3', { colour: GREY })] : [];
-    const muted = n.muted ? [sheetText(x(k), s.y - 22, 5.5, 'PM', { anchor: 'middle', colour: GREY })] : [];
+    const muted = n.muted ? [sheetText(x(k), s.y - 26, 5.5, 'PM', { anchor: 'middle', colour: GREY })] : [];
     const length = sheetText(x(k), s.y - 9, 11, lengthSign(n.ticks, !n.place), { anchor: 'middle' });
     if (!n.place) return [...bar, ...triplet, length];
     const text = signOf(r, k);

@@ -15,6 +15,7 @@ const VIEWS = [
   `${STUDY}/quiz`,
   `${STUDY}/listen`,
   `${STUDY}/plan`,
+  `${STUDY}/handout`,
   '/log',
   '/notebook',
   '/instruments',

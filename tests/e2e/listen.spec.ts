@@ -1,8 +1,8 @@
 import type { Page } from '@playwright/test';
-import { PLAIN_DRILL, type DrillForm, type KeptPass, type PassPage, type StudyBody } from '../../contract';
+import { PLAIN_DRILL, type DrillForm, type KeptPass, type PassPage } from '../../contract';
 import type { Climb } from '../../core';
 import type { ListenPrefs } from '../../app/sound/listen/listen-prefs';
-import { expect, openMap, part, saved, test } from './support';
+import { expect, openMap, part, saved, test, withFields } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const heard = (page: Page) => page.locator('[data-heard]');
@@ -10,11 +10,8 @@ const heard = (page: Page) => page.locator('[data-heard]');
 const SHORT: Partial<DrillForm> = { order: 'up-down', strings: [1, 2], rhythm: 'eighths' };
 const CLIMB: Climb = { start: 120, goal: 140, step: 10, clean: 1, misses: 2 };
 
-async function given(page: Page, url: string, climb: Climb = CLIMB): Promise<void> {
-  const kept = (await (await page.request.get(`${url}/api/studies/demo-weathervane`)).json()) as { revision: number; body: StudyBody };
-  const body = { ...kept.body, practice: { form: { ...PLAIN_DRILL, ...SHORT }, climb } };
-  expect((await page.request.put(`${url}/api/studies/demo-weathervane`, { data: { revision: kept.revision, body } })).status()).toBe(200);
-}
+const given = (page: Page, url: string, climb: Climb = CLIMB): Promise<void> =>
+  withFields(page, url, 'demo-weathervane', () => ({ practice: { form: { ...PLAIN_DRILL, ...SHORT }, climb } }));
 const withPrefs = (page: Page, prefs: Partial<ListenPrefs>): Promise<unknown> =>
   page.context().addInitScript((p) => {
     if (localStorage.getItem('crow-ladder:listening') === null) localStorage.setItem('crow-ladder:listening', JSON.stringify(p));

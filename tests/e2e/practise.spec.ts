@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { KeptPass, PassPage, StudyBody } from '../../contract';
 import { PLAIN_DRILL, type DrillForm } from '../../contract';
 import type { Climb } from '../../core';
-import { expect, kill, openMap, part, saved, startServer, test, typeInto, type Running } from './support';
+import { expect, kill, openMap, part, saved, startServer, test, typeInto, type Running, withFields } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const asked = (page: Page) => page.locator('[data-asked]');
@@ -13,12 +13,6 @@ const PRACTISE = '/study/demo-weathervane/practise';
 const QUICK: Partial<DrillForm> = { order: 'up', strings: [1, 2], rhythm: 'sixteenths' };
 const CLIMB: Climb = { start: 200, goal: 212, step: 6, clean: 2, misses: 2 };
 
-/** A study with other fields, through the API, before it is opened. */
-async function given(page: Page, url: string, id: string, fields: (b: StudyBody) => Partial<StudyBody>): Promise<void> {
-  const kept = (await (await page.request.get(`${url}/api/studies/${id}`)).json()) as { revision: number; body: StudyBody };
-  const body = { ...kept.body, ...fields(kept.body) };
-  expect((await page.request.put(`${url}/api/studies/${id}`, { data: { revision: kept.revision, body } })).status()).toBe(200);
-}
 const quick =
   (climb: Climb = CLIMB) =>
   (): Partial<StudyBody> => ({ practice: { form: { ...PLAIN_DRILL, ...QUICK }, climb } });
@@ -63,7 +57,7 @@ test('the ladder, by keys alone: clean ones climb, misses step down, the tempo c
   page,
   server,
 }) => {
-  await given(page, server.url, 'demo-weathervane', quick());
+  await withFields(page, server.url, 'demo-weathervane', quick());
   await forget(page, server.url);
   await open(page, server.url);
   await expect(part(page, 'tempo')).toHaveText('200');
@@ -87,7 +81,7 @@ test('the ladder, by keys alone: clean ones climb, misses step down, the tempo c
 });
 
 test('the server killed in the middle of a pass: the pass waits in the browser and is logged once', async ({ page, server }) => {
-  await given(page, server.url, 'demo-weathervane', quick());
+  await withFields(page, server.url, 'demo-weathervane', quick());
   await forget(page, server.url);
   await open(page, server.url);
   await page.keyboard.press(' ');
@@ -113,7 +107,7 @@ const onDay = (page: Page, day: number): Promise<void> =>
   page.evaluate((ms) => localStorage.setItem('crow-ladder:clock-shift', String(ms)), day * 86_400_000);
 
 test('a week of a plan: made in two presses, one position at a time, and what holds comes back', async ({ page, server }) => {
-  await given(page, server.url, 'demo-weathervane', () => ({ ...quick({ ...CLIMB, goal: 200, clean: 1 })(), plan: null }));
+  await withFields(page, server.url, 'demo-weathervane', () => ({ ...quick({ ...CLIMB, goal: 200, clean: 1 })(), plan: null }));
   await forget(page, server.url);
   await open(page, server.url);
   await page
@@ -247,7 +241,7 @@ test('without an audio worklet the drill runs all the same', async ({ page, serv
   await page.addInitScript(() => {
     Reflect.deleteProperty(BaseAudioContext.prototype, 'audioWorklet');
   });
-  await given(page, server.url, 'demo-weathervane', quick());
+  await withFields(page, server.url, 'demo-weathervane', quick());
   await open(page, server.url);
   await page.keyboard.press(' ');
   await rate(page, ' ');
@@ -285,7 +279,7 @@ test('every order of the list plays or says why not; a drill is named, kept, tak
 });
 
 test('a drill longer than an hour, a shape without what an order needs: each in words, and Start is off', async ({ page, server }) => {
-  await given(page, server.url, 'demo-weathervane', () => ({
+  await withFields(page, server.url, 'demo-weathervane', () => ({
     practice: { form: { ...PLAIN_DRILL, order: 'random', count: 10_000, rhythm: 'quarters' }, climb: { ...CLIMB, start: 60, goal: 60 } },
   }));
   await forget(page, server.url);
@@ -308,7 +302,7 @@ test('a page that stalls again and again loses no pass: the clock is the soundâ€
       }
     };
   });
-  await given(page, server.url, 'demo-weathervane', quick());
+  await withFields(page, server.url, 'demo-weathervane', quick());
   await forget(page, server.url);
   await open(page, server.url);
   const time = (): Promise<number> => page.evaluate(() => (globalThis as unknown as { soundOfTest: AudioContext }).soundOfTest.currentTime);

@@ -1,3 +1,4 @@
+import type { StudyBody } from '../../contract';
 import { test as base, expect, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
@@ -117,3 +118,10 @@ export const drop = (page: Page, name: string, text: string): Promise<void> =>
     },
     { n: name, t: text },
   );
+
+/** A study with other fields, through the API, before it is opened. */
+export async function withFields(page: Page, url: string, id: string, fields: (b: StudyBody) => Partial<StudyBody>): Promise<void> {
+  const kept = (await (await page.request.get(`${url}/api/studies/${id}`)).json()) as { revision: number; body: StudyBody };
+  const body = { ...kept.body, ...fields(kept.body) };
+  expect((await page.request.put(`${url}/api/studies/${id}`, { data: { revision: kept.revision, body } })).status()).toBe(200);
+}

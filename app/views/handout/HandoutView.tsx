@@ -73,7 +73,7 @@ function Open({ body }: { body: StudyBody }) {
 function Bench({ body, handout }: { body: StudyBody; handout: Handout }) {
   const open = useAppSelector((s) => s.editor.id);
   const { data: studies } = useStudiesQuery();
-  const nameOf = (part: HandoutPart): string => partWords(part, body, open, studies ?? []);
+  const nameOf = (part: HandoutPart): string => partWords(part, body, open, studies);
   return (
     <div className="grid items-start gap-3 lg:grid-cols-[3fr_2fr]">
       <Panel title={HANDOUT.parts}>

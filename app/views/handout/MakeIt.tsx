@@ -28,25 +28,28 @@ export function MakeIt({ handout, partName }: { handout: Handout; partName: (id:
   const [said, setSaid] = useState<string | null>(null);
   const name = fileName([handout.title, handout.pupil].filter(Boolean).join(' '));
   const missing = missingWords(missingLetters(JSON.stringify(handout)));
-  const prepared = async (): Promise<MadeHandout> => {
+  const prepared = async (): Promise<MadeHandout | null> => {
     setReading(true);
     setSaid(null);
-    const now = makeHandout(handout, await read(handout));
+    const studies = await read(handout);
+    const now = studies && makeHandout(handout, studies);
     setMade(now);
     setReading(false);
+    if (!now) setSaid(HANDOUT.noAnswer);
     return now;
   };
   const asPdf = async (): Promise<void> => {
-    const { request } = await prepared();
-    const pdf = await bind(request);
+    const now = await prepared();
+    const pdf = now && (await bind(now.request));
     if (!pdf) return;
     download(`${name}.pdf`, 'application/pdf', pdf);
     setSaid(HANDOUT.made(name));
   };
   const asArchive = async (): Promise<void> => {
-    const { lines } = await prepared();
-    if (!lines.length) return setSaid(HANDOUT.noLines);
-    const files = lines.flatMap(({ line, body }) =>
+    const now = await prepared();
+    if (!now) return;
+    if (!now.lines.length) return setSaid(HANDOUT.noLines);
+    const files = now.lines.flatMap(({ line, body }) =>
       ARCHIVED.map((id) => {
         const format = lineFormat(id);
         return { name: `${fileName(line.name)}.${format.extension}`, bytes: format.write(lineOut(body, line, true)) };

@@ -1,11 +1,12 @@
-import { strToU8, zipSync } from 'fflate';
 import { Download } from 'lucide-react';
 import { writeBundle, type Lick, type StudyBody } from '../../../contract';
-import { defaultSchool, type Instrument } from '../../../core';
+import type { Instrument } from '../../../core';
 import type { LineFormat } from '../../../formats/lines';
 import { useAppDispatch } from '../../store';
 import { api } from '../../store/api';
 import { neckOf } from '../../store/licks';
+import { archiveOf } from '../../files/archive';
+import { lineOut } from '../../files/papers';
 import { Button } from '../../ui/Button';
 import { download, fileName } from '../../ui/files';
 import { SentencePart } from '../../ui/SentencePart';
@@ -51,16 +52,12 @@ function Form({ chosen, onProblem, close }: Props & { close: () => void }) {
   const asFiles = async (format: LineFormat): Promise<void> => {
     const found = await load.licks(licks);
     if (!found) return;
-    const files: Record<string, Uint8Array> = {};
-    for (const [k, { lick, neck, body }] of found.entries()) {
-      const school = body.school ?? defaultSchool(body.layout);
-      const written = format.write({ ...lick, instrument: neck, scale: lick.stayed ?? body.scale, school, channelPerString: true });
-      files[`${String(k + 1).padStart(2, '0')}-${fileName(lick.name)}.${format.extension}`] =
-        typeof written === 'string' ? strToU8(written) : written;
-    }
-    const [first] = Object.entries(files);
-    if (found.length === 1) download(first[0].slice(3), format.media, first[1]);
-    else download(`crow-ladder-licks-${format.extension}.zip`, 'application/zip', zipSync(files));
+    const files = found.map(({ lick, neck, body }) => {
+      const line = { ...lick, instrument: neck, scale: lick.stayed ?? body.scale };
+      return { name: `${fileName(lick.name)}.${format.extension}`, bytes: format.write(lineOut(body, line, true)) };
+    });
+    if (files.length === 1) download(files[0].name, format.media, files[0].bytes);
+    else download(`crow-ladder-licks-${format.extension}.zip`, 'application/zip', archiveOf(files));
     close();
   };
   return (
