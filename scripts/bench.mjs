@@ -5,7 +5,7 @@ import { ensureBuilt, ensureInstalled, run } from './ensure.mjs';
 await ensureInstalled({ tests: true });
 await ensureBuilt();
 const only = process.argv[2];
-for (const name of ['core', 'routes', 'licks', 'harmony', 'progression', 'listening', 'practise', 'server', 'browser'].filter(
+for (const name of ['core', 'routes', 'licks', 'harmony', 'progression', 'listening', 'practise', 'booklet', 'server', 'browser'].filter(
   (n) => !only || n === only,
 )) {
   await build({

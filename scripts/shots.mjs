@@ -45,7 +45,7 @@ const listening = async (page, manner) => {
 };
 const SHOTS = [
   ['plan', '/study/demo-weathervane/plan', 'light'],
-  ['handout', '/study/demo-weathervane/handout', 'light', (p) => p.getByText(/pages/).first().waitFor()],
+  ['handout', '/study/demo-weathervane/handout', 'light'],
   ['log', '/log', 'light'],
   ['first-leaf', '/', 'light', (p) => p.keyboard.press('i')],
   ['connect', '/study/demo-weathervane/connect', 'light', (p) => p.locator('[data-note="5"]').click()],
@@ -111,7 +111,6 @@ const SHOTS = [
       await p.waitForTimeout(700);
     },
   ],
-  ['quiz-map', '/study/demo-weathervane/quiz', 'light'],
   [
     'quiz',
     '/study/demo-weathervane/quiz',
@@ -186,6 +185,7 @@ for (const [name, path, colorScheme, act, viewport = { width: 1280, height: 800 
   await act?.(page);
   await page.waitForTimeout(300);
   await page.screenshot({ path: join(out, `${name}.png`) });
+  await page.context().close(); // or the next one would stand "live" with it
   console.log(`docs/screenshots/${name}.png`);
 }
 await browser.close();

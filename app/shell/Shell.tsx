@@ -50,12 +50,12 @@ const PAGES_OF: Readonly<Partial<Record<string, readonly string[]>>> = {
 };
 
 const ITEM =
-  'flex min-w-0 flex-1 flex-col items-center gap-1 px-0.5 py-2 text-[0.75rem] text-[#c4c1b6] hover:text-white max-sm:border-t-[3px] sm:flex-none sm:border-l-[3px] sm:py-2.5 short:py-1 border-transparent focus-visible:outline-offset-[-3px] focus-visible:outline-[#8fc9d0]';
+  'flex min-w-0 flex-1 flex-col items-center gap-1 px-0.5 py-2 text-[0.75rem] text-[#c4c1b6] hover:text-white max-sm:border-t-[3px] sm:flex-none sm:border-l-[3px] short:py-1 border-transparent focus-visible:outline-offset-[-3px] focus-visible:outline-[#8fc9d0]';
 const ON = 'border-brass! bg-night-2 text-white! rail-on';
 
 function Mark() {
   return (
-    <svg viewBox="0 0 40 40" width="40" height="40" aria-hidden className="mx-auto my-4 hidden sm:block short:hidden">
+    <svg viewBox="0 0 40 40" width="40" height="40" aria-hidden className="mx-auto my-4 hidden shrink-0 sm:block short:hidden">
       <path d="M12 36V10M28 36V10" stroke="#6e6b62" strokeWidth="2.4" />
       <path d="M12 31h16M12 24h16M12 17h16" stroke="#6e6b62" strokeWidth="2.4" />
       <path d="M8 13c2-7 9-9 14-7l8 1-6 3c0 6-4 9-9 9-3 0-6-1-7-6z" fill="#ece4d1" />
