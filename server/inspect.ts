@@ -142,6 +142,7 @@ const SYSTEM: Readonly<Record<string, string>> = Object.freeze({
   ENOTDIR: 'a part of the path is a file, not a folder',
   ENOSPC: 'the disk is full',
   EISDIR: 'it is a folder, not a file',
+  ENOENT: 'there is no such file',
 });
 
 /** What a failed call of the system or of SQLite means, in a few words. */

@@ -28,6 +28,11 @@ test('a handout of two studies: put together, ordered by mouse, keys and arrows,
   await page.getByLabel('Teacher').fill('M. Ferrow');
   await page.getByLabel('Teacher').press('Enter');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('for Ines');
+  const title = page.getByLabel('Title');
+  const before = await title.inputValue();
+  await title.fill('  ');
+  await title.press('Enter');
+  await expect(title).toHaveValue(before);
   await add(page, 'Text of your own');
   await page.getByLabel('Your text').fill('Slowly, and say the degrees.');
   await add(page, 'All rungs', 'demo-cold-forge');
@@ -150,4 +155,14 @@ test('without an answer of the server nothing is made, and nothing is called gon
   await page.getByRole('button', { name: 'PDF', exact: true }).click();
   await expect(page.getByText(/^The server did not answer/)).toBeVisible();
   await expect(page.getByText('Left out: ')).toBeHidden();
+
+  // Choosing from it: what is away is said, and asked for again.
+  await page.getByLabel('What', { exact: true }).selectOption({ label: 'A lick' });
+  await page.getByLabel('From').selectOption('demo-cold-forge');
+  await expect(page.getByText(/^That study could not be read/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Add', exact: true })).toBeDisabled();
+  await page.unroute(/\/api\/studies\/demo-cold-forge/);
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect.poll(async () => (await names(page)).at(-1)).toContain('A lick: Rails');
 });

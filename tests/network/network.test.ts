@@ -189,7 +189,7 @@ describe('a start that cannot share says why and ends', () => {
     expect(why(a.cert, b.key)).toContain('is not the key of the certificate');
     expect(why(a.key, a.key)).toContain('is no certificate');
     expect(why(a.cert, a.cert)).toContain('is no private key');
-    expect(why(`${a.cert}.gone`, a.key)).toContain('cannot be read');
+    expect(why(`${a.cert}.gone`, a.key)).toContain('cannot be read: there is no such file.');
     expect(why(a.cert, a.key, now + 31 * 24 * 3600_000)).toContain('ran out on');
     expect(why(a.cert, a.key, now - 24 * 3600_000)).toContain('is good only from');
     writeFileSync(`${a.cert}.cut`, readFileSync(a.cert, 'utf8').slice(0, 200));

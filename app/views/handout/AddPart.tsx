@@ -1,6 +1,6 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { HANDOUT_KINDS, MOST_PARTS, type Handout, type HandoutKind, type StudyBody } from '../../../contract';
-import { CoreError, layOut, onceEach, parseChord } from '../../../core';
+import { CoreError, layOut, onceEach, parseChord, type Shape } from '../../../core';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { useStudiesQuery, useStudyQuery } from '../../store/api';
 import { change } from '../../store/change';
@@ -12,13 +12,14 @@ import { Panel } from '../../ui/Panels';
 import { Select } from '../../ui/Select';
 import { HANDOUT_WORDS } from '../../words/handout-text';
 import { isolated } from '../../words/name-text';
+import { refusalWords } from '../../words/save-text';
 import { HANDOUT } from '../../words/views/handout';
 
 const OWN = '';
 type Option = { value: string; label: string };
 
 /** The things of a kind that a study has, by what names them. */
-function thingsOf(kind: HandoutKind, body: StudyBody | null): Option[] {
+function thingsOf(kind: HandoutKind, body: StudyBody | null, shapes: readonly Shape[]): Option[] {
   const named = (all: readonly { id: string; name: string }[]): Option[] =>
     all.map(({ id, name }) => ({ value: id, label: isolated(name) }));
   if (!body) return [];
@@ -30,14 +31,15 @@ function thingsOf(kind: HandoutKind, body: StudyBody | null): Option[] {
     case 'drill':
       return named(body.drills);
     case 'shape':
-      return shapesIn(body).map((s) => ({ value: `${s.number}/${s.handFret}`, label: s.label }));
+      return shapes.map((s) => ({ value: shapeKey(s), label: s.label }));
     default:
       return [];
   }
 }
+const shapeKey = (s: Shape): string => `${s.number}/${s.handFret}`;
 const CHOSEN: readonly HandoutKind[] = ['route', 'lick', 'drill', 'shape'];
 
-function shapesIn(body: StudyBody) {
+function shapesIn(body: StudyBody): Shape[] {
   try {
     return onceEach(body.layout.kind, layOut(body.instrument, body.scale, body.layout));
   } catch (e) {
@@ -57,11 +59,17 @@ function isChord(text: string): boolean {
 }
 
 /** The part that was chosen; null where something is missing yet. */
-function partOf(kind: HandoutKind, study: string | null, thing: string | undefined, chord: string, body: StudyBody | null): NewPart | null {
+function partOf(
+  kind: HandoutKind,
+  study: string | null,
+  thing: string | undefined,
+  chord: string,
+  shapes: readonly Shape[],
+): NewPart | null {
   if (kind === 'text') return { kind, text: '' };
   if (kind === 'arpeggio') return isChord(chord) ? { kind, study, chord } : null;
   if (kind === 'shape') {
-    const shape = body ? shapesIn(body).find((s) => `${s.number}/${s.handFret}` === thing) : undefined;
+    const shape = shapes.find((s) => shapeKey(s) === thing);
     return shape ? { kind, study, rung: rungOf(shape) } : null;
   }
   if (kind === 'route' || kind === 'lick' || kind === 'drill') return thing ? { kind, study, of: thing } : null;
@@ -77,11 +85,12 @@ export function AddPart({ handout }: { handout: Handout }) {
   const [study, setStudy] = useState(OWN);
   const [thing, setThing] = useState('');
   const [chord, setChord] = useState('');
-  const { data: other } = useStudyQuery(study, { skip: study === OWN });
+  const { data: other, error, refetch } = useStudyQuery(study, { skip: study === OWN });
   const body = study === OWN ? own : other && !other.problems.length ? other.body : null;
-  const things = thingsOf(kind, body);
+  const shapes = useMemo(() => (kind === 'shape' && body ? shapesIn(body) : []), [kind, body]);
+  const things = thingsOf(kind, body, shapes);
   const chosen = things.find((t) => t.value === thing) ?? things.at(0);
-  const part = partOf(kind, study === OWN ? null : study, chosen?.value, chord.trim(), body);
+  const part = partOf(kind, study === OWN ? null : study, chosen?.value, chord.trim(), shapes);
   const full = handout.parts.length >= MOST_PARTS;
   const others = (studies ?? []).filter((s) => s.id !== open && !s.damaged && !s.problems.length);
   const from: Option[] = [
@@ -120,6 +129,11 @@ export function AddPart({ handout }: { handout: Handout }) {
         </div>
       </div>
       {CHOSEN.includes(kind) && body && !things.length && <p className="mt-2 text-soft">{HANDOUT.noneThere}</p>}
+      {study !== OWN && error && (
+        <p role="alert" className="mt-2 text-clay">
+          {HANDOUT.notRead(refusalWords(error))} <Button onClick={() => void refetch()}>{HANDOUT.readAgain}</Button>
+        </p>
+      )}
       {kind === 'arpeggio' && chord.trim() !== '' && !part && <p className="mt-2 text-clay">{HANDOUT.chordCannot}</p>}
     </Panel>
   );

@@ -115,7 +115,11 @@ function Head({ handout }: { handout: Handout }) {
               defaultValue={handout[field]}
               maxLength={80}
               placeholder={field === 'title' ? undefined : HANDOUT.asTyped}
-              onBlur={(e) => set({ [field]: e.target.value.trim() })}
+              onBlur={(e) => {
+                // Every handout has a title: an emptied one comes back, in sight.
+                if (field === 'title' && !e.target.value.trim()) e.target.value = handout.title;
+                set({ [field]: e.target.value.trim() });
+              }}
               onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
               className="rounded-md border border-line bg-paper px-2 py-1.5 text-base text-ink"
             />

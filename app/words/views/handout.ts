@@ -37,6 +37,8 @@ export const HANDOUT = {
   from: 'From',
   which1: 'Which',
   chord: 'Chord',
+  notRead: (why: Said) => `That study could not be read: ${why}`,
+  readAgain: 'Try again',
   noneThere: 'There is none in this study yet.',
   mostParts: (most: Said) => `${most} parts: remove one first`,
   make: 'Make it',
