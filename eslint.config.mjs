@@ -3,13 +3,13 @@ import { defineConfig, globalIgnores } from 'eslint/config';
 import ts from 'typescript-eslint';
 
 export default defineConfig(
-  globalIgnores(['dist', 'node_modules', '.cache', 'test-results', '**/*.mjs', '**/*.cjs']),
+  globalIgnores(['dist', 'release', 'node_modules', '.cache', 'test-results', '**/*.mjs', '**/*.cjs']),
   ts.configs.recommendedTypeChecked,
   { languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } } },
   {
     files: ['app/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
-    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+    rules: hooks.configs.recommended.rules,
   },
   {
     rules: {

@@ -1,6 +1,7 @@
 /** Pure code and server in Node; what needs a screen is tested in Chromium by Playwright. */
 export default {
   testEnvironment: 'node',
+  maxWorkers: '100%', // Jest's own choice leaves a core free
   testTimeout: 60_000, // nothing here is timed; a busy machine is no failure
   roots: [
     '<rootDir>/core',
@@ -12,6 +13,7 @@ export default {
     '<rootDir>/tests/outside',
     '<rootDir>/tests/durability',
     '<rootDir>/tests/network',
+    '<rootDir>/tests/release',
     '<rootDir>/scripts',
   ],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],

@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test';
 /** The real interface in Debian's Chromium. Each test file starts its own server on its own notebook. */
 export default defineConfig({
   testDir: 'tests/e2e',
-  workers: 1,
+  workers: 2,
   timeout: 60_000,
   retries: 1, // named in the log by scripts/test.mjs
   expect: { timeout: 10_000 },

@@ -9,12 +9,15 @@ import { problemsOf, type Problem } from './record';
 import { roundProblem, type Round } from './round';
 import { studySchema, type StudyBody } from './study';
 import { upgradeStudy } from './formats';
+import { VERSION } from './version';
 import { shortened } from './words';
 
 /** Studies and instruments in one file: a study, some of them, or a whole notebook. Described in docs/formats.md. */
 export interface Bundle {
   kind: typeof BUNDLE_KIND;
   version: 1;
+  /** The program that wrote it; older files do not say. */
+  by?: string;
   /** The notebook's own ids; a study names its instrument by one of them. */
   instruments: { id: string; body: Instrument }[];
   /** Scales of the player's own; files written before there were any have none. */
@@ -40,16 +43,17 @@ export interface BundleVersion {
 }
 
 export const BUNDLE_KIND = 'crow-ladder notebook';
-const VERSION = 1;
+const BUNDLE_VERSION = 1;
 const MOST_RECORDS = 20_000;
 /** Versions that a bundle holds at most: those of the studies in it. */
 const MOST_VERSIONS = 50_000;
 const MOST_PASSES = 500_000;
 const MOST_ROUNDS = 50_000;
+const MOST_BY = 100;
 
 type Written = Pick<Bundle, 'studies' | 'instruments' | 'versions' | 'passes' | 'rounds'> & Partial<Pick<Bundle, 'scales' | 'drills'>>;
 export const writeBundle = ({ studies, instruments, scales = [], drills = [], versions, passes, rounds }: Written): string => {
-  const bundle: Bundle = { kind: BUNDLE_KIND, version: VERSION, instruments, scales, drills, studies };
+  const bundle: Bundle = { kind: BUNDLE_KIND, version: BUNDLE_VERSION, by: `Crow Ladder ${VERSION}`, instruments, scales, drills, studies };
   return `${JSON.stringify({ ...bundle, ...(versions ? { versions } : {}), ...(passes ? { passes } : {}), ...(rounds ? { rounds } : {}) }, null, 1)}\n`;
 };
 
@@ -90,15 +94,17 @@ export function nestingOf(value: unknown, most = MOST_NESTED): number {
 /** Checks a value that should be a bundle; says by name and path what is wrong. Tells how far it is, 0 to 1. */
 export function checkBundle(value: unknown, onDone: (share: number) => void = () => undefined): ReadBundle {
   if (!isRecord(value) || value.kind !== BUNDLE_KIND) return say('This is JSON, but no notebook of Crow Ladder.');
-  if (value.version !== VERSION)
+  if (value.version !== BUNDLE_VERSION)
     return say(
       typeof value.version === 'number'
-        ? `This notebook is of version ${value.version}; this Crow Ladder reads version ${VERSION}.`
+        ? `This notebook is of version ${value.version}; this Crow Ladder reads version ${BUNDLE_VERSION}.`
         : 'This notebook does not say its version.',
     );
-  const { instruments = [], scales: named = [], drills = [], studies = [], versions, passes, rounds } = value;
+  const { instruments = [], scales: named = [], drills = [], studies = [], versions, passes, rounds, by } = value;
   if (![instruments, named, drills, studies, versions ?? [], passes ?? [], rounds ?? []].every(Array.isArray))
     return say('This notebook is damaged: instruments, scales, drills, studies, versions, passes and rounds must be lists.');
+  if (by !== undefined && (typeof by !== 'string' || by.length > MOST_BY))
+    return say(`This notebook is damaged: by, the program that wrote it, must be a text of at most ${MOST_BY} signs.`);
   const length = (l: unknown): number => (l as unknown[] | undefined)?.length ?? 0;
   const records = [instruments, named, drills, studies].reduce<number>((sum, l) => sum + length(l), 0);
   // Lengths before members: a list of a million is not looked into.
@@ -131,7 +137,7 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
   return {
     bundle: {
       kind: BUNDLE_KIND,
-      version: VERSION,
+      version: BUNDLE_VERSION,
       ...(lists as Pick<Bundle, keyof typeof lists>),
       ...(earlier ? { versions: earlier as BundleVersion[] } : {}),
       ...(log ? { passes: log as Pass[] } : {}),

@@ -18,3 +18,4 @@ export * from './facts';
 export { ID, type RungRef } from './parts';
 export { fieldWords, MOST_MESSAGE } from './words';
 export * from './share';
+export { VERSION } from './version';

@@ -137,6 +137,7 @@ export const PUBLISHED: Readonly<Record<string, () => JsonSchema>> = {
       'A notebook of Crow Ladder, or some studies of it',
       BUNDLE_KIND,
       {
+        by: { type: 'string', maxLength: 100, description: 'The program that wrote it, with its version.' },
         instruments: kept('instrument'),
         scales: kept('scale'),
         drills: kept('drill'),

@@ -1,6 +1,7 @@
 // Builds the client to dist/app and the server to dist/server/main.js.
 import { build as esbuild } from 'esbuild';
 import { build as vite } from 'vite';
+import { compress } from './compress.mjs';
 
 await vite({ logLevel: process.env.VERBOSE ? 'info' : 'warn' });
 await esbuild({
@@ -14,3 +15,4 @@ await esbuild({
   sourcemap: true,
   logLevel: 'warning',
 });
+await compress('dist/app');

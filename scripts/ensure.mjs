@@ -68,7 +68,19 @@ export async function ensureInstalled({ tests = false } = {}) {
   writeFileSync(STAMP, tests ? all : forRun);
 }
 
-const SOURCES = ['app', 'server', 'contract', 'formats', 'core', 'demo', 'vite.config.ts', 'scripts/build.mjs', 'package-lock.json'];
+const SOURCES = [
+  'app',
+  'server',
+  'contract',
+  'formats',
+  'core',
+  'demo',
+  'vite.config.ts',
+  'scripts/build.mjs',
+  'scripts/compress.mjs',
+  'package.json',
+  'package-lock.json',
+];
 
 function newestIn(path) {
   const info = statSync(path);

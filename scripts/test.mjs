@@ -31,12 +31,21 @@ async function ensureSystem() {
   return (await run('apt-get', ['install', '-y', '-qq', ...wanted])) === 0;
 }
 
-/** A check that is one thing: it passes or fails as a whole. */
+/** A check that is one thing: it passes or fails as a whole. What it says is shown when it has ended: others run beside it. */
 async function check(title, script, args) {
-  console.log(`\n== ${title}`);
-  const code = await run(process.execPath, [script, ...args]);
-  console.log(code === 0 ? `ok: ${title}` : `FAILED: ${title}`);
+  const child = spawn(process.execPath, [script, ...args], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+  const said = [];
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => said.push(part));
+  const code = await new Promise((done) => child.on('close', (c) => done(c ?? 1)));
+  console.log(`\n== ${title}\n${Buffer.concat(said)}${code === 0 ? 'ok' : 'FAILED'}: ${title}`);
   return code === 0 ? [1, 0] : [0, 1];
+}
+
+/** Checks one after another. */
+async function row(...checks) {
+  const results = [];
+  for (const one of checks) results.push(await check(...one));
+  return results;
 }
 
 /** A runner that writes its counts to a file; no file, or a bad exit without a failed test, is one failure. */
@@ -62,26 +71,28 @@ await ensureInstalled({ tests: true });
 const system = await ensureSystem();
 await ensureBuilt();
 
+const FLOORS = ['core', 'formats', 'contract', 'server', 'app', 'demo'];
+/** Two rows beside each other: one for each core that even a small machine has. */
+const checks = await Promise.all([
+  row(
+    ['types', commandOf('typescript', 'tsc'), ['--noEmit']],
+    ['format', commandOf('prettier'), ['--check', '--log-level', 'warn', '.']],
+    ['nothing unused', commandOf('knip'), ['--no-progress']],
+    ['boundaries', commandOf('dependency-cruiser', 'depcruise'), ['--config', '.dependency-cruiser.cjs', ...FLOORS]],
+  ),
+  row(
+    ['lint', commandOf('eslint'), ['.']],
+    ['broken files', join(ROOT, 'scripts/fuzz.mjs'), ['all', '500', '1']],
+    ['size of the first load', join(ROOT, 'scripts/budget.mjs'), []],
+  ),
+]);
+
 const results = [
   system ? [1, 0] : [0, 1],
-  await check('types', commandOf('typescript', 'tsc'), ['--noEmit']),
-  await check('lint', commandOf('eslint'), ['.']),
-  await check('format', commandOf('prettier'), ['--check', '--log-level', 'warn', '.']),
-  await check('boundaries', commandOf('dependency-cruiser', 'depcruise'), [
-    '--config',
-    '.dependency-cruiser.cjs',
-    'core',
-    'formats',
-    'contract',
-    'server',
-    'app',
-    'demo',
-  ]),
-  await check('nothing unused', commandOf('knip'), ['--no-progress']),
-  await check('broken files', join(ROOT, 'scripts/fuzz.mjs'), ['all', '500', '1']),
+  ...checks.flat(),
   await suite(
     'unit and outside checks',
-    ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--forceExit', '--json', `--outputFile=${JEST_OUT}`],
+    ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--json', `--outputFile=${JEST_OUT}`],
     JEST_OUT,
     (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites],
   ),

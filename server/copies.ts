@@ -4,6 +4,7 @@ import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { BUNDLE_KIND, type DatedCopy } from '../contract';
+import { connectTo } from './database';
 import { inspect, wordsOf } from './inspect';
 import { PASSES_SQL } from './passes';
 import { roundIn } from './rounds';
@@ -42,6 +43,16 @@ export async function makeCopy(db: Knex, file: string, now: Date): Promise<Dated
   await db.raw('VACUUM INTO ?', [join(folder, name)]);
   for (const old of listCopies(file).slice(MOST_COPIES)) rmSync(join(folder, old.name), { force: true });
   return listCopies(file).find((c) => c.name === name) as DatedCopy;
+}
+
+/** Copies a notebook as a Crow Ladder of before kept it, before anything is written to it. */
+export async function copyFirst(file: string, now: Date): Promise<DatedCopy> {
+  const db = connectTo(file);
+  try {
+    return await makeCopy(db, file, now);
+  } finally {
+    await db.destroy();
+  }
 }
 
 /** Whether a copy is due: the newest is old, or dated in the future by a clock that was since put right. */

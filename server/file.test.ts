@@ -32,7 +32,7 @@ describe('the file', () => {
   it('cut at its end, with the missing page in the log, is whole', async () => {
     await make();
     for (const tail of ['', '-wal']) writeFileSync(`${file}.copy${tail}`, readFileSync(file + tail));
-    expect(inspect(`${file}.copy`)).toEqual({ kind: 'ours' });
+    expect(inspect(`${file}.copy`)).toEqual({ kind: 'ours', behind: false });
   });
   it('with a page overwritten is noticed', async () => {
     await filled();
@@ -67,7 +67,7 @@ describe('the file', () => {
     expect(inspect(empty)).toEqual({ kind: 'new' });
     writeFileSync(`${empty}.new`, 'rubbish of a killed start');
     await createDatabase(empty, () => Promise.resolve());
-    expect([inspect(empty), existsSync(`${empty}.new`)]).toEqual([{ kind: 'ours' }, false]);
+    expect([inspect(empty), existsSync(`${empty}.new`)]).toEqual([{ kind: 'ours', behind: false }, false]);
     const half = join(folder(), 'half.sqlite');
     const killed = new Sqlite(half);
     killed.exec('create table knex_migrations (id integer primary key, name text, batch integer, migration_time integer)');
@@ -75,7 +75,7 @@ describe('the file', () => {
       'create table knex_migrations_lock ("index" integer primary key, is_locked integer); insert into knex_migrations_lock values (1, 1)',
     );
     killed.close();
-    expect(inspect(half)).toEqual({ kind: 'ours' });
+    expect(inspect(half)).toEqual({ kind: 'ours', behind: true });
     const on = await openDatabase(half);
     expect(await on('studies')).toEqual([]);
     await on.destroy();

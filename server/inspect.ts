@@ -10,8 +10,8 @@ export const APPLICATION_ID = 0x43726f77;
 
 /** What a file is before anything is written to it. */
 export type Inspected =
-  /** Not there, or empty: a notebook can begin here. */
-  { kind: 'new' } | { kind: 'ours' } | { kind: 'damaged' | 'foreign' | 'newer' | 'unreachable'; why: string };
+  /** Not there, or empty: a notebook can begin here. Ours: `behind` is one that an older Crow Ladder kept. */
+  { kind: 'new' } | { kind: 'ours'; behind: boolean } | { kind: 'damaged' | 'foreign' | 'newer' | 'unreachable'; why: string };
 
 /** Tables that a notebook may hold; SQLite's own aside. */
 const TABLES = new Set([
@@ -125,7 +125,7 @@ function read(address: string, marked: boolean): Inspected {
       return { kind: 'foreign', why: 'it is a database of another program' };
     const done = tables.includes('knex_migrations') ? (db.prepare('select name from knex_migrations').all() as { name: string }[]) : [];
     return done.every((m) => MIGRATION_NAMES.includes(m.name))
-      ? { kind: 'ours' }
+      ? { kind: 'ours', behind: done.length < MIGRATION_NAMES.length }
       : { kind: 'newer', why: 'it was made by a newer Crow Ladder' };
   } catch (e) {
     return { kind: 'damaged', why: wordsOf(e) };

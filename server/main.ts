@@ -3,10 +3,12 @@ import { existsSync, mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { fileURLToPath } from 'node:url';
+import { VERSION } from '../contract';
 import { createApp, createNotebook } from './app';
 import { openBrowser } from './browser';
 import { changes } from './changes';
 import { copyWhenDue } from './copy-routes';
+import { copyFirst } from './copies';
 import { closeDatabase, createDatabase, openDatabase, setAside } from './database';
 import { loadDemoOnce, resetDemo } from './demo';
 import { readFlags } from './flags';
@@ -87,7 +89,20 @@ async function opened(): Promise<{ db: Knex; lock: Lock | null }> {
       if (await loadDemoOnce(db)) console.log('First run: the Tin Lantern demo set was loaded.');
     });
   }
+  if (found.kind === 'ours' && found.behind) await safeFirst();
   return { db: await openDatabase(file), lock };
+}
+
+/** A notebook that an older Crow Ladder kept is copied before its tables are brought up to date, or left as it is. */
+async function safeFirst(): Promise<void> {
+  try {
+    const { name } = await copyFirst(file, new Date());
+    console.log(`This notebook was kept by an older Crow Ladder: it is brought up to date, and stands as it was in copies/${name}.`);
+  } catch (e) {
+    throw new NoStart(
+      `The notebook at ${file} was kept by an older Crow Ladder, and no copy of it could be made first: ${wordsOf(e)}. It was left as it is.`,
+    );
+  }
 }
 
 function lockedOrWhy(): Lock | null {
@@ -125,7 +140,7 @@ async function main(): Promise<void> {
   const url = `http://${HOST}:${got}`;
   lock?.announce(url);
   console.log(`Notebook: ${file}`);
-  console.log(`Crow Ladder is ready at ${url}`);
+  console.log(`Crow Ladder ${VERSION} is ready at ${url}`);
   openBrowser(url, flags);
   let stopping = false;
   const stop = (): void => {

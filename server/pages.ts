@@ -8,6 +8,7 @@ import { refuse } from './guards';
 export function pages(webRoot: string): MiddlewareHandler {
   const files = serveStatic({
     root: relative(process.cwd(), webRoot) || '.',
+    precompressed: true, // scripts/compress.mjs
     onFound: (path, c) => {
       c.header('Cache-Control', path.includes('assets') ? 'public, max-age=31536000, immutable' : 'no-cache');
     },

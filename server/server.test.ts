@@ -216,7 +216,7 @@ describe('the file', () => {
   it('is sound after use', async () => {
     await make();
     const { filename } = (db.client as { config: { connection: { filename: string } } }).config.connection;
-    expect(inspect(filename)).toEqual({ kind: 'ours' });
+    expect(inspect(filename)).toEqual({ kind: 'ours', behind: false });
   });
 });
 

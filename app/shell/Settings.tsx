@@ -1,4 +1,5 @@
 import { TabletSmartphone } from 'lucide-react';
+import { VERSION } from '../../contract/version';
 import { setPrefs, usePrefs, type Prefs } from '../store/prefs';
 import { Button } from '../ui/Button';
 import { Segmented } from '../ui/Segmented';
@@ -53,7 +54,9 @@ export function Settings() {
       <Button onClick={() => openPanel('devices')}>
         <TabletSmartphone size={16} aria-hidden /> {FRAME.devices}
       </Button>
-      <p className="text-xs text-soft">{FRAME.keptInThisBrowserFor}</p>
+      <p className="text-xs text-soft">
+        {FRAME.keptInThisBrowserFor} Crow Ladder {VERSION}.
+      </p>
     </div>
   );
 }

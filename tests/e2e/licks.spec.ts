@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { drop, expect, part, saved, startServer, newDb, kill, test, typeInto } from './support';
+import { drop, expect, FIRST_PORT, kill, newDb, part, saved, startServer, test, typeInto } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const notes = (page: Page) => page.getByRole('listbox', { name: 'Notes of the lick' }).getByRole('option');
@@ -66,7 +66,7 @@ test('a lick typed in as text, mended, copied over the neck, moved to the seven 
   const score = await exported(page, 'MusicXML');
   const wanted = await notes(page).allTextContents();
   // Into an empty notebook: another server on a fresh file, its demo deleted but for one study.
-  const other = await startServer(newDb(), 4950);
+  const other = await startServer(newDb(), FIRST_PORT + 50);
   await page.goto(`${other.url}/study/demo-weathervane/licks`);
   await expect(heading(page)).toContainText('Latch');
   await page.getByRole('link', { name: 'Notebook' }).click();

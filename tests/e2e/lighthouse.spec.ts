@@ -1,15 +1,15 @@
 import { chromium, test as plain } from '@playwright/test';
 import lighthouse, { desktopConfig } from 'lighthouse';
-import { expect, kill, newDb, startServer, type Running } from './support';
+import { expect, FIRST_PORT, kill, newDb, startServer, type Running } from './support';
 
 /** A general auditor's scores for every view: accessibility and best practices, both 100. */
 const STUDY = '/study/demo-weathervane';
 const VIEWS = ['/map', `${STUDY}/map`, `${STUDY}/connect`, `${STUDY}/transpose`, `${STUDY}/licks`, '/notebook', '/instruments'];
-const PORT = 9400;
+const PORT = FIRST_PORT + 4500;
 
 let server: Running;
 plain.beforeAll(async () => {
-  server = await startServer(newDb(), 4950);
+  server = await startServer(newDb(), FIRST_PORT + 50);
 });
 plain.afterAll(() => kill(server, 'SIGTERM'));
 

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import Sqlite from 'better-sqlite3';
 import { writeFileSync, readFileSync } from 'node:fs';
-import { expect, inConflict, kill, newDb, openMap, saved, startServer, test, typeInto } from './support';
+import { expect, FIRST_PORT, inConflict, kill, newDb, openMap, saved, startServer, test, typeInto } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 
@@ -10,7 +10,7 @@ test('what was saved survives a killed server and a new day', async ({ page, ser
   await typeInto(page, 'tonic and scale', 'Eb lydian');
   await saved(page);
   await kill(server, 'SIGKILL');
-  const again = await startServer(server.db, 4930);
+  const again = await startServer(server.db, FIRST_PORT + 30);
   const later = await context.newPage();
   await later.goto(`${again.url}/study/demo-weathervane/map`);
   await expect(heading(later)).toContainText('E♭ Lydian');
@@ -62,14 +62,14 @@ test('a damaged notebook file stops the start, is named, and stays as it is', as
   const file = newDb();
   writeFileSync(file, 'not a database at all, only words '.repeat(20));
   const before = readFileSync(file);
-  await expect(startServer(file, 4940)).rejects.toThrow(new RegExp(`cannot be read[\\s\\S]*It was left as it is`));
+  await expect(startServer(file, FIRST_PORT + 40)).rejects.toThrow(new RegExp(`cannot be read[\\s\\S]*It was left as it is`));
   expect(readFileSync(file).equals(before)).toBe(true);
 });
 
 test('a damaged notebook is set aside on request, and a new one begins', async ({ page }) => {
   const file = newDb();
   writeFileSync(file, 'not a database at all, only words '.repeat(20));
-  const server = await startServer(file, 4940, ['--new-notebook']);
+  const server = await startServer(file, FIRST_PORT + 40, ['--new-notebook']);
   expect(server.output()).toMatch(/It was moved, unchanged, to .*damaged-/);
   await openMap(page, server.url);
   await kill(server, 'SIGTERM');

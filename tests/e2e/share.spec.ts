@@ -1,8 +1,8 @@
-import AxeBuilder from '@axe-core/playwright';
 import { chromium, type Browser, type Page } from '@playwright/test';
 import jsQR from 'jsqr';
+import { faults } from './axe';
 import { makeCertificate, makeNetworks, type Networks } from '../support/networks';
-import { expect, kill, newDb, openMap, part, saved, startServer, test, typeInto, type Running } from './support';
+import { expect, FIRST_PORT, kill, newDb, openMap, part, saved, startServer, test, typeInto, type Running } from './support';
 
 // The desk is a browser on this machine; the stand one in another network namespace, as on a tablet of the same network.
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
@@ -22,7 +22,7 @@ test.afterAll(async () => {
 
 const codeOf = (r: Running): string => /Code: ([A-Z0-9-]+)/.exec(r.output())?.[1] ?? '';
 const addressOf = (r: Running): string => /On other devices of this network: (\S+)/.exec(r.output())?.[1] ?? '';
-const shared = (flags: string[] = [], db = newDb(), port = 4950): Promise<Running> => startServer(db, port, ['--no-open', `--share=${nets.shared.name}`, ...flags]); // prettier-ignore
+const shared = (flags: string[] = [], db = newDb(), port = FIRST_PORT + 50): Promise<Running> => startServer(db, port, ['--no-open', `--share=${nets.shared.name}`, ...flags]); // prettier-ignore
 
 /** A tablet that was let in by its code, on the Map of the demo. */
 async function tablet(server: Running): Promise<Page> {
@@ -57,12 +57,12 @@ test('the square code leads to the page that lets in: by keys alone; both pages 
   });
   const told = jsQR(new Uint8ClampedArray(read), 330, 330)?.data ?? '';
   expect(told).toBe(`${addressOf(server)}/pair?code=${codeOf(server)}`);
-  expect((await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations).toEqual([]);
+  expect(await faults(page, '[role=dialog]')).toEqual([]);
 
   const context = await stand.newContext({ viewport: { width: 360, height: 740 } });
   const phone = await context.newPage();
   await phone.goto(told);
-  expect((await new AxeBuilder({ page: phone }).analyze()).violations).toEqual([]);
+  expect(await faults(phone)).toEqual([]);
   expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
   await phone.keyboard.press('Tab');
   await phone.keyboard.press('Control+a');
@@ -174,7 +174,7 @@ test('over plain http what needs no certificate works, and what it would add is 
   await kill(plain, 'SIGTERM');
 
   const { cert, key } = makeCertificate(nets.shared.address);
-  const secure = await shared(['--cert', cert, '--key', key], newDb(), 4960);
+  const secure = await shared(['--cert', cert, '--key', key], newDb(), FIRST_PORT + 60);
   const safe = await tablet(secure);
   expect(await safe.evaluate(() => [isSecureContext, 'wakeLock' in navigator, 'mediaDevices' in navigator])).toEqual([true, true, true]);
   const manifest = await safe.evaluate(async () => {

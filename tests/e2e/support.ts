@@ -14,8 +14,11 @@ export interface Running {
 
 export const newDb = (): string => join(mkdtempSync(join(tmpdir(), 'crow-e2e-')), 'notebook.sqlite');
 
+/** Ports of this worker's own: two workers run beside each other. */
+export const FIRST_PORT = 4900 + 100 * Number(process.env.TEST_PARALLEL_INDEX ?? 0);
+
 /** Starts the built server on a notebook; resolves when it says that it is ready, rejects if it ends first. */
-export function startServer(db: string, port = 4900, flags: string[] = []): Promise<Running> {
+export function startServer(db: string, port = FIRST_PORT, flags: string[] = []): Promise<Running> {
   const child = spawn(process.execPath, ['dist/server/main.js', ...flags], {
     env: { ...process.env, CROW_LADDER_DB: db, CROW_LADDER_PORT: String(port) },
   });
