@@ -1,4 +1,5 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
+import { useLatest } from '../ui/useLatest';
 import type { StudyBody } from '../../contract';
 import { useAppDispatch, useAppSelector } from '../store';
 import { redone, undone, type Change, type EditorState } from '../store/editor';
@@ -50,12 +51,11 @@ export function StepNote() {
   }, [count]);
   const words = told ? wordsOf(told, reason) : '';
   const rung = told && 'rung' in told.change.after && shape ? rungWords(shape) : '';
-  const latest = useRef({ told, words, rung });
-  latest.current = { told, words, rung };
+  const latestRef = useLatest({ told, words, rung });
   // The words belong to the change: they are said once, when it is made.
   useEffect(() => {
-    if (count) say(spoken(latest.current));
-  }, [count]);
+    if (count) say(spoken(latestRef.current));
+  }, [count, latestRef]);
   const shown = told !== null && count !== seen && isBig(told);
   return (
     <div

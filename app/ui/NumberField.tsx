@@ -1,5 +1,6 @@
-import { useEffect, useId, useState } from 'react';
+import { useId } from 'react';
 import { DRAWING } from '../words/views/drawing';
+import { useKeyed } from './useKeyed';
 
 interface Props {
   label: string;
@@ -15,8 +16,7 @@ interface Props {
 /** A number with its range. What is out of range stays as typed, is said in place and not taken. */
 export function NumberField({ label, value, min, max, step = 1, unit, onChange }: Props) {
   const id = useId();
-  const [text, setText] = useState(String(value));
-  useEffect(() => setText(String(value)), [value]);
+  const [text, setText] = useKeyed([value], String(value));
   const number = Number(text);
   const good = text.trim() !== '' && Number.isFinite(number) && number >= min && number <= max && (step < 1 || Number.isInteger(number));
   const range = `${step < 1 ? 'a number' : 'a whole number'} from ${min} to ${max}`;

@@ -1,6 +1,7 @@
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { Button } from '../ui/Button';
 import { Signs } from '../ui/Signs';
+import { useKeyed } from '../ui/useKeyed';
 import type { Search } from '../workers/useSearch';
 import { STUDY } from '../words/views/study';
 
@@ -10,12 +11,12 @@ const OVER = 'absolute top-1 right-1 flex flex-wrap items-center gap-3 rounded-l
 const PATIENCE = 200;
 
 function useLater(on: boolean): boolean {
-  const [late, setLate] = useState(false);
+  const [late, setLate] = useKeyed([on], false);
   useEffect(() => {
-    if (!on) return setLate(false);
+    if (!on) return undefined;
     const timer = setTimeout(() => setLate(true), PATIENCE);
     return () => clearTimeout(timer);
-  }, [on]);
+  }, [on, setLate]);
   return late;
 }
 

@@ -1,27 +1,28 @@
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { useLocation } from 'react-router';
 import { useAppSelector } from '../store';
 import { LOOSE } from '../store/editor';
 import { lastHere } from '../store/local';
 import { openLoose, openStudy } from '../store/open';
 import type { Opening } from '../store/opening';
+import { useKeyed } from '../ui/useKeyed';
 import { placeOfPath, STUDY_VIEWS } from '../store/paths';
 
 /** Makes sure that a study, or the loose leaf, is the one that is open. */
 export function useOpenStudy(id: string): Opening | 'opening' {
   const open = useAppSelector((s) => s.editor.id === id);
-  const [failed, setFailed] = useState<{ id: string; why: Opening } | null>(null);
+  const [failed, setFailed] = useKeyed<Opening | null>([id, open], null);
   useEffect(() => {
-    if (open) return setFailed(null);
+    if (open) return undefined;
     let wanted = true;
     const opened = id === LOOSE ? openLoose().then((): Opening => 'open') : openStudy(id);
-    void opened.then((why) => wanted && why !== 'open' && setFailed({ id, why }));
+    void opened.then((why) => wanted && why !== 'open' && setFailed(why));
     return () => {
       wanted = false;
     };
-  }, [id, open]);
+  }, [id, open, setFailed]);
   if (open) return 'open';
-  return failed?.id === id ? failed.why : 'opening';
+  return failed ?? 'opening';
 }
 
 /** On a view that needs no study, what this window had open stays so: files and instruments go there. */

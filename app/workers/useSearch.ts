@@ -30,7 +30,14 @@ function useSearch<Job, Found>(job: Job | null, make: () => Worker): Search<Foun
   const busy = useRef(false);
   const order = useRef(0);
   const [turn, setTurn] = useState(0);
-  const [result, setResult] = useState<Result<Found>>({ found: [], refused: null, done: null, cancelled: false });
+  const [result, setResult] = useState<Result<Found> & { of: Job | null; turn: number }>({
+    found: [],
+    refused: null,
+    done: null,
+    cancelled: false,
+    of: null,
+    turn: 0,
+  });
 
   const end = useCallback(() => {
     worker.current?.terminate();
@@ -44,10 +51,11 @@ function useSearch<Job, Found>(job: Job | null, make: () => Worker): Search<Foun
     if (busy.current) end();
     worker.current ??= make();
     const id = ++order.current;
-    const settle = (found: Found[], refused: Refusal | null): void => setResult({ found, refused, done: null, cancelled: false });
+    const settle = (found: Found[], refused: Refusal | null): void =>
+      setResult({ found, refused, done: null, cancelled: false, of: job, turn });
     worker.current.onmessage = ({ data }: MessageEvent<Answer<Found[]>>) => {
       if (data.id !== order.current) return;
-      if ('done' in data) return setResult((r) => ({ ...r, done: data.done }));
+      if ('done' in data) return setResult((r) => ({ ...r, done: data.done, cancelled: false, of: job, turn }));
       busy.current = false;
       if ('found' in data) settle(data.found, null);
       else settle([], data.refused);
@@ -57,16 +65,18 @@ function useSearch<Job, Found>(job: Job | null, make: () => Worker): Search<Foun
       settle([], BROKEN);
     };
     busy.current = true;
-    setResult((r) => ({ ...r, done: 0, cancelled: false }));
     worker.current.postMessage({ id, job } satisfies Order<Job>);
   }, [job, turn, end, make]);
 
   const cancel = useCallback(() => {
     end();
-    setResult((r) => ({ ...r, done: null, cancelled: true }));
-  }, [end]);
+    setResult((r) => ({ ...r, done: null, cancelled: true, of: job, turn }));
+  }, [end, job, turn]);
   const again = useCallback(() => setTurn((t) => t + 1), []);
-  return { ...result, cancel, again };
+  // Begun and nothing heard of it yet.
+  const begun = job !== null && (result.of !== job || result.turn !== turn);
+  const { found, refused } = result;
+  return { found, refused, done: begun ? 0 : result.done, cancelled: !begun && result.cancelled, cancel, again };
 }
 
 const routeWorker = (): Worker => new Worker(new URL('./route.worker.ts', import.meta.url), { type: 'module' });

@@ -196,5 +196,7 @@ const watch = subscribe(watchers);
 const watchLoud = subscribe(loudWatchers);
 export const earState = (): EarState => state;
 export const useEar = (): EarState => useSyncExternalStore(watch, earState);
+/** Told each time that the level, or what rings, was measured. */
+export const onLoudness = (f: (now: typeof loud) => void): (() => void) => watchLoud(() => f(loud));
 /** How loud it is (peak, 0 to 1), and in the tuner's task what rings. */
 export const useLoudness = (): typeof loud => useSyncExternalStore(watchLoud, () => loud);

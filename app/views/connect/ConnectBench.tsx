@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useLatest } from '../../ui/useLatest';
 import { ArrowRightLeft, Bookmark } from 'lucide-react';
 import { MOST_KEPT, WAYS, type KeptRoute, type StudyBody } from '../../../contract';
 import { defaultSchool, glyphs, midiOf, pickStrokes, placesOf, samePlace, type NeckNote, type Picking, type Place, type Route, type Shape } from '../../../core'; // prettier-ignore
@@ -88,15 +89,14 @@ export function ConnectBench({ body, shapes, ends, notes, found, route, line }: 
   const stand = useCallback(() => setStanding((s) => !s), []);
   const onHold = useCallback((index: number, place: Place | null) => onAsk((now) => hold(now, index, place)), [onAsk]);
   const keep = useKeep(ends, shapes, route);
-  const latest = useRef({ steps, chosen: line.chosen });
-  latest.current = { steps, chosen: line.chosen };
+  const latestRef = useLatest({ steps, chosen: line.chosen });
   const replace = useCallback(
     (by: 1 | -1) => {
-      const { steps: now, chosen } = latest.current;
+      const { steps: now, chosen } = latestRef.current;
       const next = now[chosen] && neighbourPlace(instrument, now[chosen], by);
       if (next) onHold(chosen, next);
     },
-    [instrument, onHold],
+    [instrument, onHold, latestRef],
   );
   useConnectCommands({ hear: toggleHear, keep, stand, ways: found.found.length, step: line.step, replace });
   const told = route ? `${counted(steps.length, 'note')}, ${shiftWords(route)}, ${effortWords(route)}` : '';

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo } from 'react';
 import type { StudyBody } from '../../../contract';
 import { StudyGate } from '../StudyGate';
 import { Problem } from '../Problem';
@@ -6,6 +6,7 @@ import { InstrumentBar } from '../InstrumentBar';
 import { useAppSelector } from '../../store';
 import { selectEnds, selectJob, selectKept, type Ends } from '../../store/connection';
 import { selectNotes, type Laid } from '../../store/study';
+import { useKeyed } from '../../ui/useKeyed';
 import { useRoutes } from '../../workers/useSearch';
 import { ConnectBench } from './ConnectBench';
 import { KeptRoutes } from './KeptRoutes';
@@ -41,11 +42,10 @@ function Searching({ body, laid, ends }: { body: StudyBody; laid: Laid; ends: En
   const found = useRoutes(useAppSelector(selectJob));
   const routes = found.found;
   const route = routes[Math.min(ends.asked.choice, routes.length - 1)] ?? null;
-  const [picked, setPicked] = useState(-1);
+  const [picked, setPicked] = useKeyed([ends.asked.way, ends.from, ends.to, ends.asked.motion], -1);
   const last = (route?.steps.length ?? 0) - 1;
   const chosen = Math.min(picked, last);
-  useEffect(() => setPicked(-1), [ends.asked.way, ends.from, ends.to, ends.asked.motion]);
-  const step = useCallback((by: 1 | -1) => setPicked((p) => Math.max(0, Math.min(last, p + by))), [last]);
-  const line = useMemo(() => ({ chosen, onChoose: setPicked, step }), [chosen, step]);
+  const step = useCallback((by: 1 | -1) => setPicked((p) => Math.max(0, Math.min(last, p + by))), [last, setPicked]);
+  const line = useMemo(() => ({ chosen, onChoose: setPicked, step }), [chosen, setPicked, step]);
   return <ConnectBench body={body} shapes={laid.shapes} ends={ends} notes={notes} found={found} route={route} line={line} />;
 }

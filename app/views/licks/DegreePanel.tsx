@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import type { Lick, StudyBody } from '../../../contract';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
@@ -33,17 +33,19 @@ const ALL: DegreeName[] = ['1', 'b2', '2', 'b3', '3', '4', '#4', 'b5', '5', '#5'
 
 /** One degree for another throughout, and the line moved along its scale. */
 export function DegreePanel({ body, lick, neck, onNotes }: Props) {
-  const degrees = degreesOf(body.scale.scale);
+  const { scale } = body;
+  const { notes } = lick;
+  const degrees = degreesOf(scale.scale);
   const [from, setFrom] = useState<DegreeName>(degrees.includes('b7') ? 'b7' : degrees[degrees.length - 1]);
   const [to, setTo] = useState<DegreeName>('6');
   const [steps, setSteps] = useState(2);
   const [problem, setProblem] = useState<string | null>(null);
-  const pitches = useMemo(() => lickPitches(neck, lick.notes), [neck, lick.notes]);
+  const pitches = lickPitches(neck, notes);
   const source = degrees.includes(from) ? from : degrees[0];
-  const changed = useMemo(() => changeDegree(body.scale, pitches, source, to), [body.scale, pitches, source, to]);
+  const changed = changeDegree(scale, pitches, source, to);
   const attempt = (make: () => number[]): void => {
     try {
-      onNotes(withPitches(neck, lick.notes, make(), { school: body.school ?? defaultSchool(body.layout), hand: body.hand }));
+      onNotes(withPitches(neck, notes, make(), { school: body.school ?? defaultSchool(body.layout), hand: body.hand }));
       setProblem(null);
     } catch (e) {
       if (!(e instanceof CoreError)) throw e;

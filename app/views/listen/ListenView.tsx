@@ -1,5 +1,5 @@
 import { Play, Square } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import type { StudyBody } from '../../../contract';
 import { holdEar, latencyNow, listenTo, setEarRange, stopListening, useEar } from '../../sound/listen/ear';
 import {
@@ -18,6 +18,7 @@ import { NumberField } from '../../ui/NumberField';
 import { Panel } from '../../ui/Panels';
 import { Select } from '../../ui/Select';
 import { SentencePart } from '../../ui/SentencePart';
+import { useKeyed } from '../../ui/useKeyed';
 import { LISTEN } from '../../words/views/listen';
 import { HearProblem } from '../HearTools';
 import { Check, Chooser } from '../practise/Choices';
@@ -93,20 +94,22 @@ function Open({ body }: { body: StudyBody }) {
   );
 }
 
+const NO_DEVICES: { id: string; name: string }[] = [];
+
 function SourceCard({ source }: { source: SourceName }) {
   const { headphones, ...prefs } = listenPrefs.use();
   const { state } = useEar();
-  const [devices, setDevices] = useState<{ id: string; name: string }[]>([]);
+  const [devices, setDevices] = useKeyed([state, source], NO_DEVICES);
   useEffect(() => {
     let gone = false;
-    if (state !== 'on' || source === 'simulated') return setDevices([]);
+    if (state !== 'on' || source === 'simulated') return undefined;
     const ask =
       source === 'midi'
         ? async () => (await import('../../sound/listen/midi')).midiInputs()
         : async () => (await import('../../sound/listen/microphone')).microphones();
     void ask().then((found) => !gone && setDevices(found)); // prettier-ignore
     return () => void (gone = true);
-  }, [state, source]);
+  }, [state, source, setDevices]);
   const take = (id: string): void => {
     setListenPrefs({ [source]: id });
     void listenTo(source);

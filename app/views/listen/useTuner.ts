@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { centsFrom, nearestString, openMidis, TUNE, type Instrument } from '../../../core';
-import { canPerform, earNow, hush, perform, setEarTask, useEar, useLoudness } from '../../sound/listen/ear';
+import { canPerform, earNow, hush, perform, onLoudness, setEarTask, useEar } from '../../sound/listen/ear';
 
 export interface Tuner {
   on: boolean;
@@ -34,7 +34,6 @@ const median = (all: readonly number[]): number => [...all].sort((a, b) => a - b
 /** The open strings of an instrument, one after the other. */
 export function useTuner(i: Instrument): Tuner {
   const ear = useEar();
-  const { pitch } = useLoudness();
   const [on, setOn] = useState(false);
   const [at, setAt] = useState(i.strings.length);
   const [cents, setCents] = useState<number | null>(null);
@@ -71,27 +70,30 @@ export function useTuner(i: Instrument): Tuner {
   }, [running]);
 
   useEffect(() => {
-    if (!running || !pitch || pitch.clarity < CLEAR) {
-      if (!pitch) last.current = [];
-      return;
-    }
-    const off = centsFrom(pitch.hz, openMidis(i)[at - 1]);
-    if (Math.abs(off) > OTHER) {
-      const other = nearestString(i, pitch.hz);
-      setNearer(other.string !== at && Math.abs(other.cents) < OTHER ? other.string : null);
-      return;
-    }
-    last.current = [...last.current.slice(1 - READINGS), off];
-    const now = median(last.current);
-    setNearer(null);
-    setCents(now);
-    setRead((all) => new Map(all).set(at, now));
-    held.current = Math.abs(now) <= TUNE.fine ? held.current + 1 : 0;
-    if (held.current < HELD) return;
-    setTuned((all) => new Set(all).add(at));
-    if (at > 1) go(at - 1);
-    else setOn(false);
-  }, [running, pitch, at, i, go]);
+    if (!running) return undefined;
+    return onLoudness(({ pitch }) => {
+      if (!pitch || pitch.clarity < CLEAR) {
+        if (!pitch) last.current = [];
+        return;
+      }
+      const off = centsFrom(pitch.hz, openMidis(i)[at - 1]);
+      if (Math.abs(off) > OTHER) {
+        const other = nearestString(i, pitch.hz);
+        setNearer(other.string !== at && Math.abs(other.cents) < OTHER ? other.string : null);
+        return;
+      }
+      last.current = [...last.current.slice(1 - READINGS), off];
+      const now = median(last.current);
+      setNearer(null);
+      setCents(now);
+      setRead((all) => new Map(all).set(at, now));
+      held.current = Math.abs(now) <= TUNE.fine ? held.current + 1 : 0;
+      if (held.current < HELD) return;
+      setTuned((all) => new Set(all).add(at));
+      if (at > 1) go(at - 1);
+      else setOn(false);
+    });
+  }, [running, at, i, go]);
 
   usePegs(running, i, at);
   return { on: running, order, at, cents, nearer, read, tuned, start, stop, go };

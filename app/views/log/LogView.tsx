@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { VERDICTS, type PassFilter, type PassPage } from '../../../contract';
+import { VERDICTS, type PassCharts, type PassFilter, type PassPage } from '../../../contract';
 import { DRILL_ORDERS } from '../../../core';
 import { usePageTitle } from '../../shell/title';
 import { now } from '../../store/practice/clock';
@@ -18,6 +18,7 @@ import { PassTable } from './PassTable';
 const PAGE = 50;
 /** A loose leaf has no study; the filter calls it so. */
 const LEAVES = '-';
+const NO_CHARTS: PassCharts = { days: [], shapes: [] };
 
 /** What was practised, when, at which tempo: charts and the passes themselves. */
 export function LogView() {
@@ -35,7 +36,7 @@ export function LogView() {
     setOffset(0);
   };
   const { data } = page;
-  const { days, shapes } = charts.data ?? { days: [], shapes: [] };
+  const { days, shapes } = charts.data ?? NO_CHARTS;
   const rungs = useMemo(() => rungsOf(data, shapes), [data, shapes]);
   const today = dayOf(now());
   const streak = streakOf(days, today);

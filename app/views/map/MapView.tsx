@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { StudyBody } from '../../../contract';
 import type { Place } from '../../../core';
 import { say } from '../../shell/say';
@@ -8,6 +8,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
 import { LOOSE } from '../../store/editor';
 import { gripOn, harmonySet, placePressed } from '../../store/harmony';
+import { useKeyed } from '../../ui/useKeyed';
 import { rungOf, selectNotes, selectRung, type Laid } from '../../store/study';
 import { seamLine } from '../../words/shape-text';
 import { StudyGate } from '../StudyGate';
@@ -52,15 +53,14 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
     else if (line) start(line.notes, body.tempo);
   }, [on, start, stop, line, body.tempo]);
   const onRung = useCallback((k: number) => dispatch(change(({ shapes }) => ({ rung: rungOf(shapes[k]) }))), [dispatch]);
-  const [seam, setSeam] = useState(-1);
-  useEffect(() => setSeam(-1), [laid.shapes, current]);
+  const [seam, setSeam] = useKeyed([laid.shapes, current], -1);
   const onSeam = useCallback(
     (k: number) => {
       setSeam(k);
       const seamNow = laid.seams[k] as (typeof laid.seams)[number] | undefined;
       say(seamNow ? MAP.seamOfAnd(laid.shapes[k].label, seamLine(laid.shapes[k + 1], seamNow)) : MAP.seamClosed);
     },
-    [laid],
+    [laid, setSeam],
   );
   const [finger, setFinger] = useState<{ place: Place; button: HTMLElement } | null>(null);
   const onFinger = useCallback((place: Place, button: HTMLElement) => setFinger({ place, button }), []);

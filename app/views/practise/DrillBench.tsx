@@ -1,5 +1,5 @@
 import { Play, Square } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, useLayoutEffect } from 'react';
 import type { DrillForm, KeptProgression, StudyBody } from '../../../contract';
 import { drillSeconds, glyphs, TICKS, type Climb, type Rating, type ScaleRef, type Shape, type Standing } from '../../../core';
 import { say } from '../../shell/say';
@@ -83,8 +83,8 @@ export function DrillBench({ body, shapes, current, form, climb, made }: Props) 
   const name = drillName(form, what);
   const lick = useDrillLick({ body, drill, tempo: at.tempo, name });
   const long = drill !== null && drillSeconds(drill.line, at.tempo) > LONG_PASS;
-  const rateHeard = useRef<(pass: number, rating: Rating) => void>(() => undefined);
-  const judging = useJudge(drill, heard, starts, (pass, rating) => rateHeard.current(pass, rating));
+  const rateHeardRef = useRef<(pass: number, rating: Rating) => void>(() => undefined);
+  const judging = useJudge(drill, heard, starts, (pass, rating) => rateHeardRef.current(pass, rating));
   const [sounds, onlyClick] = useRoomSounds(prefs.sounds);
   const run = useRun({
     heard,
@@ -99,7 +99,9 @@ export function DrillBench({ body, shapes, current, form, climb, made }: Props) 
     half,
     along: judging.along,
   });
-  rateHeard.current = run.judge;
+  useLayoutEffect(() => {
+    rateHeardRef.current = run.judge;
+  });
   const [standingUp, setStandingUp] = useState(false);
   const canStart = drill !== null && !long;
   const toggle = useCallback(() => (run.on ? run.stop() : canStart && run.start()), [run, canStart]);

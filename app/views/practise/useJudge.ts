@@ -1,4 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useLatest } from '../../ui/useLatest';
+import { useKeyed } from '../../ui/useKeyed';
 import { weakSpots, type Rating, type WeakSpots } from '../../../core';
 import type { DrillHeard } from '../../sound/drill-score';
 import { canPerform, earNow, hush, onNote, perform, prepareToPlay, setEarRange, tellClicks, useEar } from '../../sound/listen/ear';
@@ -35,29 +37,28 @@ export function useJudge(
 ): Judging {
   const ear = useEar();
   const { lateMs } = listenPrefs.use();
-  const latest = useRef({ drill, heard, starts, onJudged });
-  latest.current = { drill, heard, starts, onJudged };
+  const latestRef = useLatest({ drill, heard, starts, onJudged });
   const judge = useRef<PassJudge | null>(null);
   // What was heard is of one line: of another it says nothing.
   const [kept, setKept] = useState<{ of: Drilled | null; passes: JudgedPass[] }>({ of: null, passes: NONE });
   const passes = kept.of === drill ? kept.passes : NONE;
-  const [silent, setSilent] = useState(0);
+  const [silent, setSilent] = useKeyed([drill], 0);
 
   const before = useCallback(async () => {
-    const d = latest.current.drill;
+    const d = latestRef.current.drill;
     if (!d || ear.state !== 'on') return;
     setKept({ of: d, passes: NONE });
     setSilent(0);
     setEarRange(...rangeOf(d.instrument));
     const { lateMs: late, inTime: share } = listenPrefs.get();
-    const notes = d.notes.map((n, k) => ({ midi: n.midi, beat: latest.current.starts[k] }));
+    const notes = d.notes.map((n, k) => ({ midi: n.midi, beat: latestRef.current.starts[k] }));
     judge.current = new PassJudge(notes, { lateMs: late, inTime: share });
-    if (canPerform()) await prepareToPlay(meantOf(latest.current.heard, latest.current.starts, 500));
-  }, [ear.state]);
+    if (canPerform()) await prepareToPlay(meantOf(latestRef.current.heard, latestRef.current.starts, 500));
+  }, [ear.state, latestRef, setSilent]);
 
   const onSeam = useCallback<Along['onSeam']>(
     (seam, atMs) => {
-      const { heard: now, starts: beats } = latest.current;
+      const { heard: now, starts: beats } = latestRef.current;
       // Listened to since it began: from the next pass on.
       if (!judge.current) return void before();
       const msPerBeat = 60_000 / seam.tempo;
@@ -67,7 +68,7 @@ export function useJudge(
       judge.current.begins({ pass: seam.pass, atMs, msPerBeat, beats: seam.beats });
       if (canPerform()) perform(meantOf(now, beats, msPerBeat), atMs);
     },
-    [before],
+    [before, latestRef],
   );
 
   const onStop = useCallback(() => {
@@ -86,9 +87,9 @@ export function useJudge(
           continue;
         }
         setSilent(0);
-        const of = latest.current.drill;
+        const of = latestRef.current.drill;
         setKept((all) => ({ of, passes: [...(all.of === of ? all.passes.slice(1 - MOST) : NONE), p] }));
-        if (listenPrefs.get().rates) latest.current.onJudged(p.pass, p.score.clean ? 'clean' : 'miss');
+        if (listenPrefs.get().rates) latestRef.current.onJudged(p.pass, p.score.clean ? 'clean' : 'miss');
       }
     }, EVERY);
     return () => {
@@ -96,9 +97,7 @@ export function useJudge(
       clearInterval(timer);
       hush();
     };
-  }, [ear.state, onStop]);
-
-  useEffect(() => setSilent(0), [drill]);
+  }, [ear.state, onStop, latestRef, setSilent]);
 
   const spots = useMemo(
     () => (drill && passes.length ? weakSpots(drill.line.steps, verdictsOf(passes), lateMs) : null),

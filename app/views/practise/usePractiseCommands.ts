@@ -1,5 +1,5 @@
-import { useRef } from 'react';
 import { DRILL_WORDS, TEMPO, type DrillForm } from '../../../contract';
+import { useLatest } from '../../ui/useLatest';
 import type { Climb, Standing } from '../../../core';
 import { useCommands } from '../../shell/keys';
 import { openPart } from '../../shell/open-part';
@@ -31,11 +31,10 @@ const inRange = (tempo: number): number => Math.max(TEMPO.min, Math.min(TEMPO.ma
 export function usePractiseCommands({ run, canStart, climb, standing, onTempo, half, stand, lick, listen }: On): void {
   const dispatch = useAppDispatch();
   const tap = useTap(onTempo);
-  const latest = useRef({ climb, standing });
-  latest.current = { climb, standing };
+  const latestRef = useLatest({ climb, standing });
   const form = (make: (f: DrillForm) => Partial<DrillForm>) => () => void dispatch(change(({ body }) => withForm(body, make)));
   const step = (by: 1 | -1) => () => void dispatch(change(({ shapes, current }) => stepRung(shapes, current, by)));
-  const faster = (by: 1 | -1) => () => onTempo(inRange(latest.current.standing.tempo + by * latest.current.climb.step));
+  const faster = (by: 1 | -1) => () => onTempo(inRange(latestRef.current.standing.tempo + by * latestRef.current.climb.step));
   const part = (name: string) => () => void openPart(name);
   useCommands('practise', PRACTISE_COMMANDS, {
     clean: () => (run.on ? run.rate('clean') : canStart && run.start()),

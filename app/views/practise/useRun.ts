@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useLatest } from '../../ui/useLatest';
 import type { Climb, Rating, Standing } from '../../../core';
 import { useAwake } from '../../shell/awake';
 import { soundPrefs } from '../../sound/output-prefs';
@@ -51,11 +52,11 @@ export interface Running {
 }
 
 const HALF = 0.5;
+const tempoOf = (r: Run, half: boolean): number => nextTempo(r) * (half ? HALF : 1);
 
 /** A drill that runs: sound, picture, rating and log. The picture follows the clock of the sound. */
 export function useRun(asked: RunAsked): Running {
-  const latest = useRef(asked);
-  latest.current = asked;
+  const latestRef = useLatest(asked);
   const [on, setOn] = useState(false);
   useAwake(on);
   const [place, setPlace] = useState({ now: -1, counting: 0 });
@@ -66,35 +67,36 @@ export function useRun(asked: RunAsked): Running {
   const playing = useRef<Playing | null>(null);
   const turn = useRef(0);
 
-  const tempoOf = (r: Run): number => nextTempo(r) * (latest.current.half ? HALF : 1);
-
-  const apply = useCallback((step: Step) => {
-    const before = running.current?.standing;
-    running.current = step.run;
-    setRun(step.run);
-    if (step.moved) setMoved(step.moved);
-    for (const outcome of step.log) void logPass(passOf(latest.current.about, outcome));
-    if (step.run.standing !== before) latest.current.onStanding(step.run.standing);
-    playing.current?.change({ tempo: tempoOf(step.run) });
-  }, []);
+  const apply = useCallback(
+    (step: Step) => {
+      const before = running.current?.standing;
+      running.current = step.run;
+      setRun(step.run);
+      if (step.moved) setMoved(step.moved);
+      for (const outcome of step.log) void logPass(passOf(latestRef.current.about, outcome));
+      if (step.run.standing !== before) latestRef.current.onStanding(step.run.standing);
+      playing.current?.change({ tempo: tempoOf(step.run, latestRef.current.half) });
+    },
+    [latestRef],
+  );
 
   const stop = useCallback(() => {
     turn.current++;
     playing.current?.stop();
     playing.current = null;
-    if (running.current) latest.current.along.onStop();
-    for (const outcome of running.current ? runEnded(running.current) : []) void logPass(passOf(latest.current.about, outcome));
+    if (running.current) latestRef.current.along.onStop();
+    for (const outcome of running.current ? runEnded(running.current) : []) void logPass(passOf(latestRef.current.about, outcome));
     running.current = null;
     setRun(null);
     setOn(false);
     setPlace({ now: -1, counting: 0 });
-  }, []);
+  }, [latestRef]);
 
   const begin = useCallback(
     (over: boolean) => {
       stop();
       const mine = turn.current;
-      const { climb, standing, dry, heard, sounds, half } = latest.current;
+      const { climb, standing, dry, heard, sounds, half } = latestRef.current;
       const first = beginRun(climb, standing, dry);
       running.current = first;
       setRun(first);
@@ -103,7 +105,7 @@ export function useRun(asked: RunAsked): Running {
       setOn(true);
       const onSeam = (seam: Seam, atMs: number): void => {
         if (turn.current !== mine || !running.current) return;
-        latest.current.along.onSeam(seam, atMs);
+        latestRef.current.along.onSeam(seam, atMs);
         if (seam.pass === 0) return;
         apply(passBegan(running.current, seam.pass, seam.tempo, (seam.beats * 60) / seam.tempo));
       };
@@ -112,27 +114,27 @@ export function useRun(asked: RunAsked): Running {
       };
       const { click } = soundPrefs.get();
       const take = {
-        lead: latest.current.countIn ? countIn(click) : null,
+        lead: latestRef.current.countIn ? countIn(click) : null,
         score: drillScore(heard, sounds, click),
         loop: true,
         tempo: standing.tempo * (half ? HALF : 1),
       };
-      void Promise.all([import('../../sound/player'), latest.current.along.before()])
+      void Promise.all([import('../../sound/player'), latestRef.current.along.before()])
         .then(([{ play }]) => (turn.current === mine ? play(take, { onSeam, onEnd }, over) : null))
         .then((p) => {
           if (!p || turn.current !== mine) return p?.stop();
           playing.current = p;
-          follow(p, () => turn.current === mine, () => latest.current.starts, setPlace); // prettier-ignore
+          follow(p, () => turn.current === mine, () => latestRef.current.starts, setPlace); // prettier-ignore
         })
         .catch((e: unknown) => {
           if (turn.current !== mine) return;
-          latest.current.along.onStop();
+          latestRef.current.along.onStop();
           running.current = null;
           stop();
           setError((e as { why?: NoSound }).why ?? 'broken');
         });
     },
-    [apply, stop],
+    [apply, stop, latestRef],
   );
   const start = useCallback(() => begin(false), [begin]);
   const takeOver = useCallback(() => begin(true), [begin]);
@@ -165,14 +167,14 @@ export function useRun(asked: RunAsked): Running {
   useEffect(() => {
     const now = running.current;
     if (!now) return;
-    if (now.standing.tempo !== standingTempo) running.current = { ...now, standing: latest.current.standing, early: null };
-    playing.current?.change({ tempo: tempoOf(running.current ?? now) });
-  }, [standingTempo, half]);
+    if (now.standing.tempo !== standingTempo) running.current = { ...now, standing: latestRef.current.standing, early: null };
+    playing.current?.change({ tempo: tempoOf(running.current ?? now, half) });
+  }, [standingTempo, half, latestRef]);
 
   useEffect(() => {
     const leave = (): void => {
       const now = running.current;
-      if (now) passBox.leave(runEnded(now).map((o) => passOf(latest.current.about, o)));
+      if (now) passBox.leave(runEnded(now).map((o) => passOf(latestRef.current.about, o)));
       if (now) running.current = { ...now, waiting: null };
     };
     addEventListener('pagehide', leave);
@@ -180,7 +182,7 @@ export function useRun(asked: RunAsked): Running {
       removeEventListener('pagehide', leave);
       stop();
     };
-  }, [stop]);
+  }, [stop, latestRef]);
 
   return useMemo(
     () => ({ on, ...place, run, moved, error, start, stop, takeOver, rate, judge }),

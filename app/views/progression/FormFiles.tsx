@@ -1,5 +1,5 @@
 import { Download } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useRef } from 'react';
 import type { KeptProgression } from '../../../contract';
 import { arrange } from '../../../core';
 import { MOST_SECONDS, secondsOf } from '../../sound/offline';
@@ -93,12 +93,13 @@ function Wav({ backing: { take }, file }: { backing: BackingOn; file: string }) 
   const [job, setJob] = useState<WavJob | null>(null);
   const { found, done, cancel, refused } = useWav(job);
   const minutes = take ? secondsOf(take) / 60 : 0;
+  const savedRef = useRef<Uint8Array | null>(null);
   useEffect(() => {
     const bytes = found[0] as Uint8Array | undefined;
-    if (!job || !bytes || done !== null) return;
-    setJob(null);
+    if (!bytes || done !== null || savedRef.current === bytes) return;
+    savedRef.current = bytes;
     download(`${file}.wav`, 'audio/wav', bytes);
-  }, [found, done, job, file]);
+  }, [found, done, file]);
   const render = (): void => {
     if (take)
       setJob({ take: { lead: take.lead, score: take.score, tempo: take.tempo, levels: levelsOf(soundPrefs.get()) }, sampleRate: RATE });

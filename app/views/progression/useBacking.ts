@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useLatest } from '../../ui/useLatest';
 import type { KeptProgression } from '../../../contract';
 import { arrange } from '../../../core';
 import { backingScore, barOfClicks, clicksOf, together } from '../../sound/backing-score';
@@ -46,37 +47,35 @@ export function useBacking(p: KeptProgression, form: Form, voicings: readonly (r
     const score = together(backingScore(arrange(bars, { meter, feel, voicings: notes })), clicksOf(meter, bars.length, click));
     return { lead: countIn ? barOfClicks(meter, click) : null, score, loop: true, tempo };
   }, [form, range, voicings, meter, feel, click, countIn, tempo]);
-  const latest = useRef({ take, form, range, meter });
-  latest.current = { take, form, range, meter };
-  const listener = useRef(along);
-  listener.current = along;
+  const latestRef = useLatest({ take, form, range, meter });
+  const alongRef = useLatest(along);
 
   const stop = useCallback(() => {
     turn.current++;
     playing.current?.stop();
-    if (playing.current) listener.current.onStop();
+    if (playing.current) alongRef.current.onStop();
     playing.current = null;
     setOn(false);
     setEar(NOWHERE);
-  }, []);
+  }, [alongRef]);
   const begin = useCallback(
     (over: boolean) => {
-      const asked = latest.current.take;
+      const asked = latestRef.current.take;
       stop();
       if (!asked) return;
       const mine = turn.current;
       setOn(true);
       setError(null);
       const told = {
-        onSeam: (seam: Seam, atMs: number) => void (turn.current === mine && listener.current.onSeam(seam, atMs)),
+        onSeam: (seam: Seam, atMs: number) => void (turn.current === mine && alongRef.current.onSeam(seam, atMs)),
         onEnd: () => void (turn.current === mine && stop()),
       };
       void import('../../sound/player')
         .then(({ play }) => play(asked, told, over))
         .then((player) => {
-          if (turn.current !== mine) return player.stop();
+          if (turn.current !== mine || !latestRef.current.take) return player.stop();
           playing.current = player;
-          listen(player, () => turn.current === mine, () => latest.current, setEar); // prettier-ignore
+          listen(player, () => turn.current === mine, () => latestRef.current, setEar); // prettier-ignore
         })
         .catch((e: unknown) => {
           if (turn.current !== mine) return;
@@ -84,12 +83,13 @@ export function useBacking(p: KeptProgression, form: Form, voicings: readonly (r
           setError((e as { why?: NoSound }).why ?? 'broken');
         });
     },
-    [stop],
+    [stop, latestRef, alongRef],
   );
   useEffect(() => {
-    if (!take) stop();
+    // A player that is stopped says so, and that is the end here too.
+    if (!take) playing.current?.stop();
     else playing.current?.change({ score: take.score, tempo: take.tempo });
-  }, [take, stop]);
+  }, [take]);
   useEffect(() => stop, [stop]);
   const toggle = useCallback(() => (on ? stop() : begin(false)), [on, stop, begin]);
   const takeOver = useCallback(() => begin(true), [begin]);

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useLatest } from '../../ui/useLatest';
 import type { KeptProgression, StudyBody } from '../../../contract';
 import { barQuarters, beatsMet, chordSounds, CoreError, openMidis, TICKS, type Met } from '../../../core';
 import { canPerform, hush, onNote, perform, setEarRange, tellClicks, useEar } from '../../sound/listen/ear';
@@ -37,8 +38,7 @@ export function useMet(body: StudyBody, p: KeptProgression, form: Form): MetOn {
   const rounds = useRef<Round[]>([]);
   const done = useRef<Met>(NONE);
   const { meter, loop } = p;
-  const latest = useRef({ body, p, form });
-  latest.current = { body, p, form };
+  const latestRef = useLatest({ body, p, form });
   const unit = 4 / meter[1];
 
   const frame = useMemo(() => {
@@ -49,12 +49,11 @@ export function useMet(body: StudyBody, p: KeptProgression, form: Form): MetOn {
       .map((c) => ({ beat: (c.from - start) / unit, tones: chordSounds(c.symbol) }));
     return { chords, beats: ((to - from + 1) * barQuarters(meter)) / unit };
   }, [form, loop, meter, unit]);
-  const frameNow = useRef(frame);
-  frameNow.current = frame;
+  const frameRef = useLatest(frame);
 
   const count = useCallback(
-    (r: Round | undefined): Met => (r ? beatsMet(r.notes, frameNow.current.chords, frameNow.current.beats) : NONE),
-    [],
+    (r: Round | undefined): Met => (r ? beatsMet(r.notes, frameRef.current.chords, frameRef.current.beats) : NONE),
+    [frameRef],
   );
   const onSeam = useCallback<Along['onSeam']>(
     (seam, atMs) => {
@@ -67,9 +66,9 @@ export function useMet(body: StudyBody, p: KeptProgression, form: Form): MetOn {
       }
       if (rounds.current.length > 1) done.current = sum(done.current, count(rounds.current.shift()));
       rounds.current.push({ atMs, msPerBeat: unit * msPerQuarter, notes: [] });
-      if (canPerform()) perform(studyLine(latest.current, msPerQuarter), atMs);
+      if (canPerform()) perform(studyLine(latestRef.current, msPerQuarter), atMs);
     },
-    [unit, count],
+    [unit, count, latestRef],
   );
   const onStop = useCallback(() => hush(), []);
 

@@ -1,9 +1,10 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { canBePlayed, glyphs, readNames, type QuizGiven } from '../../../core';
 import { canPerform, useEar } from '../../sound/listen/ear';
 import type { Asking } from '../../store/practice/quiz';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../ui/Signs';
+import { useKeyed } from '../../ui/useKeyed';
 import { questionWords, rightWords } from '../../words/quiz-text';
 import { QUIZ } from '../../words/views/quiz';
 import { answerByPlaying } from './play-answer';
@@ -105,8 +106,7 @@ function Options({ asking: { questions, at, told }, onChoose }: { asking: Asking
 
 function Names({ open, onGive }: { open: boolean; onGive: (given: QuizGiven) => void }) {
   const [text, setText] = useState('');
-  const [bad, setBad] = useState(false);
-  useEffect(() => setBad(false), [text]);
+  const [bad, setBad] = useKeyed([text], false);
   const give = (): void => {
     const names = readNames(text);
     if (names?.length) onGive({ names });

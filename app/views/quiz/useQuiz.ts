@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useLatest } from '../../ui/useLatest';
 import { answersOf, type Round, type StudyBody } from '../../../contract';
 import { canBePlayed, chosenByPlaying, pitchAt, playedAnswer, type Place, type QuizGiven } from '../../../core';
 import { onNote, setEarRange, useEar } from '../../sound/listen/ear';
@@ -31,8 +32,9 @@ export function useQuiz(body: StudyBody, rounds: readonly Round[]): Quiz {
   const [over, setOver] = useState<Asking | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const since = useRef(0);
-  const latest = useRef({ asking, body, id, rounds });
-  latest.current = { asking, body, id, rounds };
+  const latestRef = useLatest({ asking, body, id, rounds });
+  /** The round that was closed last: the newest one may not be drawn yet. */
+  const closed = useRef<Asking | null>(null);
   /** The study that the round was begun on. */
   const study = useRef<{ id: string | null; name: string }>({ id: null, name: '' });
 
@@ -54,18 +56,18 @@ export function useQuiz(body: StudyBody, rounds: readonly Round[]): Quiz {
   /** Keeps what was answered and closes the round; one that is still being made comes no more. */
   const end = useCallback(() => {
     orders.current++;
-    const { asking: a } = latest.current;
-    if (!a) return;
+    const { asking: a } = latestRef.current;
+    if (!a || a === closed.current) return;
     const round = roundNow(a);
     if (round) void roundBox.keep(round);
-    latest.current.asking = null;
+    closed.current = a;
     setAsking(null);
     setOver(round ? a : null);
-  }, [roundNow]);
+  }, [roundNow, latestRef]);
   const begin = useCallback(() => {
     end();
     const seed = crypto.getRandomValues(new Uint32Array(1))[0] >>> 1;
-    const { body: b, id: on, rounds: kept } = latest.current;
+    const { body: b, id: on, rounds: kept } = latestRef.current;
     study.current = { id: on, name: b.name };
     setOver(null);
     setProblem(null);
@@ -79,7 +81,7 @@ export function useQuiz(body: StudyBody, rounds: readonly Round[]): Quiz {
       now: clockNow(),
       seed,
     } satisfies RoundOrder);
-  }, [end]);
+  }, [end, latestRef]);
   const change = useCallback((make: (a: Asking, ms: number) => Asking) => {
     const ms = performance.now() - since.current;
     setAsking((a) => a && make(a, ms));
@@ -94,12 +96,12 @@ export function useQuiz(body: StudyBody, rounds: readonly Round[]): Quiz {
       return next !== a && isWhole(next) ? answered(next, givenOf(next), ms) : next;
     }), [change]); // prettier-ignore
   const done = useCallback(() => {
-    const a = latest.current.asking;
+    const a = latestRef.current.asking;
     if (!a) return begin();
     if (!a.told) return change((b, ms) => (b.marked.length ? answered(b, givenOf(b), ms) : b));
     if (isOver(a)) return end();
     setAsking((b) => b && nextQuestion(b));
-  }, [begin, change, end]);
+  }, [begin, change, end, latestRef]);
 
   // A question's time begins when it is shown.
   const shown = asking?.at ?? -1;
@@ -111,14 +113,15 @@ export function useQuiz(body: StudyBody, rounds: readonly Round[]): Quiz {
   // A page that closes has no time for more than to put it away.
   useEffect(() => {
     const leave = (): void => {
-      const { asking: a } = latest.current;
-      const round = a && roundNow(a);
+      const { asking: a } = latestRef.current;
+      if (!a || a === closed.current) return;
+      const round = roundNow(a);
       if (round) roundBox.leave([round]);
-      latest.current.asking = null;
+      closed.current = a;
     };
     addEventListener('pagehide', leave);
     return () => removeEventListener('pagehide', leave);
-  }, [roundNow]);
+  }, [roundNow, latestRef]);
   useHeardAnswer(asking, body, change);
   return useMemo(() => ({ asking, over, problem, begin, end, press, choose, give, done }), [asking, over, problem, begin, end, press, choose, give, done]); // prettier-ignore
 }
@@ -133,14 +136,13 @@ function useHeardAnswer(asking: Asking | null, body: StudyBody, change: (make: (
   const on = ear.state === 'on' && asking !== null;
   const at = asking?.at;
   const open = asking !== null && asking.told === null;
-  const latest = useRef(asking);
-  latest.current = asking;
+  const latestRef = useLatest(asking);
   useEffect(() => {
     if (!on || !open) return undefined;
     setEarRange(...rangeOf(body.instrument));
     const midis: number[] = [];
     return onNote((n) => {
-      const a = latest.current;
+      const a = latestRef.current;
       if (!a || a.told) return;
       const q = a.questions[a.at];
       if (!canBePlayed(q)) return;
@@ -148,5 +150,5 @@ function useHeardAnswer(asking: Asking | null, body: StudyBody, change: (make: (
       const told = playedAnswer(q, a.ground.instrument, midis);
       if (told) change((b, ms) => settled(b, told === 'right', ms, chosenByPlaying(q, midis)));
     });
-  }, [on, open, at, body.instrument, change]);
+  }, [on, open, at, body.instrument, change, latestRef]);
 }

@@ -1,9 +1,10 @@
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import type { StudyBody } from '../../../contract';
 import { isNavigating } from '../../shell/navigating';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { readAddress, writeAddress } from '../../store/address';
+import { noteAddress, useAddressNote } from '../../store/address-note';
 import { edited, LOOSE } from '../../store/editor';
 import { harmonySet } from '../../store/harmony';
 import type { StudyView } from '../../store/paths';
@@ -30,13 +31,15 @@ function walks(a: string, b: string): boolean {
  * Keeps the address of a view and its choices together: an address that is opened, or gone back to, sets the choices; choices
  * made set the address. Says what of an address could not be used.
  */
-export function useAddress(body: StudyBody, view: StudyView, id: string): { problems: string[]; dismiss: () => void } {
+export function useAddress(body: StudyBody, view: StudyView, id: string): { problems: readonly string[]; dismiss: () => void } {
   // The place itself, not only its text: gone to and back from before anything was drawn, the text is what it was.
   const place = useLocation();
   const { search, pathname } = place;
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
-  const [problems, setProblems] = useState<string[]>([]);
+  const problems = useAddressNote(pathname);
+  const dismiss = useCallback(() => noteAddress(pathname, []), [pathname]);
+  useEffect(() => dismiss, [dismiss]);
   const loose = id === LOOSE;
   const trying = useAppSelector((s) => s.transposing);
   const harmony = useAppSelector((s) => s.harmony);
@@ -59,7 +62,7 @@ export function useAddress(body: StudyBody, view: StudyView, id: string): { prob
       return;
     const read = readAddress(query, now.body, view, loose);
     if (read.trying) dispatch(transposingSet(read.trying));
-    setProblems(read.problems);
+    noteAddress(pathname, read.problems);
     if (Object.keys(read.fields).length) dispatch(edited(read.fields));
     if (read.harmony) dispatch(harmonySet(read.harmony)); // a new neck lifts the grip, so the grip comes after it
   }, [place, query, pathname, id, view, loose, dispatch]);
@@ -76,5 +79,5 @@ export function useAddress(body: StudyBody, view: StudyView, id: string): { prob
     return () => clearTimeout(timer);
   }, [place, want, query, pathname, navigate]);
 
-  return { problems, dismiss: () => setProblems([]) };
+  return { problems, dismiss };
 }
