@@ -35,6 +35,10 @@ export function shown(value: unknown): string {
   return text.length > 40 ? `${text.slice(0, 37)}...` : text;
 }
 
+/**
+ * Ends a computation with a refusal in words.
+ * @throws CoreError always
+ */
 export const fail = (code: CoreErrorCode, field: string, message: string): never => {
   throw new CoreError(code, field, message);
 };

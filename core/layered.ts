@@ -1,6 +1,8 @@
 /** A way through layers of nodes: one node of each, and what it costs in all. */
 export interface LayeredWay {
+  /** The sum of its nodes and steps. */
   cost: number;
+  /** The node in each layer. */
   nodes: number[];
 }
 

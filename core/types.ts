@@ -9,16 +9,21 @@ export type DegreeName = string;
 /** String 1 is the thinnest side; fret 0 is the open string, fret numbers stay absolute under a capo. */
 export type Place = { string: number; fret: number };
 
+/** One string of an instrument. */
 export interface InstrumentString {
+  /** What it sounds when open. */
   open: PitchName;
   /** Outer diameter in millimetres. */
   gaugeMm?: number;
+  /** Whether it is wound. */
   wound?: boolean;
   /** Speaking length in millimetres where it differs from the instrument's (fanned frets). */
   scaleLengthMm?: number;
 }
 
+/** A fretted instrument: strings from the thinnest (1) up, frets, capo and size. */
 export interface Instrument {
+  /** What its player calls it. */
   name: string;
   /** `strings[0]` is string 1. */
   strings: InstrumentString[];
@@ -34,19 +39,27 @@ export interface Instrument {
   countFrom?: 'nut' | 'capo';
 }
 
+/** A scale on a tonic. */
 export interface ScaleRef {
+  /** The note it is on. */
   tonic: NoteName;
   /** A scale id or name such as `dorian`, or its degrees. */
   scale: string | DegreeName[];
 }
 
+/** A scale of the catalogue. */
 export interface ScaleInfo {
+  /** Its id. */
   id: string;
+  /** Its usual name. */
   name: string;
+  /** Other names that can be typed. */
   aliases: string[];
+  /** Against the major scale. */
   degrees: DegreeName[];
   /** `H` is one fret, `W` two, `WH` three; they always sum to twelve frets. */
   steps: string[];
+  /** The family it stands in. */
   family: string;
   /** Id of the scale this one is a mode of, itself included. */
   parent?: string;
@@ -54,8 +67,11 @@ export interface ScaleInfo {
   mode?: number;
 }
 
+/** A note of a scale. */
 export interface ScaleNote {
+  /** Spelled for its letter. */
   name: NoteName;
+  /** Against the major scale. */
   degree: DegreeName;
   /** Above the tonic, 0 to 11. */
   semitones: number;
@@ -64,15 +80,21 @@ export interface ScaleNote {
 /** In order of precedence. */
 export type Role = 'root' | 'chord' | 'passing' | 'scale' | 'outside';
 
+/** A note of a scale at a place of the neck. */
 export interface NeckNote extends Place {
+  /** MIDI number. */
   midi: number;
+  /** Spelled in the scale. */
   name: NoteName;
+  /** Its degree. */
   degree: DegreeName;
+  /** What it is in the scale. */
   role: Role;
   /** True where a pentatonic skeleton underlies the scale and this note is not of it. */
   added: boolean;
 }
 
+/** A note of a shape, with the finger that plays it. */
 export interface ShapeNote extends NeckNote {
   /** 0 is an open string, 1 index to 4 little finger. */
   finger?: number;
@@ -80,9 +102,13 @@ export interface ShapeNote extends NeckNote {
 
 /** What one string carries in a shape. */
 export interface Cell {
+  /** The string, 1 the thinnest. */
   string: number;
+  /** Frets on it, from low to high. */
   frets: number[];
+  /** Steps between them, `W` and `H`. */
   steps: string[];
+  /** Fingers for them. */
   fingers: number[];
 }
 
@@ -92,6 +118,7 @@ export interface Jog {
   below: number;
   /** String number of the higher-sounding string. */
   above: number;
+  /** By how much. */
   semitones: number;
   /** How many frets higher everything on the far side sits: 5 minus the semitones. */
   frets: number;
@@ -99,24 +126,35 @@ export interface Jog {
 
 /** A note outside the hand's natural spread, and how far beyond it in millimetres. */
 export interface Stretch extends Place {
+  /** The finger that stretches. */
   finger: number;
+  /** How far, in mm. */
   mm: number;
 }
 
+/** A shape of a scale on the neck. */
 export interface Shape {
+  /** Its id in this layout. */
   id: string;
+  /** Its number in this layout. */
   number: number;
+  /** What players call it. */
   label: string;
   /** Ascending as played. A split keeps the order of its run. */
   notes: ShapeNote[];
   /** Lowest-sounding string first. */
   cells: Cell[];
+  /** The lowest fret. */
   lowFret: number;
+  /** The highest fret. */
   highFret: number;
   /** Between the lowest and the highest fretted note, on the longest string. */
   widthMm: number;
+  /** Where the roots are. */
   roots: Place[];
+  /** Where it jogs between strings. */
   jogs: Jog[];
+  /** Where the hand stretches. */
   stretches: Stretch[];
   /** Fret under the first finger at rest, as the fingering holds it most of the time. */
   handFret: number;
@@ -128,9 +166,12 @@ export interface Shape {
   missing?: number;
 }
 
+/** Which finger reaches for a scale note beyond the window: the index, the little one, or the nearer. */
 export type Reach = 'index' | 'little' | 'nearer';
+/** Whether boxes are counted from the minor or the major root. */
 export type Numbering = 'minor-root' | 'major-root';
 
+/** How shapes are laid out on the neck: the kind and its options. */
 export type Layout =
   | { kind: 'window'; stretch?: Reach }
   | { kind: 'box'; numbering?: Numbering }
@@ -145,11 +186,16 @@ export type Layout =
   /** Places as they stand: a shape kept through a change of tuning. */
   | { kind: 'places'; places: Place[] };
 
+/** A kind of layout, by name. */
 export type LayoutKind = Layout['kind'];
+/** The options of one kind of layout. */
 export type LayoutOf<K extends LayoutKind> = Extract<Layout, { kind: K }>;
 
+/** A school of fingering, by name. */
 export type FingeringSchool = 'finger-per-fret' | 'first-and-third' | 'stretch' | 'no-little-finger';
+/** The player's hand. */
 export interface Hand {
+  /** How big it is. */
   size: 'small' | 'medium' | 'large';
   /** The hand as it was measured, in place of its size: at one to six frets, ascending. */
   reaches?: HandReach[];
@@ -157,8 +203,11 @@ export interface Hand {
 
 /** How many frets lie between index and little finger on the thickest string, the index at `fret` (1 to 24): 1 to 9, parts of frets too. */
 export interface HandReach {
+  /** At which fret it was measured. */
   fret: number;
+  /** Frets that it spans with ease. */
   comfortable: number;
+  /** Frets that it spans at most. */
   most: number;
 }
 
@@ -184,25 +233,37 @@ export type CostWord =
 
 /** A shape by its layout, its number in the school and its lowest fret: tells it, and its copies at ±12, from the others. */
 export interface ShapeRef {
+  /** The layout. */
   kind: LayoutKind;
+  /** Its number there. */
   number: number;
+  /** The lowest fret. */
   lowFret: number;
 }
 /** A finger that the player has settled for a place: in one shape and its copies at ±12, or, without one, in every shape. */
 export type PlacePin = Place & { finger: number; shape?: ShapeRef | null };
 
+/** What the hand does to come to a note. */
 export type Move = 'start' | 'stay' | 'stretch' | 'shift' | 'slide' | 'roll';
+/** A note of a line with its finger and the place of the hand. */
 export interface FingeredStep extends Place {
+  /** 0 (open) to 4. */
   finger: 0 | 1 | 2 | 3 | 4;
+  /** Fret under the index finger. */
   handFret: number;
+  /** What the hand does to come here. */
   move: Move;
+  /** What the note costs, in mm of travel. */
   costMm: number;
 }
 
+/** Where two neighbouring shapes meet. */
 export interface Seam {
+  /** Places of both shapes, with both fingers. */
   shared: { place: Place; fingerBelow: number; fingerAbove: number }[];
   /** From the hand fret of the lower rung to that of the upper. */
   shiftFrets: number;
+  /** How far the hand shifts, in mm. */
   shiftMm: number;
 }
 
@@ -214,8 +275,11 @@ export interface RouteWeights {
   shifts: number;
   /** Reaching out of the hand's rest. */
   stretch: number;
+  /** For each change of string. */
   stringChanges: number;
+  /** For each open string; below 0 they are sought. */
   openStrings: number;
+  /** Which tone is wished: 1 bright, -1 warm, 0 no wish. */
   tone: number;
   /** Crossing from one region of the neck to the other. */
   region: number;
@@ -223,11 +287,16 @@ export interface RouteWeights {
 
 /** Places that a route may use, or goes to. */
 export type RouteGoal = Place | { fret: number } | { pitch: number };
+/** How a route goes through the scale: step by step or in thirds. */
 export type RouteMotion = 'run' | 'thirds';
 
+/** How routes are judged, and how many are given. */
 export interface RouteOptions {
+  /** By which school it is fingered. */
   school: FingeringSchool;
+  /** The player's hand; a medium one if left out. */
   hand?: Hand;
+  /** What counts how much. */
   weights?: Partial<RouteWeights>;
   /** How many distinct routes at most, 1 to 50. */
   count?: number;
@@ -237,6 +306,7 @@ export interface RouteOptions {
   pins?: readonly { index: number; finger: number }[];
 }
 
+/** What a route is to play: pitches, or from a place to a goal. */
 export type RouteRequest = ({ pitches: number[] } | { from: Place | { pitch: number }; to: RouteGoal; motion: RouteMotion }) &
   RouteOptions & {
     /** Frets that may be used, both included. */
@@ -245,30 +315,40 @@ export type RouteRequest = ({ pitches: number[] } | { from: Place | { pitch: num
     strings?: number[];
   };
 
+/** A way to play a line along the neck. */
 export interface Route {
+  /** Each note with its finger. */
   steps: FingeredStep[];
   /** Effort in mm. */
   cost: number;
   /** Times the hand moves, slides included, and how far in all. */
   shifts: number;
+  /** How far the hand travels, in mm. */
   travelMm: number;
   /** Widest from lowest to highest fret in one place of the hand. */
   widestMm: number;
+  /** How often the string changes. */
   stringChanges: number;
   /** Where the route follows rungs of a ladder: the rung of each step, or -1 between rungs. */
   rungs?: number[];
 }
 
+/** A way to connect two shapes, by name. */
 export type ConnectWay = 'seam' | 'one-string' | 'string-pair' | 'diagonal' | 'split' | 'region' | 'merge-skip';
 
+/** Which shapes are connected, and how. */
 export interface ConnectRequest extends RouteOptions {
+  /** The way there. */
   way: ConnectWay;
+  /** The layout of the shapes. */
   layout: Layout;
   /** Indices into the ladder's rungs; from a higher to a lower one the line descends. */
   fromRung: number;
+  /** The shape it leads to, from 0. */
   toRung: number;
   /** Places that the line begins and ends with, where it is not to be the outermost notes of the rungs. */
   start?: Place;
+  /** The place it leads to. */
   goal?: Place;
   /** Strings that the way is to use: the string, the pair, the strings skipped to, or those of the seams. */
   strings?: number[];
@@ -276,6 +356,7 @@ export interface ConnectRequest extends RouteOptions {
 
 /** How the picking hand sounds a note. */
 export type Stroke = 'down' | 'up' | 'hammer' | 'pull' | 'slide';
+/** How a line is picked. */
 export type Picking = 'alternate' | 'economy' | 'hammered';
 
 /** How a note of a lick follows the one before: tied to it, sounded by the fretting hand, or tapped by the other. */
@@ -283,11 +364,13 @@ export type Join = 'tie' | 'hammer' | 'pull' | 'slide' | 'tap';
 
 /** How a line is played, one entry a note: all of it may be left out. */
 export interface LineTiming {
+  /** How each note is joined to the one before it. */
   joins?: readonly (Join | null | undefined)[];
   /** Half steps that each note is bent up. */
   bends?: readonly (number | null | undefined)[];
   /** Length from each note to the next, 480 ticks a quarter; and how much of it is silence before the note itself. */
   ticks?: readonly number[];
+  /** Silence before each note, in ticks. */
   rests?: readonly number[];
   /** Quarters a minute. */
   tempo?: number;

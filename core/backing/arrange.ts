@@ -6,14 +6,19 @@ import { drumsOf } from './drums';
 import { barQuarters, sectionEnds, spansOf, type Meter } from './pulses';
 import { FEELS, type Backing, type Feel } from './types';
 
+/** How a progression is backed. */
 export interface BackingOptions {
+  /** Beats of a bar and their unit. */
   meter: Meter;
+  /** How it is felt. */
   feel: Feel;
   /** MIDI notes of the comping, lowest first, of every chord that sounds, in order; null or nothing: close position. */
   voicings?: readonly (readonly number[] | null)[];
 }
 
+/** Lower figures of a meter that a backing can play: half, quarter and eighth notes. */
 export const METER_UNITS = [2, 4, 8] as const;
+/** Beats that a bar of a backing may have. */
 export const METER_BEATS = Object.freeze({ min: 2, max: 15 });
 
 /**

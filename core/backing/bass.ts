@@ -14,8 +14,11 @@ const REST = 38;
 /** What a note of the bass may be: the chord's lowest, one of its tones, its fifth, or what leads into the next lowest. */
 type Wanted = 'root' | 'fifth' | 'tone' | 'approach';
 interface Onset {
+  /** Quarters from the beginning. */
   at: number;
+  /** Which tone of the chord it is to be. */
   wanted: Wanted;
+  /** Index of the chord that sounds. */
   span: number;
 }
 
@@ -66,8 +69,11 @@ const STEP = 2;
 const FIFTH = 7;
 
 interface Voiced {
+  /** Chroma of the bass, 0 to 11. */
   bass: number;
+  /** Chromas of the chord's tones, 0 to 11. */
   sounds: number[];
+  /** Chroma of the fifth, or of what stands for it. */
   fifth: number;
 }
 

@@ -4,6 +4,10 @@ import type { Feel, Pulse, Span } from './types';
 /** Beats of a bar, and which note is one. */
 export type Meter = readonly [number, number];
 
+/**
+ * Length of a bar in quarters: 3 for 6/8 and for 3/4.
+ * @example barQuarters([6, 8]) // 3
+ */
 export const barQuarters = ([beats, unit]: Meter): number => (beats * 4) / unit;
 
 /** Eighths gathered as they are usually counted: by threes, the rest by twos at the end. Examples: 6 is 3 3, 7 is 3 2 2, 8 is 2 2 2 2. */
@@ -13,7 +17,10 @@ function gathered(eighths: number): number[] {
   return [...Array.from({ length: Math.max(0, eighths - rest) / 3 }, () => 3), ...Array.from({ length: rest / 2 }, () => 2)];
 }
 
-/** What a foot taps in a bar: the beats, but eighths by twos and threes (common practice, no published source). */
+/**
+ * What a foot taps in a bar: the beats, but eighths by twos and threes (common practice, no published source).
+ * @example pulsesOf([6, 8]).length // 2
+ */
 export function pulsesOf([beats, unit]: Meter): Pulse[] {
   const lengths = unit === 8 ? gathered(beats).map((n) => n / 2) : Array.from({ length: beats }, () => 4 / unit);
   let at = 0;

@@ -2,6 +2,7 @@ import { pickStrokes } from '../route/picking';
 import type { FingeredStep, Instrument, Join, Place, Stroke } from '../types';
 import type { DrillArticulation } from './types';
 
+/** Ways to articulate a drill, in the order in which they are offered. */
 export const ARTICULATIONS: readonly DrillArticulation[] = ['alternate', 'economy', 'hammered', 'slides'];
 
 /** How each note follows the one before it on its string: hammered up and pulled down, or every third of a run along a string slid into. */

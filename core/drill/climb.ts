@@ -6,7 +6,9 @@ import type { DrillNote, DrillOptions } from './types';
 /** How rungs follow one another: each in the drill's own order before the next, or up one and down the next. */
 export type RungMotion = 'each' | 'alternate';
 
+/** How all rungs of a ladder are played in one drill. */
 export interface RungOptions extends DrillOptions {
+  /** How the drill goes from rung to rung. */
   motion: RungMotion;
   /** The root of each rung, its lowest, is touched before it. */
   touchRoot?: boolean;

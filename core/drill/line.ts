@@ -8,11 +8,17 @@ import { ARTICULATIONS, joinsOf, strokesOf } from './articulation';
 import { DRILL_ACCENTS, DRILL_RHYTHMS, drillTicks, loudNotes } from './rhythm';
 import type { DrillAccent, DrillArticulation, DrillLine, DrillRhythm } from './types';
 
+/** How the notes of a drill are played. */
 export interface DrillManner {
+  /** Note values. */
   rhythm: DrillRhythm;
+  /** Which notes are loud. */
   accent: DrillAccent;
+  /** Picked, hammered or slid. */
   articulation: DrillArticulation;
+  /** By which school it is fingered. */
   school: FingeringSchool;
+  /** The player's hand; a medium one if left out. */
   hand?: Hand;
 }
 
@@ -22,6 +28,7 @@ export const MOST_DRILL_NOTES = 14_400;
 /**
  * A drill as it is played. Fingers come from the one search; notes that carry a finger (those of a shape) keep it, so that
  * a drill is fingered as its shape is on the neck. Throws BAD_OPTION, BAD_PLACE.
+ * @example drillLine(six, box.notes, { rhythm: 'eighths', accent: 'beat', articulation: 'alternate', school: 'finger-per-fret' }).strokes.slice(0, 2) // ['down', 'up']
  */
 export function drillLine(i: Instrument, notes: readonly (Place & { finger?: number })[], o: DrillManner): DrillLine {
   checkOneOf('BAD_OPTION', 'rhythm', o.rhythm, DRILL_RHYTHMS);
@@ -61,7 +68,10 @@ function eachOnce(notes: readonly (Place & { finger?: number })[]): (Place & { f
   return [...found.values()];
 }
 
-/** Seconds that one pass takes at so many beats a minute. */
+/**
+ * Seconds that one pass takes at so many beats a minute.
+ * @example drillSeconds({ beats: 8 }, 120) // 4
+ */
 export const drillSeconds = (line: Pick<DrillLine, 'beats'>, tempo: number): number => (line.beats * 60) / tempo;
 
 /** A drill as a lick: the same places, lengths, joins and fingers. */

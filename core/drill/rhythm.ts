@@ -9,10 +9,16 @@ export const RHYTHM_TICKS: Readonly<Record<DrillRhythm, readonly number[]>> = Ob
   sixteenths: [TICKS / 4, TICKS / 4, TICKS / 4, TICKS / 4],
   swing: [(TICKS * 2) / 3, TICKS / 3],
 });
+/** Rhythms of a drill, as they are offered. */
 export const DRILL_RHYTHMS = Object.keys(RHYTHM_TICKS) as DrillRhythm[];
+/** Where the accents of a drill may lie, as they are offered. */
 export const DRILL_ACCENTS: readonly DrillAccent[] = ['beat', 'thirds', 'fourths', 'off-beat', 'none'];
 
-/** Lengths of so many notes in a rhythm; the last holds to the end of its beat, so that a pass is whole beats and the next one begins on one. */
+/**
+ * Lengths of so many notes in a rhythm; the last holds to the end of its beat, so that a pass is whole beats and the next one begins on one.
+ * @example drillTicks(3, 'eighths') // [240, 240, 480]
+ * @example drillTicks(3, 'triplets') // [160, 160, 160]
+ */
 export function drillTicks(count: number, rhythm: DrillRhythm): number[] {
   const beat = RHYTHM_TICKS[rhythm];
   const ticks = Array.from({ length: count }, (_, k) => beat[k % beat.length]);
@@ -21,7 +27,10 @@ export function drillTicks(count: number, rhythm: DrillRhythm): number[] {
   return ticks;
 }
 
-/** Which notes are loud. Off the beat: the one that stands at or after the middle of a beat; with quarters every second one. */
+/**
+ * Which notes are loud. Off the beat: the one that stands at or after the middle of a beat; with quarters every second one.
+ * @example loudNotes(4, 'eighths', 'beat') // [true, false, true, false]
+ */
 export function loudNotes(count: number, rhythm: DrillRhythm, accent: DrillAccent): boolean[] {
   const inBeat = RHYTHM_TICKS[rhythm].length;
   const off = Math.ceil(inBeat / 2);

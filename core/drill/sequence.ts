@@ -22,7 +22,10 @@ function checkOptions(o: DrillOptions): void {
   }
 }
 
-/** Pitch class of the root that a drill hangs on: the scale's own, or its relative minor (a sixth above) or major (a minor third above). */
+/**
+ * Pitch class of the root that a drill hangs on: the scale's own, or its relative minor (a sixth above) or major (a minor third above).
+ * @example rootClass(box, 'own') // 9
+ */
 export function rootClass(shape: Shape, root: DrillOptions['root']): number {
   const [first] = shape.notes;
   const own = mod12(first.midi - semitonesOf(first.degree));
@@ -31,7 +34,11 @@ export function rootClass(shape: Shape, root: DrillOptions['root']): number {
   return mod12(own + (isMinor ? 3 : 9));
 }
 
-/** The notes of a drill with what the shape knows of them. */
+/**
+ * The notes of a drill with what the shape knows of them.
+ * @example drillNotes(box, { order: 'up' }).length // 12
+ * @example drillNotes(box, { order: 'up' })[0].name // 'E'
+ */
 export function drillNotes(shape: Shape, o: DrillOptions): ShapeNote[] {
   checkOptions(o);
   if (!shape.notes.length) fail('BAD_OPTION', 'shape', 'shape: it has no notes to play.');
@@ -68,6 +75,7 @@ function wayHome(at: ShapeNote, { up, down, isRoot }: Pick<Asked, 'up' | 'down' 
  * The notes of a shape in the order of a drill. The orders are described with their files in `core/drill/orders/`; n1 … nk
  * are the notes of the shape as played upwards. Throws BAD_OPTION where an option is out of range or the shape has not what
  * an order needs (a root, two roots, enough notes), BAD_PLACE for a start that is not of the shape; never returns nothing.
+ * @example drillSequence(box, { order: 'up-down' }).length // 23
  */
 export const drillSequence = (shape: Shape, o: DrillOptions): DrillNote[] => drillNotes(shape, o).map(plainNote);
 

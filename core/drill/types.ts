@@ -1,10 +1,12 @@
 import type { DegreeName, Join, NoteName, Place, Shape, Stroke, FingeredStep } from '../types';
 
+/** In which order the notes of a shape are played, by name. */
 export type DrillOrder =
   'up' | 'down' | 'up-down' | 'down-up' | 'from-root' | 'root-between' | 'octaves' | 'groups' | 'intervals' | 'chord-tones' | 'random';
 
 /** In which order the notes of a shape are played. */
 export interface DrillOptions {
+  /** The order of the notes. */
   order: DrillOrder;
   /** The top or bottom note where the line turns; once unless said. */
   turn?: 'once' | 'twice';
@@ -41,6 +43,7 @@ export interface DrillOptions {
 /** A note of a drill, in playing order. */
 export type DrillNote = Place & { midi: number; name: NoteName; degree: DegreeName };
 
+/** Note values of a drill, by name. */
 export type DrillRhythm = 'quarters' | 'eighths' | 'triplets' | 'sixteenths' | 'swing';
 /** Where the loud notes are: on the beat, on every third or fourth note, between the beats, nowhere. */
 export type DrillAccent = 'beat' | 'thirds' | 'fourths' | 'off-beat' | 'none';
@@ -49,11 +52,15 @@ export type DrillArticulation = 'alternate' | 'economy' | 'hammered' | 'slides';
 
 /** A drill as it is played. Every list has one entry a note. */
 export interface DrillLine {
+  /** Each note with its finger. */
   steps: FingeredStep[];
   /** Length of each, 480 ticks a quarter; the last holds to the end of its beat. */
   ticks: number[];
+  /** How each note is joined to the one before it. */
   joins: (Join | null)[];
+  /** The stroke of each note. */
   strokes: Stroke[];
+  /** Whether each note is accented. */
   loud: boolean[];
   /** Length of one pass, in whole beats. */
   beats: number;

@@ -6,6 +6,7 @@ import { noCosts, type Costs, type Layer, type Passes, type State, type Tell } f
 
 /** What a search minimises: the hand's own costs, and what is added to them. */
 export interface Task extends Line {
+  /** The hand that plays. */
   hand: HandModel;
   /** Tells what is added from one state to the next. */
   extra?: (a: State, b: State, tell: Tell) => void;
@@ -15,10 +16,13 @@ export interface Task extends Line {
   follows?: (a: State, b: State) => boolean;
   /** How each note follows the one before, how far it is bent (half steps), and how dear a move of the hand before it is (1 unless given). */
   joins?: readonly (Join | null | undefined)[];
+  /** Half steps by which each note is bent, if it is. */
   bends?: readonly (number | null | undefined)[];
+  /** How dear a move of the hand is before each note: 1 as usual, less after a rest, more where it is fast. */
   pace?: readonly number[];
   /** Where a line may begin, and end: by default any state of the first and of the last note. */
   startsAt?: (s: State) => boolean;
+  /** Whether a line may end with a state at its note k. */
   endsAt?: (s: State, k: number) => boolean;
   /** Costs found so far, where tasks share them. */
   kept?: Costs;

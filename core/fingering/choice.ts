@@ -7,6 +7,7 @@ export interface HandChoice {
   way: 'reach' | 'move';
   /** Fingers of the cell. */
   fingers: [number, number];
+  /** The line fingered this way. */
   steps: FingeredStep[];
 }
 
@@ -14,9 +15,13 @@ export interface HandChoice {
 export interface CellChoice {
   /** Index of the cell's first note in the line. */
   index: number;
+  /** The string of the notes in question. */
   string: number;
+  /** The frets between which the choice lies. */
   frets: [number, number];
+  /** Both ways. */
   choices: [HandChoice, HandChoice];
+  /** The cheaper of them. */
   better: HandChoice['way'];
 }
 

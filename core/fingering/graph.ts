@@ -11,29 +11,39 @@ const REPORT = 64;
 
 /** What is kept of one note: its nodes, the least cost of reaching each, the node before it on that way, and what each leads to. */
 export interface GraphLayer {
+  /** States of this note that are kept, as numbers of the machine. */
   nodes: number[];
+  /** The least cost up to each node, in mm of travel. */
   costs: number[];
+  /** The node before each on its cheapest way. */
   back: number[];
   /** By node: nodes of the next layer that may follow, and what each adds, its own cost included. */
   to: number[][];
+  /** For each node, the nodes that lead to it. */
   by: number[][];
 }
 
 /** The nodes of a line that lie on some way of no more than `bound`, and all that leads from one to the next. */
 export interface Graph {
+  /** The states and what steps cost. */
   machine: Machine;
+  /** A layer for each note. */
   layers: GraphLayer[];
+  /** What no way that is looked for costs more than. */
   bound: number;
 }
 
 /** A line made ready: its layers, and from each state the least that the rest may cost, whatever the hand remembers. */
 export interface Prepared {
+  /** The states and what steps cost. */
   machine: Machine;
+  /** For each note, the least cost from each state to the end. */
   rest: Float64Array[];
   /** The cost of one way: the best costs no more. Infinite where there is none. */
   known: number;
 }
 
+/** Readies a task for a search: its states, and the least that the rest of the line costs from each of them. */
 export function prepare(task: Task): Prepared {
   const machine = new Machine(task);
   const make = layerMaker(task.hand, task);
@@ -184,7 +194,9 @@ function nextLayer({ machine, bound }: Graph, rest: Float64Array, k: number, her
 
 /** Of the note after: where each node that was kept stands, and what the rest costs from it. */
 interface Ahead {
+  /** Index of each state in `rest`. */
   at: Map<number, number>;
+  /** The least cost from each state to the end. */
   rest: number[];
 }
 

@@ -15,13 +15,19 @@ export { SCHOOLS, SPAN_MM, type CostRow, type HandCosts } from './schools';
 
 /** A finger settled for the note at `index` of a line. */
 export interface Pin {
+  /** Which note of the line, from 0. */
   index: number;
+  /** The finger that is settled, 0 (open) to 4. */
   finger: number;
 }
 
+/** How a line is fingered. */
 export interface FingerOptions extends LineTiming {
+  /** By which school. */
   school: FingeringSchool;
+  /** The player's hand; a medium one if left out. */
   hand?: Hand;
+  /** Fingers that are settled. */
   pins?: readonly Pin[];
 }
 
@@ -48,7 +54,10 @@ function checkReaches(reaches: readonly HandReach[]): void {
   });
 }
 
-/** Fingers that can stop a place in a school, ascending; [0] for an open string. Throws BAD_PLACE, BAD_OPTION. */
+/**
+ * Fingers that can stop a place in a school, ascending; [0] for an open string. Throws BAD_PLACE, BAD_OPTION.
+ * @example fingersFor(six, { string: 1, fret: 0 }, plain) // [0]
+ */
 export function fingersFor(i: Instrument, p: Place, o: FingerOptions): number[] {
   checkInstrument(i);
   checkHand(o.school, o.hand);
@@ -93,6 +102,7 @@ const OTHERS = 16;
  * `alternatives`, the other way: the cheapest whose hand moves fall between other notes (where a two-note cell is
  * followed by a shift, reaching instead of moving, or moving earlier or later), or the next best where there is none.
  * Throws BAD_PLACE, BAD_OPTION.
+ * @example fingerNotes(six, [{ string: 6, fret: 5 }, { string: 6, fret: 8 }], plain).map((s) => s.finger) // [1, 4]
  */
 export function fingerNotes(i: Instrument, places: Place[], o: FingerOptions & { alternatives?: boolean }): FingeredStep[] {
   if (!places.length) return [];
@@ -111,12 +121,18 @@ const movesAt = (steps: FingeredStep[]): string => steps.map((s) => (s.move === 
 
 /** What a step costs, part by part in mm of effort, and how much more the line would cost with another finger there. */
 export interface Why {
+  /** The note with its finger. */
   step: FingeredStep;
+  /** What its cost is made of, in mm of travel. */
   parts: { word: CostWord; mm: number }[];
+  /** Other fingers for it, and what the whole line would then cost more. */
   others: { finger: number; moreMm: number }[];
 }
 
-/** Why this finger: the note at `index` of a line. Throws what fingerNotes throws, BAD_OPTION for an index off the line. */
+/**
+ * Why this finger: the note at `index` of a line. Throws what fingerNotes throws, BAD_OPTION for an index off the line.
+ * @example whyFinger(six, box.notes, 0, plain).step.finger // 0
+ */
 export function whyFinger(i: Instrument, places: Place[], index: number, o: FingerOptions): Why {
   const { m, paths } = fingered(i, places, o, 1);
   if (!places[index]) fail('BAD_OPTION', 'index', `index: ${index} is not a note of the line (0 to ${places.length - 1}).`);

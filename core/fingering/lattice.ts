@@ -4,6 +4,7 @@ import type { Layer, Option, State } from './states';
 
 /** A line whose places are settled or still open, note by note; and, if given, which fingers each note may use. */
 export interface Line {
+  /** For each note, the places where it may be played. */
   options: readonly (readonly Option[])[];
   /** 0 and undefined leave the finger open. */
   pins?: readonly (number | undefined)[];

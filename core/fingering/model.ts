@@ -5,12 +5,17 @@ import { noCosts, type Costs, type Hold, type Layer, type Tell } from './states'
 
 /** A hand on an instrument: where every fret lies, what every move costs. Built once for many lines. */
 export interface HandModel {
+  /** What the school charges. */
   costs: HandCosts;
   /** By hand fret: how wide the hand opens, the same when the forward finger reaches, and how wide without strain. */
   spanMm: number[];
+  /** How far each finger reaches forward of the index at most, in mm. */
   forwardSpanMm: number[];
+  /** How far it reaches with ease, in mm. */
   comfortMm: number[];
+  /** The fret where strings are open: 0, or the capo's. */
   nut: number;
+  /** The last fret. */
   last: number;
   /** mm from the nut by string and fret; index 0 is the hand's own line, along the instrument's scale length. */
   mm: number[][];
@@ -32,6 +37,10 @@ export const FREE = 0;
 /** What a reach beyond the comfortable costs, times what it costs within. */
 const STRAIN = 2;
 
+/**
+ * The hand on one instrument: what it reaches and costs, in mm of the neck.
+ * @throws CoreError where the instrument or the hand is out of range
+ */
 export function handModel(i: Instrument, school: FingeringSchool, hand: Hand = { size: 'medium' }, costs = SCHOOLS[school]): HandModel {
   const line = (length: number): number[] => Array.from({ length: i.frets + 7 }, (_, f) => fretFromNutMm(length, f));
   const own = line(i.scaleLengthMm);
@@ -113,6 +122,7 @@ function canReachBack(m: HandModel, string: number, fret: number, finger: number
 
 /** How a hold leaves the four resting frets: the index finger a fret back, the outer one a fret forward, or neither. */
 export type ReachSide = 0 | 1 | 2;
+/** On which side of the hand's whole place a finger stretches, if it does. */
 export const reachSide = (m: HandModel, h: Hold): ReachSide =>
   h.reachMm === 0 ? 0 : h.finger === 1 ? 1 : h.finger === m.costs.forwardFinger ? 2 : 0;
 

@@ -5,31 +5,57 @@ import type { FingeringSchool, Hand } from '../types';
  * same notes get the same fingers everywhere. Each row is described in `COST_ROWS`.
  */
 export interface HandCosts {
+  /** Highest finger of the school; finger. */
   fingers: 3 | 4;
+  /** Finger that reaches a fret forward; finger. */
   forwardFinger: 3 | 4;
+  /** Index or middle a fret back of its rest; per mm. */
   back: number;
+  /** The outer finger a fret forward; per mm. */
   forward: number;
+  /** Moving the hand, once (weight: shifts); mm. */
   shift: number;
+  /** Letting go of a place; mm, all or a share of it. */
   leave: number;
+  /** Moving between two notes of one string; mm, all or a share of it. */
   inside: number;
+  /** How far the hand moves (weight: travel); per mm. */
   perMm: number;
+  /** Going up, landing beyond the index, a finger; mm, all or a share of it. */
   landing: number;
+  /** Going down, landing short of the outer finger, a finger; mm, all or a share of it. */
   landingDown: number;
+  /** Shorter moves than this pay for the landing in proportion; mm. */
   landingMm: number;
+  /** Moving over more than a half step, a half step, two at most; mm, all or a share of it. */
   overWhole: number;
+  /** Moving against the line, a fret beyond two; mm. */
   backward: number;
+  /** One finger gliding along its string, in place of letting go; mm, all or a share of it. */
   slide: readonly [number, number, number, number, number];
+  /** A slide after a slide (two half steps are one slide); mm. */
   again: number;
+  /** Moving the hand within a hammer-on or pull-off; mm. */
   slur: number;
+  /** Using the finger at all; mm. */
   finger: readonly [number, number, number, number, number];
+  /** A finger that the school leaves out, half when it comes and half when it stays; mm. */
   avoid: readonly [number, number, number, number, number];
+  /** Middle and little finger in a row; mm. */
   pair24: number;
+  /** Ring and little finger in a row; mm. */
   pair34: number;
+  /** Middle and ring finger in a row; mm. */
   pair23: number;
+  /** One finger on the next string, same fret; mm. */
   roll: readonly [number, number, number, number, number];
+  /** One finger to another fret of another string, the hand staying; mm. */
   hop: number;
+  /** Another finger on the same place at once, or when it comes back; mm. */
   change: number;
+  /** Share of * after an open string; share. */
   afterOpen: number;
+  /** Share of * where a finger stays on its string as a guide; share. */
   guide: number;
 }
 
@@ -41,6 +67,7 @@ const BASE: HandCosts = {
   pair24: 1, pair34: 1.5, pair23: 0.5, roll: [0, 2, 4, 6, 15], hop: 10, change: 10, afterOpen: 0.5, guide: 0,
 }; // prettier-ignore
 
+/** What each school of fingering charges; rows and reasons stand in docs/hand.md (common practice, no published source). */
 export const SCHOOLS: Readonly<Record<FingeringSchool, HandCosts>> = Object.freeze({
   'finger-per-fret': BASE,
   stretch: { ...BASE, back: 0.3, forward: 0.6 },
@@ -52,9 +79,13 @@ export const SCHOOLS: Readonly<Record<FingeringSchool, HandCosts>> = Object.free
 export const FREE_BACKWARD = 2;
 /** What is known of a cost: what is paid for, its unit, the values that make sense, and where it is from. */
 export interface CostRow {
+  /** What it is, in words. */
   says: string;
+  /** What it is counted in. */
   unit: string;
+  /** Which values make sense. */
   range: string;
+  /** Where the value is from. */
   source: string;
 }
 const FIT = 'fit to common practice';
@@ -97,11 +128,13 @@ export const COST_ROWS: Readonly<Record<keyof HandCosts, CostRow>> = Object.free
 
 /** What an avoided finger costs beside the neighbouring finger a half step away, and in the open position. */
 export const AVOIDED_HALF_STEP = 2;
+/** What an avoided finger costs in the open position, in mm. */
 export const AVOIDED_IN_OPEN = 12;
 /** What no hand can do: more than any way round it, and finite, so that fingers settled by the player are obeyed. */
 export const NO_HAND = 10_000;
 /** Bending a string, by finger: a half step, and more (common practice, no published source: the ring finger, two others behind it). */
 export const BEND_HALF: readonly number[] = [0, 15, 6, 0, 30];
+/** Bending a string by more than a half step, by finger 0 to 4, in mm (common practice, no published source: the ring finger, two others behind it). */
 export const BEND_MORE: readonly number[] = [0, 300, 15, 0, 45];
 
 /** Widest the hand opens from its lowest to its highest finger, in millimetres. */

@@ -15,20 +15,29 @@ const LONG = 2000;
 
 /** One way through: its states, what each added to the cost, and its nodes in the machine. */
 export interface Path {
+  /** The state at each note. */
   states: State[];
+  /** What each note adds, in mm of travel. */
   added: number[];
+  /** The sum of them. */
   cost: number;
+  /** The node at each note. */
   nodes: number[];
+  /** The states and what steps cost. */
   machine: Machine;
 }
 
 /** A path under construction from its end: what is settled beyond layer k, and what the rest will cost at best. */
 interface Partial {
+  /** The least that a whole way with this end costs. */
   cost: number;
+  /** The note it begins at. */
   k: number;
   /** Nodes of layer k that count as one, and from each of them the cost to the end. */
   label: number[];
+  /** The nodes that it may come from. */
   rest: number[];
+  /** What follows it. */
   after: Partial | null;
 }
 

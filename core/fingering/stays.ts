@@ -6,9 +6,13 @@ type Ahead = Map<number, Map<number, number>>;
 
 /** All ways whose last stays are these: the first of them, what is ahead of it, and the stays after it. */
 interface Stays {
+  /** Fret under the index finger. */
   hand: number;
+  /** What may follow, with its least cost. */
   ahead: Ahead;
+  /** The stay that follows. */
   after: Stays | null;
+  /** The least cost of a way with these stays. */
   cost: number;
   /** No stay comes before this one. */
   whole: boolean;

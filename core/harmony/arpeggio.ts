@@ -7,19 +7,27 @@ import type { DegreeName, FingeringSchool, Hand, Instrument, Layout, NoteName, S
 import { chordSounds } from './symbol';
 import { chordScale, modeChords, rootOn, type StackSize } from './stack';
 
+/** How an arpeggio is laid out. */
 export interface ArpeggioOptions {
   /** Notes of the stack on the degree, 4 unless said; or another kind of chord on it, as what follows its root: sus2, sus4, 6, m6, add9. */
   size?: StackSize;
+  /** Which layout it is laid out by. */
   kind?: string;
   /** Index of the rung of the layout, the first unless said. */
   rung?: number;
   /** So many notes a string, in place of those of the position. */
   perString?: 1 | 2 | 3;
+  /** By which school it is fingered. */
   school?: FingeringSchool;
+  /** The player's hand; a medium one if left out. */
   hand?: Hand;
 }
 
-/** The chord on a degree of a scale: its stack (of other scales the first that can be spelled), or the kind asked for. */
+/**
+ * The chord on a degree of a scale: its stack (of other scales the first that can be spelled), or the kind asked for.
+ * @example chordOn(dorian, '1', { size: 4 }) // 'Dm7'
+ * @example chordOn(dorian, '4') // 'G7'
+ */
 export function chordOn(ref: ScaleRef, degree: DegreeName, o: { size?: StackSize; kind?: string } = {}): string {
   checkDegree(degree);
   if (!degreesOf(ref.scale).includes(degree)) fail('NOT_IN_SCALE', 'degree', `degree: ${degree} is not in this scale, which has ${degreesOf(ref.scale).join(' ')}.`); // prettier-ignore
@@ -44,6 +52,7 @@ export function arpeggioIn(i: Instrument, symbol: string, within: Shape, o: { sc
 /**
  * The arpeggio on a degree of a scale inside a rung of a layout; or, with `perString`, so many notes a string beginning nearest to
  * that rung. Degrees and roots are the chord's. Throws BAD_OPTION for a rung that the layout has not, and what layOut throws.
+ * @example arpeggio(six, dorian, '1', boxes).notes.length // 9
  */
 export function arpeggio(i: Instrument, ref: ScaleRef, degree: DegreeName, layout: Layout, o: ArpeggioOptions = {}): Shape {
   const rungs = layOut(i, ref, layout, o);
@@ -60,7 +69,10 @@ export function arpeggio(i: Instrument, ref: ScaleRef, degree: DegreeName, layou
 /** Strings that one stroke crosses to be called a sweep. */
 const SWEPT = 3;
 
-/** Runs of a shape's notes that one stroke can sweep: each on the string next to the one before, always on the same side; as indices into its notes. */
+/**
+ * Runs of a shape's notes that one stroke can sweep: each on the string next to the one before, always on the same side; as indices into its notes.
+ * @example sweepsIn(box) // []
+ */
 export function sweepsIn(shape: Shape): { from: number; to: number }[] {
   const sweeps: { from: number; to: number }[] = [];
   const step = (k: number): number => (shape.notes[k] ? shape.notes[k].string - shape.notes[k - 1].string : 0);
@@ -74,7 +86,10 @@ export function sweepsIn(shape: Shape): { from: number; to: number }[] {
   return sweeps;
 }
 
-/** The place on the neck nearest to a fret that sounds a degree of a chord. */
+/**
+ * The place on the neck nearest to a fret that sounds a degree of a chord.
+ * @example nearestTone(six, 'C', '3', 5) // { string: 2, fret: 5 }
+ */
 export function nearestTone(i: Instrument, symbol: string, degree: DegreeName, near: number): { string: number; fret: number } | null {
   const { tonic, scale } = chordScale(symbol);
   const at = (scale as DegreeName[]).indexOf(degree);

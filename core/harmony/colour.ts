@@ -5,8 +5,11 @@ import { stackThirds } from './stack';
 import { chordSounds } from './symbol';
 
 interface Colour {
+  /** What follows the root in the symbol. */
   suffix: string;
+  /** The tone that shows the mode. */
   degree: DegreeName;
+  /** In words. */
   why: string;
 }
 
@@ -29,10 +32,13 @@ const COLOURS: Readonly<Record<string, Colour>> = {
   'harmonic minor': { suffix: 'mM7', degree: '7', why: 'the 7 under a minor third, which Aeolian has not' },
 };
 
+/** The colour tone of a mode, and the chord that shows it. */
 export interface ModeColour {
+  /** The chord that shows it. */
   symbol: string;
   /** The note that does it. */
   degree: DegreeName;
+  /** In words. */
   why: string;
   /** Chords that would betray the mode: of its own those that pull to the parent's tonic, on its tonic those of its neighbours. */
   betray: { symbol: string; why: string }[];
@@ -68,7 +74,10 @@ function neighbours(ref: ScaleRef, id: string): ModeColour['betray'] {
     .filter(({ symbol }) => chordSounds(symbol).some((s) => !sounds.has(s)));
 }
 
-/** The chord that shows a mode's colour on its tonic, why, and what would betray it; null where common practice names none. */
+/**
+ * The chord that shows a mode's colour on its tonic, why, and what would betray it; null where common practice names none.
+ * @example modeColour(dorian)?.symbol // 'Dm6'
+ */
 export function modeColour(ref: ScaleRef): ModeColour | null {
   scaleNotes(ref);
   const id = idOf(ref);
@@ -78,7 +87,10 @@ export function modeColour(ref: ScaleRef): ModeColour | null {
   return { symbol: ref.tonic + suffix, degree, why, betray: [...pullingHome(ref), ...neighbours(ref, id)] };
 }
 
-/** The same without what betrays it. Example: D dorian is Dm6, for its 6. */
+/**
+ * The same without what betrays it. Example: D dorian is Dm6, for its 6.
+ * @example colourChord(dorian)?.symbol // 'Dm6'
+ */
 export function colourChord(ref: ScaleRef): { symbol: string; degree: DegreeName; why: string } | null {
   const colour = modeColour(ref);
   return colour && { symbol: colour.symbol, degree: colour.degree, why: colour.why };

@@ -9,8 +9,11 @@ import { chordSymbol } from './write';
 
 /** One way to hear a grip. */
 export interface GripName {
+  /** The chord. */
   symbol: string;
+  /** The lowest note. */
   bass: NoteName;
+  /** Degrees of the chord that do not sound. */
   omitted: DegreeName[];
   /** One a place, in the order given, against the root of the symbol. */
   degrees: DegreeName[];
@@ -20,9 +23,13 @@ export interface GripName {
 const VOCABULARY = ['', 'm', '5', '7', 'maj7', 'm7', '6', 'm6', 'sus4', 'sus2', 'm7b5', 'dim7', 'dim', 'aug', 'add9', 'madd9', '7sus4', '9', 'maj9', 'm9', '69', 'm69', 'mM7', '7b9', '7#9', '13', 'm11', '9sus4', '7#11', 'maj7#11', '7b5', '7#5', 'maj7#5', 'maj7b5', 'maj13', 'm13', '9#11', 'maj9#11', '7b13', '13b9', '7#5#9', '7#5b9', '7b5b9', '7b5#9', 'm9b5', 'm7b9', 'm7b5b9', 'mM9', 'dimM7', 'maj9#5', '9b5', '9#5', '11', '13sus4', '7b9sus4', 'add11', 'madd11', 'add#11', 'Mb5', 'm11b5', '69#11', 'm6add11', '13#11', 'maj13#11']; // prettier-ignore
 
 interface Word {
+  /** What follows the root in the symbol. */
   suffix: string;
+  /** Its tones. */
   tones: { degree: DegreeName; semitones: number }[];
+  /** All of them, a bit for each semitone above the root. */
   all: number;
+  /** Those that must sound, likewise. */
   must: number;
 }
 
@@ -68,6 +75,7 @@ function bassName(root: NoteName, suffix: string, chroma: number, spell: (c: num
  * Every reading of a grip, best first: kinds of a vocabulary whose tones are all there but for a fifth or the root, on any of the
  * twelve roots, with the bass after a slash where it is not the root. Plainer kinds, complete ones, the root as bass and roots of
  * the home scale come first; spelled by it. What no kind fits is named by its degrees over the bass, as C(1,b2,b5). Throws BAD_PLACE.
+ * @example nameGrip(six, [{ string: 3, fret: 0 }, { string: 2, fret: 1 }, { string: 1, fret: 0 }])[0].symbol // 'C/G'
  */
 export function nameGrip(i: Instrument, places: readonly Place[], o: { home?: ScaleRef } = {}): GripName[] {
   checkInstrument(i);

@@ -5,18 +5,22 @@ import type { DegreeName, NoteName, ScaleNote, ScaleRef } from '../types';
 import { parseChord, type ChordTone } from './symbol';
 import { chordSymbol, kindOf, numeral } from './write';
 
+/** Tones of a stacked chord: 3 for a triad, 4 for a seventh, 5 for a ninth. */
 export type StackSize = 3 | 4 | 5;
 
 /** A chord of a scale. */
 export interface ModeChord {
   /** Of the scale, where the chord stands; and its numeral, counted from the scale's own tonic. */
   degree: DegreeName;
+  /** The roman numeral of its degree. */
   roman: string;
   /** The same counted from the tonic of the parent scale; as above where the scale has none. */
   parentRoman: string;
+  /** The chord. */
   symbol: string;
   /** In words, "minor seventh"; empty for a stack without a usual symbol. */
   quality: string;
+  /** Its notes from the root up. */
   notes: NoteName[];
   /** One a note: its degree of the chord, and of the scale. */
   tones: { chord: DegreeName; mode: DegreeName }[];
@@ -85,6 +89,7 @@ function spelledIn(notes: readonly ScaleNote[], size: StackSize, parentDegree: (
  * The chords of a scale: with seven notes, thirds stacked on every degree (size 3 triads, 4 sevenths, 5 ninths), in its own
  * spelling; else the usual chords that can be spelled from its notes, any number a degree. `stacked` tells which.
  * Throws BAD_OPTION for other sizes, and what scaleNotes throws.
+ * @example modeChords(dorian, 3).chords.map((c) => c.roman) // ['i', 'ii', 'bIII', 'IV', 'v', 'vi°', 'bVII']
  */
 export function modeChords(ref: ScaleRef, size: StackSize): { stacked: boolean; chords: ModeChord[] } {
   checkSize(size);
@@ -98,6 +103,7 @@ export function modeChords(ref: ScaleRef, size: StackSize): { stacked: boolean; 
  * Thirds stacked on every degree of a seven-note scale: triads, sevenths or ninths, symbols and functions counted from the
  * scale's own tonic. Throws BAD_SCALE for scales that do not have seven notes. Example: F# dorian, 4: F#m7, G#m7, Amaj7, B7,
  * C#m7, D#m7b5, Emaj7.
+ * @example stackThirds(dorian, 4)[0].notes // ['D', 'F', 'A', 'C']
  */
 export function stackThirds(ref: ScaleRef, size: StackSize): { degree: DegreeName; roman: string; symbol: string; notes: NoteName[] }[] {
   const { stacked, chords } = modeChords(ref, size);
@@ -108,19 +114,28 @@ export function stackThirds(ref: ScaleRef, size: StackSize): { degree: DegreeNam
 /** What players call a tone of a chord: its degree, with tensions as 9, 11, 13. Example: the 'b2' of C7b9 is 'b9'. */
 export const toneName = ({ degree, step }: ChordTone): string => degree.replace(/\d/, String(step));
 
-/** What a sound is in a chord, as players call it (b3, 9, 13); null where it is no tone of it. */
+/**
+ * What a sound is in a chord, as players call it (b3, 9, 13); null where it is no tone of it.
+ * @example toneInChord('C7', 70) // 'b7'
+ */
 export function toneInChord(symbol: string, midi: number): string | null {
   const { root, tones } = parseChord(symbol);
   const tone = tones.find((t) => mod12(chromaOf(root) + t.semitones - midi) === 0);
   return tone ? toneName(tone) : null;
 }
 
-/** A chord as a scale of its own tones, so that whatever is done with scales can be done with arpeggios. */
+/**
+ * A chord as a scale of its own tones, so that whatever is done with scales can be done with arpeggios.
+ * @example chordScale('Dm7') // { tonic: 'D', scale: ['1', 'b3', '5', 'b7'] }
+ */
 export function chordScale(symbol: string): ScaleRef {
   const { root, tones } = parseChord(symbol);
   const degrees = [...tones].sort((a, b) => a.semitones - b.semitones).map((t) => t.degree);
   return { tonic: root, scale: degrees };
 }
 
-/** A bare note name on a degree of a scale. */
+/**
+ * A bare note name on a degree of a scale.
+ * @example rootOn(dorian, 'b3') // 'F'
+ */
 export const rootOn = (ref: ScaleRef, degree: DegreeName): NoteName => noteOnDegree(ref.tonic, degree);

@@ -5,16 +5,19 @@ import type { DegreeName, NoteName } from '../types';
 
 /** A tone of a chord. `step` is its place in the stack: 1, 3 (2 or 4 where they stand in for it), 5, 6, 7, 9, 11, 13. */
 export interface ChordTone {
+  /** Steps of the scale above the root, 0 to 12. */
   step: number;
   /** Against the chord's root, tensions by their letter: the ninth is '2', the eleventh '4', the thirteenth '6'. */
   degree: DegreeName;
   /** Above the root, 0 to 11. */
   semitones: number;
+  /** Its name. */
   note: NoteName;
 }
 
 /** A chord as its symbol says it. */
 export interface Chord {
+  /** The note it is built on. */
   root: NoteName;
   /** The note written after the slash; the root where none is. */
   bass: NoteName;
@@ -24,9 +27,13 @@ export interface Chord {
 
 /** What of a symbol cannot be read, counted in characters from 0, and what may have been meant. */
 export interface ChordFault {
+  /** The first sign that is wrong, from 0. */
   at: number;
+  /** How many signs are. */
   length: number;
+  /** What is wrong, in words. */
   message: string;
+  /** Symbols that may have been meant. */
   nearest: string[];
 }
 
@@ -40,7 +47,10 @@ const UGLY: readonly [RegExp, string][] = [
   [/𝄫/gu, 'bb'],
   [/[−–]/g, '-'],
 ];
-/** A symbol in plain signs; 𝄪 and 𝄫 grow by one. */
+/**
+ * A symbol in plain signs; 𝄪 and 𝄫 grow by one.
+ * @example plainSigns('B♭△') // 'Bb△'
+ */
 export const plainSigns = (symbol: string): string => UGLY.reduce((s, [from, to]) => s.replace(from, to), symbol.trim());
 
 /** Semitones of the natural steps of a stack. */
@@ -49,9 +59,11 @@ const letter = (step: number): number => ((step - 1) % 7) + 1;
 
 /** What has been read so far: the tones by step, in semitones; a step may stand twice (7b5#5). */
 interface Draft {
+  /** Semitones of the tones at each step. */
   tones: Map<number, number[]>;
   /** Whether a seventh, added by an extension, is a major one; or as small as a diminished one. */
   seventh: 'minor' | 'major' | 'diminished';
+  /** What the triad is. */
   quality: 'major' | 'minor' | 'diminished' | 'augmented';
   /** The letters that stand for a major seventh have been read. */
   major: boolean;
@@ -213,7 +225,10 @@ function distance(a: string, b: string): number {
   return row[b.length];
 }
 
-/** What is wrong with a symbol, where in it, and up to three that may have been meant; null where it can be read. */
+/**
+ * What is wrong with a symbol, where in it, and up to three that may have been meant; null where it can be read.
+ * @example chordFault('C7') // null
+ */
 export function chordFault(symbol: string): ChordFault | null {
   const read = readPlain(typeof symbol === 'string' ? plainSigns(symbol) : '');
   return 'fault' in read ? read.fault : null;
@@ -223,6 +238,7 @@ export function chordFault(symbol: string): ChordFault | null {
  * A chord by its symbol: root, quality (m, dim, aug, sus, maj, ø), extension (6 to 13), alterations, additions and omissions in any
  * order, a bass after a slash; or by its degrees, as C(1,b3,b4). Throws BAD_OPTION with the place that cannot be read and what may
  * have been meant. Symbols as in common practice, no published source; held against two libraries in tests/outside/harmony.test.ts.
+ * @example parseChord('Ebmaj7').root // 'Eb'
  */
 export function parseChord(symbol: string): Chord {
   const read = readPlain(typeof symbol === 'string' ? plainSigns(symbol) : '');
@@ -232,8 +248,15 @@ export function parseChord(symbol: string): Chord {
   throw new CoreError('BAD_OPTION', 'chord', `chord: "${shown(symbol)}" cannot be read: ${message}.${meant}`);
 }
 
-/** The notes of a chord symbol, root first, spelled by the chord; throws as parseChord. Example: chordNotes('F#m7') is F# A C# E. */
+/**
+ * The notes of a chord symbol, root first, spelled by the chord; throws as parseChord. Example: chordNotes('F#m7') is F# A C# E.
+ * @example chordNotes('Dm7') // ['D', 'F', 'A', 'C']
+ * @example chordNotes('C13') // ['C', 'E', 'G', 'Bb', 'D', 'A']
+ */
 export const chordNotes = (symbol: string): NoteName[] => parseChord(symbol).tones.map((t) => t.note);
 
-/** Pitch classes of a chord symbol. */
+/**
+ * Pitch classes of a chord symbol.
+ * @example chordSounds('C') // [0, 4, 7]
+ */
 export const chordSounds = (symbol: string): number[] => chordNotes(symbol).map(chromaOf);

@@ -3,8 +3,11 @@ import type { DegreeName, NoteName } from '../types';
 
 /** What kind of chord some tones make: what follows the root's name, how the numeral is written, and the words for it. */
 export interface Kind {
+  /** What follows the root in the symbol. */
   suffix: string;
+  /** The roman numeral of such a chord. */
   roman: (numeral: string) => string;
+  /** In words. */
   quality: string;
 }
 
@@ -61,6 +64,7 @@ export function kindOf(degrees: readonly DegreeName[]): Kind | null {
 /**
  * The symbol of a chord on a root by its degrees, root first: the usual one, else its degrees in brackets, C(1,b3,b4). Whatever it
  * writes, parseChord reads. A major triad is the bare root.
+ * @example chordSymbol('C', ['1', 'b3', 'b5', 'b7']) // 'Cm7b5'
  */
 export function chordSymbol(root: NoteName, degrees: readonly DegreeName[]): string {
   const kind = kindOf(degrees);

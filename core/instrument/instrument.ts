@@ -33,20 +33,34 @@ function checkString(s: InstrumentString, index: number): void {
     checkNumber('BAD_INSTRUMENT', `${at}.scaleLengthMm`, s.scaleLengthMm, ...LIMITS.scaleLengthMm, `${where}, length in mm`);
 }
 
-/** The first fret that exists: the capo's, or 0. A place there is an open string. */
+/**
+ * The first fret that exists: the capo's, or 0. A place there is an open string.
+ * @example nutFret(six) // 0
+ * @example nutFret({ ...six, capo: 2 }) // 2
+ */
 export const nutFret = (i: Instrument): number => i.capo ?? 0;
 
-/** The number that a player reads for a fret: counted from the nut, or from the capo where the instrument says so. */
+/**
+ * The number that a player reads for a fret: counted from the nut, or from the capo where the instrument says so.
+ * @example fretNumber(six, 5) // 5
+ */
 export const fretNumber = (i: Instrument, fret: number): number => fret - firstCounted(i);
-/** The fret that is numbered 0. */
+/**
+ * The fret that is numbered 0.
+ * @example firstCounted(six) // 0
+ */
 export const firstCounted = (i: Instrument): number => (i.countFrom === 'capo' ? nutFret(i) : 0);
 
-/** MIDI numbers of the strings at fret 0 (capo ignored), string 1 first. */
+/**
+ * MIDI numbers of the strings at fret 0 (capo ignored), string 1 first.
+ * @example openMidis(six) // [64, 59, 55, 50, 45, 40]
+ */
 export const openMidis = (i: Instrument): number[] => i.strings.map((s, k) => midiOf(s.open, `strings[${k}].open`));
 
 /**
  * String numbers from the lowest-sounding up; on equal pitch the higher-numbered string counts as lower.
  * Example: a guitar gives 6 5 4 3 2 1.
+ * @example stringsUpward(six) // [6, 5, 4, 3, 2, 1]
  */
 export function stringsUpward(i: Instrument): number[] {
   const open = openMidis(i);
@@ -60,17 +74,29 @@ export function checkPlace(i: Instrument, p: Place, field = 'place'): Place {
   return p;
 }
 
-/** Whether the instrument has this string and fret, the capo counted. */
+/**
+ * Whether the instrument has this string and fret, the capo counted.
+ * @example isOnNeck(six, { string: 7, fret: 1 }) // false
+ */
 export const isOnNeck = (i: Instrument, p: Place): boolean =>
   p.string >= 1 && p.string <= i.strings.length && p.fret >= nutFret(i) && p.fret <= i.frets;
 
-/** Speaking length of a string in millimetres, nut to bridge. */
+/**
+ * Speaking length of a string in millimetres, nut to bridge.
+ * @example lengthMm(six, 1) // 648
+ */
 export const lengthMm = (i: Instrument, string: number): number => i.strings[string - 1].scaleLengthMm ?? i.scaleLengthMm;
 
-/** Distance from the nut to a fret: L·(1 − 2^(−f/12)), equal temperament. */
+/**
+ * Distance from the nut to a fret: L·(1 − 2^(−f/12)), equal temperament.
+ * @example fretFromNutMm(648, 12) // 324
+ */
 export const fretFromNutMm = (length: number, fret: number): number => length * (1 - 2 ** (-fret / 12));
 
-/** Distance between two frets on one string in millimetres, never negative: L·|2^(−a/12) − 2^(−b/12)|. */
+/**
+ * Distance between two frets on one string in millimetres, never negative: L·|2^(−a/12) − 2^(−b/12)|.
+ * @example Math.round(fretDistanceMm(six, 1, 0, 12)) // 324
+ */
 export function fretDistanceMm(i: Instrument, string: number, from: number, to: number): number {
   checkInstrument(i);
   [from, to].forEach((fret) => checkPlace({ ...i, capo: 0 }, { string, fret }, 'fret'));
@@ -85,6 +111,8 @@ const GUITAR_LOWEST = 40;
  * Parses strings as players write them, low to high ("D A D G B E", "D2A2D3G3B3E4"), to pitches, string 1 first.
  * Without octaves each note is the next one above the string before it (the same note again: a unison),
  * the lowest placed nearest to `lowest` (MIDI), which is the usual one of that many strings unless given. Throws BAD_PITCH naming the word.
+ * @example parseTuning('EADGBE') // ['E4', 'B3', 'G3', 'D3', 'A2', 'E2']
+ * @example parseTuning('DADGAD') // ['D4', 'A3', 'G3', 'D3', 'A2', 'D2']
  */
 export function parseTuning(text: string, lowest?: number): string[] {
   const words = text.trim().match(/[A-Ga-g](?:#|b(?![a-z]))*-?\d?|\S+/g) ?? [];
@@ -134,7 +162,10 @@ export function registerOf(i: Instrument): number {
   return read ? read.sound[read.sound.length - 1] - read.meant[read.meant.length - 1] : 0;
 }
 
-/** The strings as a player spells the tuning, low to high: "E A D G B E"; with octaves where the letters alone would mean other pitches. */
+/**
+ * The strings as a player spells the tuning, low to high: "E A D G B E"; with octaves where the letters alone would mean other pitches.
+ * @example spellTuning(six) // 'E A D G B E'
+ */
 export function spellTuning(i: Instrument): string {
   const read = lettersMean(i);
   const plain = read?.sound.every((midi, k) => midi === read.meant[k]) ?? false;

@@ -18,6 +18,7 @@ const massPerMetre = (gaugeMm: number, wound: boolean): number =>
 /**
  * Tension in newtons of a string at its open pitch by Mersenne's law, T = μ·(2·L·f)², L in metres;
  * null where the gauge is unknown. The capo does not change it.
+ * @example stringTensionN(six, 1) // null
  */
 export function stringTensionN(i: Instrument, string: number): number | null {
   checkInstrument(i);
@@ -36,6 +37,7 @@ const usualGaugeMm = (length: number, midi: number): number => {
 /**
  * From 0 (warm) to 1 (bright), for ordering places only: r/(r + 600), r = sounding length over outer diameter.
  * The longer and thinner the sounding string, the brighter. A missing gauge is taken as a plain one of usual tension.
+ * @example toneIndex(six, { string: 6, fret: 12 }) < toneIndex(six, { string: 1, fret: 0 }) // true
  */
 export function toneIndex(i: Instrument, p: Place): number {
   checkPlace(checkInstrument(i), p);

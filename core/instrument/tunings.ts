@@ -3,12 +3,16 @@
  * One row a tuning: name, open pitches low to high, usual scale length in mm.
  */
 export interface NamedTuning {
+  /** What players call it. */
   name: string;
+  /** Open strings from the thickest to the thinnest. */
   low: string;
+  /** Usual length of the open string, in mm. */
   scaleLengthMm: number;
 }
 const row = (name: string, low: string, scaleLengthMm = 648): NamedTuning => ({ name, low, scaleLengthMm });
 
+/** Tunings by name, the usual scale length with each. */
 export const TUNINGS: readonly NamedTuning[] = [
   row('standard', 'E2 A2 D3 G3 B3 E4'),
   row('drop D', 'D2 A2 D3 G3 B3 E4'),

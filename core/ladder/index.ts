@@ -19,7 +19,10 @@ export function seamBetween(i: Instrument, below: Shape, above: Shape): Seam {
   return { shared, shiftFrets: above.handFret - below.handFret, shiftMm };
 }
 
-/** All shapes of a layout in order up the neck; `seams[k]` joins `rungs[k]` and `rungs[k+1]`. Throws what layOut throws. */
+/**
+ * All shapes of a layout in order up the neck; `seams[k]` joins `rungs[k]` and `rungs[k+1]`. Throws what layOut throws.
+ * @example ladder(six, minor, boxes).rungs.length // 9
+ */
 export function ladder(i: Instrument, ref: ScaleRef, layout: Layout, o: LayOutOptions = {}): { rungs: Shape[]; seams: Seam[] } {
   const rungs = layOut(i, ref, layout, o);
   return { rungs, seams: rungs.slice(1).map((above, k) => seamBetween(i, rungs[k], above)) };

@@ -28,6 +28,7 @@ function layAnchor(bench: Bench, layout: LayoutOf<'anchor'>): Draft[] {
 /** Two notes a string suit a scale of five notes, three any other. */
 const suiting = (scale: ScaleRef): number => (scaleNotes(scale).length <= 5 ? 2 : 3);
 
+/** Shapes grown from an anchor root, a hand's span up or down the neck. */
 export const grown: LayoutRule<'anchor'> = {
   fields: { root: { is: 'root', label: 'Root place' }, notes: NOTES_A_STRING },
   lay: layAnchor,

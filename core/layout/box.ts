@@ -73,9 +73,13 @@ function firstIndex(neck: ScaledNeck, numbering: Numbering): number {
 
 /** The two skeleton pitches of one string; a string beyond the outermost is not there, but counts in the choice. */
 interface Pair {
+  /** The string, or null. */
   string: number | null;
+  /** MIDI number of the open string. */
   open: number;
+  /** Fret of the lower note. */
   low: number;
+  /** Fret of the higher note. */
   high: number;
 }
 
@@ -118,6 +122,7 @@ const NUMBERINGS: Record<Numbering, { says: string; detail: string }> = {
 };
 const BOTH = Object.keys(NUMBERINGS) as Numbering[];
 
+/** Five boxes of a pentatonic, two notes a string, the notes of a longer scale between them. */
 export const boxes: LayoutRule<'box'> = {
   fields: {
     numbering: {

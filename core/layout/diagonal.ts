@@ -99,6 +99,7 @@ const classesOf = (neck: ScaledNeck, sounds: number[]): number[] => {
 
 const sum = (numbers: number[]): number => numbers.reduce((a, b) => a + b, 0);
 
+/** Runs across the neck in repeating cells, climbing as they go. */
 export const diagonals: LayoutRule<'diagonal'> = {
   fields: {
     root: { is: 'root', label: 'Root place' },

@@ -7,11 +7,17 @@ import type { FingeringSchool, Hand, Instrument, Layout, Place, PlacePin, ScaleR
 import { LAYOUT_KINDS, ruleOf } from './rules';
 import { benchOf, shapeOf, type Bench, type Draft, type HandMemory } from './shape';
 
-/** The hand a layout is meant for where the player names none (docs/decisions.md). */
+/**
+ * The hand a layout is meant for where the player names none (docs/decisions.md).
+ * @example defaultSchool(boxes) // 'finger-per-fret'
+ */
 export const defaultSchool = (layout: Layout): FingeringSchool => ruleOf(layout.kind).school(layout);
 
+/** How shapes are laid out and fingered. */
 export interface LayOutOptions extends RoleOptions {
+  /** By which school shapes are fingered. */
   school?: FingeringSchool;
+  /** The player's hand; a medium one if left out. */
   hand?: Hand;
   /** Fingers settled by place; the rest of each shape is solved round them. One that the hand cannot do there is let go. */
   pins?: readonly PlacePin[];
@@ -24,6 +30,8 @@ export interface LayOutOptions extends RoleOptions {
  * Throws NO_SHAPE_FITS where nothing whole lies on the neck, NO_SKELETON for boxes of a scale without one,
  * BAD_LAYOUT, BAD_PLACE, NOT_IN_SCALE for options out of range, and what the checks of instrument and scale throw.
  * Example: B♭ minor pentatonic boxes in E A D G B E on 22 frets: ten shapes, box 4 at the nut first.
+ * @example layOut(six, minor, boxes)[0].lowFret // 0
+ * @example layOut(six, dorian, { kind: 'per-string', notes: 3 }).length // 11
  */
 export function layOut(i: Instrument, ref: ScaleRef, layout: Layout, o: LayOutOptions = {}): Shape[] {
   checkOneOf('BAD_LAYOUT', 'layout.kind', layout?.kind, LAYOUT_KINDS);
@@ -46,6 +54,7 @@ export function layOut(i: Instrument, ref: ScaleRef, layout: Layout, o: LayOutOp
  * The layout as it can stand on this instrument in this scale: a start that is no longer a root (or no longer in the
  * scale, or off the neck) moves to the nearest place that is; any other layout is returned as it is, the same object.
  * Throws where scale or instrument do not hold.
+ * @example anchoredLayout(six, dorian, boxes) // { kind: 'box' }
  */
 export const anchoredLayout = (i: Instrument, ref: ScaleRef, layout: Layout): Layout =>
   ruleOf(layout.kind).reanchor?.(i, ref, layout) ?? layout;
@@ -53,7 +62,10 @@ export const anchoredLayout = (i: Instrument, ref: ScaleRef, layout: Layout): La
 /** Layouts that places are recognised by, the commonest first. */
 const known = (): Layout[] => LAYOUT_KINDS.flatMap((kind) => ruleOf(kind).known ?? []);
 
-/** Which layout and number a set of places is a whole shape of, or null. Order of the places does not matter. */
+/**
+ * Which layout and number a set of places is a whole shape of, or null. Order of the places does not matter.
+ * @example nameShape(six, minor, box.notes)?.label // 'box 4'
+ */
 export function nameShape(i: Instrument, ref: ScaleRef, places: Place[]): { layout: Layout; number: number; label: string } | null {
   places.forEach((p, k) => checkPlace(i, p, `places[${k}]`));
   return nameOn(benchOf(scaledNeck(i, ref), 'finger-per-fret'), places);

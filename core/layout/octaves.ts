@@ -60,6 +60,7 @@ function frameAt(neck: ScaledNeck, root: Place): Place[] {
   });
 }
 
+/** Octave frames: from each root to its next ones. */
 export const octaveFrames: LayoutRule<'octaves'> = {
   fields: { root: { is: 'root', label: 'Root place' } },
   lay: layOctaves,

@@ -91,6 +91,7 @@ const rangeWords = (l: LayoutOf<'one-string'>): string => {
   return range === 'all' ? `string ${l.string} alone` : `string ${l.string}, frets ${l.from ?? 0} to ${l.to ?? 'the last'}`;
 };
 
+/** The scale along single strings. */
 export const oneString: LayoutRule<'one-string'> = {
   fields: {
     string: { is: 'string', label: 'String' },

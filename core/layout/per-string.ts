@@ -10,7 +10,9 @@ import { jogsWords, notesAString } from './words';
 
 /** One whole n-per-string shape, string by string, and the scale note it starts on (0 is the root). */
 export interface Tier {
+  /** Which degree it begins with, from 0. */
   index: number;
+  /** Its notes, string by string. */
   cells: Place[][];
 }
 
@@ -53,6 +55,7 @@ export const schoolFor = (notes: number): FingeringSchool => (notes >= 3 ? 'stre
 /** How many notes of a scale lie on a string. */
 export const NOTES_A_STRING = { is: 'whole', label: 'Notes a string', from: 1, to: 6 } as const;
 
+/** So many notes on every string, from every degree on the lowest one. */
 export const perString: LayoutRule<'per-string'> = {
   fields: { notes: { ...NOTES_A_STRING, byName: true } },
   lay: layPerString,

@@ -3,7 +3,10 @@ import type { LayoutKind, Place, PlacePin, Shape, ShapeRef } from '../types';
 
 const OCTAVE = 12;
 
-/** What tells a shape from the others of its layout, whichever of its copies it is. */
+/**
+ * What tells a shape from the others of its layout, whichever of its copies it is.
+ * @example shapeRef('box', box) // { kind: 'box', number: 4, lowFret: 0 }
+ */
 export const shapeRef = (kind: LayoutKind, { number, lowFret }: Pick<Shape, 'number' | 'lowFret'>): ShapeRef => ({ kind, number, lowFret });
 
 /** By how many frets `to` is a copy of `from` (0, ±12, ±24); null where it is another shape. Layouts that number by fret count on; no other has numbers twelve apart. */
@@ -15,7 +18,9 @@ function copyBy(from: ShapeRef, to: ShapeRef): number | null {
 
 /** A settled finger where it holds in a shape: the place there, and the pin it comes from. */
 export interface PinHere<P extends PlacePin = PlacePin> extends Place {
+  /** The finger that is settled. */
   finger: number;
+  /** As the player settled it. */
   pin: P;
 }
 

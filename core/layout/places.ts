@@ -22,6 +22,7 @@ function layPlaces({ neck }: Bench, layout: LayoutOf<'places'>): Draft[] {
 /** Most places of such a shape: every fret of twelve strings would be no shape any more. */
 export const MOST_PLACES = 160;
 
+/** Places of one's own as one shape. */
 export const places: LayoutRule<'places'> = {
   fields: { places: { is: 'places', most: MOST_PLACES } },
   lay: layPlaces,

@@ -14,6 +14,7 @@ function layRegion(bench: Bench, layout: LayoutOf<'region'>): Draft[] {
   return places.length ? [{ number: 1, label: `frets ${from} to ${to}`, places: byPitch(neck, places) }] : [];
 }
 
+/** All notes between two frets. */
 export const regions: LayoutRule<'region'> = {
   fields: {
     fromFret: { is: 'fret', label: 'From fret', notAbove: 'toFret' },

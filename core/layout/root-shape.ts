@@ -6,10 +6,13 @@ import type { FingeringSchool, Hand, Instrument, Layout, LayoutKind, Place, Scal
 import { checkRoot } from './diagonal';
 import { hungOn, layOut, ruleOf } from './index';
 
+/** What a shape over a root is laid out with. */
 export interface RootOptions {
   /** The finger that is to take the root, 1 index to 4 little. */
   finger?: 1 | 2 | 3 | 4;
+  /** By which school it is fingered. */
   school?: FingeringSchool;
+  /** The player's hand; a medium one if left out. */
   hand?: Hand;
 }
 
@@ -40,6 +43,7 @@ export function shapeAtRoot(kind: LayoutKind, shapes: readonly Shape[], root: Pl
  * a root grow from this one. Throws NOT_IN_SCALE where the place sounds no tonic, NO_SHAPE_FITS where no shape has it (under
  * that finger), BAD_OPTION for a finger out of 1 to 4, and what layOut throws.
  * Example: A major on E A D G B E, windows, string 6, fret 5, finger 2: 4 5 7 / 4 5 7 / 4 6 7 / 4 6 7 / 5 7 / 4 5 7.
+ * @example rootShape(six, minor, boxes, { string: 6, fret: 5 }).lowFret // 5
  */
 export function rootShape(i: Instrument, ref: ScaleRef, layout: Layout, root: Place, o: RootOptions = {}): Shape {
   if (o.finger !== undefined) checkWhole('BAD_OPTION', 'finger', o.finger, 1, 4);
@@ -56,7 +60,10 @@ export function rootShape(i: Instrument, ref: ScaleRef, layout: Layout, root: Pl
   );
 }
 
-/** Rungs of a layout that hold every place of a grip, the hand nearest to the grip first, of two alike the one that begins nearest to it. Throws BAD_PLACE, and what layOut throws. */
+/**
+ * Rungs of a layout that hold every place of a grip, the hand nearest to the grip first, of two alike the one that begins nearest to it. Throws BAD_PLACE, and what layOut throws.
+ * @example shapesUnder(six, minor, boxes, [{ string: 6, fret: 5 }]).length // 2
+ */
 export function shapesUnder(
   i: Instrument,
   ref: ScaleRef,
@@ -84,6 +91,7 @@ const DAMPED = /^[xX]$/;
 /**
  * A grip as it is written: a fret a string, thickest first, x for a string that is not sounded. One sign a string
  * (x57765), or with dashes or blanks between (x-10-12-12-11-10). Throws BAD_PLACE with what is wrong.
+ * @example parseGrip('x32010', six).length // 5
  */
 export function parseGrip(text: string, i: Instrument): Place[] {
   const written = text.trim();

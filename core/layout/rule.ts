@@ -27,23 +27,33 @@ export type Field = (
 
 /** Where a layout is asked for: on what neck, in what scale, from which root. */
 export interface Start {
+  /** The neck. */
   instrument: Instrument;
+  /** The scale. */
   scale: ScaleRef;
+  /** The root it is to begin at. */
   root: Place;
 }
 
 /** A layout as it would begin at a start; `title` where it is offered under another name than it is then called. */
 export interface Offer<L extends Layout = Layout> {
+  /** What is offered. */
   layout: L;
+  /** What tells it from the others, in words. */
   detail: string;
+  /** What it is called. */
   title?: string;
 }
 
 /** A shape among the others of its layout, to be explained. */
 export interface Shown {
+  /** The neck. */
   instrument: Instrument;
+  /** The scale. */
   scale: ScaleRef;
+  /** All shapes of the layout. */
   shapes: readonly Shape[];
+  /** The one in question. */
   shape: Shape;
 }
 

@@ -31,6 +31,7 @@ const RULES: { readonly [K in LayoutKind]: LayoutRule<K> } = {
   places,
 };
 
+/** Kinds of layout, as they are offered. */
 export const LAYOUT_KINDS = Object.freeze(Object.keys(RULES)) as readonly LayoutKind[];
 
 /** A rule as code that knows no single layout sees it. */
@@ -48,13 +49,19 @@ export type AnyRule = Omit<LayoutRule<LayoutKind>, 'fields' | 'lay' | 'school' |
 /** The rule of a layout. */
 export const ruleOf = (kind: LayoutKind): AnyRule => RULES[kind] as unknown as AnyRule;
 
-/** The root place that a layout hangs on, if it hangs on one. */
+/**
+ * The root place that a layout hangs on, if it hangs on one.
+ * @example hangsOn(boxes) // null
+ */
 export const hangsOn = (layout: Layout): LayoutOf<'anchor'>['root'] | null => {
   const [field] = Object.entries(ruleOf(layout.kind).fields).find(([, f]) => f.is === 'root') ?? [];
   return field ? (layout as unknown as Record<string, LayoutOf<'anchor'>['root']>)[field] : null;
 };
 
-/** A layout that hangs on a root, hung on another; any other as it is. */
+/**
+ * A layout that hangs on a root, hung on another; any other as it is.
+ * @example hungOn({ kind: 'octaves', root: { string: 6, fret: 5 } }, { string: 5, fret: 7 }).root // { string: 5, fret: 7 }
+ */
 export function hungOn<L extends Layout>(layout: L, root: LayoutOf<'anchor'>['root']): L {
   const [field] = Object.entries(ruleOf(layout.kind).fields).find(([, f]) => f.is === 'root') ?? [];
   return field ? { ...layout, [field]: root } : layout;

@@ -20,8 +20,11 @@ import { pinsIn } from './pins';
 
 /** What a layout decides: which places, in playing order, under which number and name. */
 export interface Draft {
+  /** The shape's number, from 1; of windows the fret of the index finger. */
   number: number;
+  /** What players call it. */
   label: string;
+  /** Places in playing order. */
   places: Place[];
   /** Notes of the whole shape that the neck has no room for. */
   missing?: number;
@@ -35,7 +38,9 @@ export interface Draft {
 
 /** What every layout is given. */
 export interface Bench {
+  /** The neck with its scale. */
   neck: ScaledNeck;
+  /** The hand. */
   model: HandModel;
   /** Fingers that the player has settled. */
   pins: readonly PlacePin[];
@@ -51,6 +56,7 @@ export type HandMemory = Map<string, Held>;
 /** Fourths: the interval at which a shape runs on without a jog. */
 const FOURTH = 5;
 
+/** What a layout works with: the neck with its scale, and the hand. */
 export const benchOf = (
   neck: ScaledNeck,
   school: FingeringSchool,
@@ -113,9 +119,13 @@ const settledOver = (own?: number[], pins?: number[]): number[] | undefined =>
   own && pins ? own.map((f, k) => pins[k] || f) : (pins ?? own);
 
 interface Held {
+  /** Fret under the index finger. */
   fret: number;
+  /** The finger of each note. */
   fingers: number[];
+  /** Where the hand stretches. */
   stretches: Stretch[];
+  /** Places of the hand, where it moves. */
   hands: Shape['hands'];
 }
 

@@ -29,6 +29,7 @@ const USUAL = 3;
 /** How many strings the lower shape keeps. */
 const lowerOf = (strings: number): number => Math.floor(strings / 2) + 1;
 
+/** The scale split between two strings, the hand shifting along them. */
 export const splits: LayoutRule<'split'> = {
   fields: { notes: { ...NOTES_A_STRING, usual: USUAL } },
   lay: laySplit,

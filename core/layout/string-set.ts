@@ -25,7 +25,9 @@ function layStringSet(bench: Bench, layout: LayoutOf<'string-set'>): Draft[] {
 }
 
 interface Row {
+  /** The string. */
   string: number;
+  /** Notes on it. */
   count: number;
 }
 
@@ -117,6 +119,7 @@ export function withStrings(layout: LayoutOf<'string-set'>, strings: readonly nu
   return { ...layout, strings: [...strings], counts: strings.map(count), start };
 }
 
+/** The scale on a set of strings that need not be neighbours. */
 export const stringSets: LayoutRule<'string-set'> = {
   fields: {
     strings: { is: 'strings', label: 'Strings' },

@@ -8,15 +8,21 @@ import { stretchWords } from './words';
 
 /** Frets the hand owns: from the index finger (or the nut, in the open position) to the little finger. */
 interface Window {
+  /** Fret of the index finger. */
   index: number;
+  /** The lowest fret. */
   from: number;
+  /** The highest fret. */
   to: number;
+  /** Whether open strings belong to it. */
   open: boolean;
 }
 interface Filled {
+  /** The window. */
   window: Window;
   /** Frets by string, ascending. */
   frets: Map<number, number[]>;
+  /** Notes beyond it that are reached for. */
   reaches: Place[];
 }
 
@@ -151,6 +157,7 @@ const REACHES: Record<Reach, { says: string; detail: string }> = {
 };
 const SCHOOLS = Object.keys(REACHES) as Reach[];
 
+/** Windows of a hand's span, one for each place of the index finger. */
 export const windows: LayoutRule<'window'> = {
   fields: {
     stretch: {

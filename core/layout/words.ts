@@ -3,15 +3,27 @@ import { intervalWords, many } from '../words';
 
 const FINGER = ['open string', 'first finger', 'middle finger', 'ring finger', 'little finger'];
 
+/**
+ * A place in words.
+ */
 export const atPlace = (p: Place): string => `string ${p.string}, fret ${p.fret}`;
+/**
+ * How many notes a string has, in words.
+ */
 export const notesAString = (n: number): string => `${many(n, 'note')} a string`;
 
-/** Example: "one fret up from string 2 on: strings 3 and 2 are a major third apart". */
+/**
+ * Example: "one fret up from string 2 on: strings 3 and 2 are a major third apart".
+ * @example jogWords(box.jogs[0] ?? { between: [2, 3], semitones: 1 }) // 'one fret up from string 2 on: strings 3 and 2 are a major third apart'
+ */
 export function jogWords(j: Jog): string {
   return `${many(Math.abs(j.frets), 'fret')} ${j.frets > 0 ? 'up' : 'down'} from string ${j.above} on: strings ${j.below} and ${j.above} are ${intervalWords(j.semitones)} apart`;
 }
 
-/** Things that share a key, in order of first appearance. */
+/**
+ * Things that share a key, in order of first appearance.
+ * @example groupBy([1, 2, 3], (n) => String(n % 2)) // [[1, 3], [2]]
+ */
 export const groupBy = <T>(items: readonly T[], key: (t: T) => string): T[][] => {
   const groups = new Map<string, T[]>();
   for (const t of items) groups.set(key(t), [...(groups.get(key(t)) ?? []), t]);
@@ -27,15 +39,20 @@ export const stretchWords = (stretches: readonly Stretch[]): string =>
     ) // prettier-ignore
     .join('; ') || 'none';
 
-/** The same shape again some twelves of frets away: every cell moved alike. */
+/**
+ * The same shape again some twelves of frets away: every cell moved alike.
+ * @example foldedCopies([box], box).length // 0
+ */
 export function foldedCopies(shapes: readonly Shape[], shape: Shape): Shape[] {
   const form = (s: Shape): string => s.cells.map((c) => `${c.string}:${c.frets.map((f) => f - s.lowFret).join()}`).join(' ');
   return shapes.filter((s) => s !== shape && (s.lowFret - shape.lowFret) % 12 === 0 && form(s) === form(shape));
 }
 
+/** Where a shape jogs along the neck, in words; empty where it does not. */
 export const jogsWords = (shape: Shape): string =>
   shape.jogs.length ? shape.jogs.map(jogWords).join('; ') : 'all strings are a fourth apart, so nothing jogs';
 
+/** How far a shape reaches, in words of octaves and its place among the others. */
 export function octavesWords(shapes: readonly Shape[], shape: Shape): string {
   const copies = foldedCopies(shapes, shape);
   return copies.length
@@ -45,11 +62,16 @@ export function octavesWords(shapes: readonly Shape[], shape: Shape): string {
 
 /** Notes that one place of the hand plays, and how the hand came there: by sliding on a finger, or by a shift. */
 export interface HandGroup {
+  /** Notes played from one place of the hand. */
   notes: ShapeNote[];
+  /** How the hand came there. */
   by: 'start' | 'slide' | 'shift';
 }
 
-/** A shape's notes as the hand takes them, place by place. */
+/**
+ * A shape's notes as the hand takes them, place by place.
+ * @example handGroups(box).length // 1
+ */
 export function handGroups(shape: Shape): HandGroup[] {
   let from = 0;
   return shape.hands.map(({ notes: count }): HandGroup => {

@@ -3,6 +3,7 @@ import type { LickNote } from './types';
 
 /** Lengths by name, each half of the one before: those that notation has. */
 export const WRITTEN_TYPES = ['whole', 'half', 'quarter', 'eighth', '16th', '32nd', '64th', '128th', '256th', '512th', '1024th'] as const;
+/** A note value as notation writes it. */
 export type WrittenType = (typeof WRITTEN_TYPES)[number];
 
 /** A piece of a note inside one bar, as one sign. */
@@ -11,20 +12,27 @@ export interface BarPiece {
   index: number;
   /** Start in the bar and length, in ticks: exact, so that the pieces of a bar are the bar. */
   start: number;
+  /** Length, 480 a quarter. */
   ticks: number;
+  /** Its written value. */
   type: WrittenType;
+  /** Dots behind it. */
   dots: 0 | 1 | 2;
   /** It is one of `actual` in the time of `normal`; whether its group begins or ends with it. */
   tuplet: { actual: number; normal: number; first: boolean; last: boolean } | null;
   /** It sounds on from the piece before, or into the one after. */
   tiedFrom: boolean;
+  /** Whether it is tied to the next piece. */
   tiedTo: boolean;
 }
 
 /** A stretch of a bar that is written plainly (`tuplet` null), or as one tuplet. */
 interface Span {
+  /** First tick. */
   from: number;
+  /** The tick where it ends. */
   to: number;
+  /** So many notes in the time of so many, or null. */
   tuplet: { actual: number; normal: number } | null;
 }
 
@@ -55,7 +63,9 @@ function roundedParts(from: number, length: number, cuts: readonly number[]): nu
 
 /** The simplest way to a place in the bar: its cost, and the stretch that ends there. */
 interface Way {
+  /** How awkward it is to read. */
   cost: number;
+  /** The span that ends here. */
   span: Span | null;
 }
 
@@ -132,11 +142,17 @@ function joined(spans: readonly Span[]): Span[] {
 }
 
 interface Part {
+  /** Which note of the line it is of. */
   index: number;
+  /** First tick. */
   from: number;
+  /** The tick where it ends. */
   to: number;
+  /** Whether it is a note and no rest. */
   sounds: boolean;
+  /** Whether it is tied to what was before. */
   tiedFrom: boolean;
+  /** Whether it is tied to what follows. */
   tiedTo: boolean;
 }
 
@@ -169,6 +185,7 @@ function cutAtBars(notes: readonly LickNote[], perBar: number): Part[][] {
 /**
  * A lick in bars, every length exact: notes cut at the barlines and into lengths that one sign can write, tied where they sound on. Where no plain lengths
  * add up, a stretch is written as a tuplet of any ratio. The pieces of each bar add up to what the lick has in it, tick for tick.
+ * @example barsOf(lick, 1920).length // 1
  */
 export function barsOf(notes: readonly LickNote[], perBar: number): BarPiece[][] {
   return cutAtBars(notes, perBar).map((parts) => {

@@ -7,23 +7,36 @@ import { checkTicks, lickTicks, startsOf } from './rhythm';
 
 const BENDS = { min: 1, max: 5 };
 
-/** The notes that are struck or joined, without rests and what is tied on: each with its index in the lick. */
+/**
+ * The notes that are struck or joined, without rests and what is tied on: each with its index in the lick.
+ * @example struckNotes(lick).length // 4
+ */
 export function struckNotes(notes: readonly LickNote[]): { index: number; place: Place }[] {
   return notes.flatMap((n, index) => (n.place && n.join !== 'tie' ? [{ index, place: n.place }] : []));
 }
 
 /** A note as it sounds: ties joined. MIDI number of the fretted pitch and, where it is bent, of the target. */
 export interface SoundedNote {
+  /** Which note of the lick, from 0. */
   index: number;
+  /** Where it is played. */
   place: Place;
+  /** As it is pressed. */
   midi: number;
+  /** As it sounds at the end of a bend. */
   target: number;
+  /** In ticks from the beginning, 480 a quarter. */
   start: number;
+  /** How long it sounds, tied notes with it. */
   ticks: number;
+  /** As it stands in the lick. */
   note: LickNote;
 }
 
-/** The lick as it sounds, in order. */
+/**
+ * The lick as it sounds, in order.
+ * @example soundedNotes(six, lick)[1].start // 480
+ */
 export function soundedNotes(i: Instrument, notes: readonly LickNote[]): SoundedNote[] {
   const open = openMidis(i);
   const sounded: SoundedNote[] = [];
@@ -44,13 +57,20 @@ export function soundedNotes(i: Instrument, notes: readonly LickNote[]): Sounded
 export interface HeardPitch {
   /** Index of its note in the lick. */
   index: number;
+  /** MIDI number. */
   midi: number;
+  /** The string it is played on. */
   string: number;
+  /** In ticks, 480 a quarter. */
   start: number;
+  /** How long it sounds. */
   ticks: number;
 }
 
-/** The lick as pitches follow one another: a bent note at its target, one that is let down half there and half at its fret. */
+/**
+ * The lick as pitches follow one another: a bent note at its target, one that is let down half there and half at its fret.
+ * @example heardPitches(six, lick).map((p) => p.midi) // [45, 48, 50, 52]
+ */
 export const heardPitches = (i: Instrument, notes: readonly LickNote[]): HeardPitch[] =>
   soundedNotes(i, notes).flatMap(({ index, midi, target, place: { string }, start, ticks, note }) => {
     const up = note.release ? Math.ceil(ticks / 2) : ticks;
@@ -58,7 +78,10 @@ export const heardPitches = (i: Instrument, notes: readonly LickNote[]): HeardPi
     return up < ticks ? [bent, { ...bent, midi, start: start + up, ticks: ticks - up }] : [bent];
   });
 
-/** Fretted pitches of the struck notes, MIDI numbers. */
+/**
+ * Fretted pitches of the struck notes, MIDI numbers.
+ * @example lickPitches(six, lick) // [45, 48, 50, 52]
+ */
 export const lickPitches = (i: Instrument, notes: readonly LickNote[]): number[] => {
   const open = openMidis(i);
   return struckNotes(notes).map(({ place }) => open[place.string - 1] + place.fret);
@@ -89,7 +112,10 @@ function silenceBefore(notes: readonly LickNote[], index: number): number {
   return ticks;
 }
 
-/** The lick with its struck notes on other places, in order; tied notes follow theirs. */
+/**
+ * The lick with its struck notes on other places, in order; tied notes follow theirs.
+ * @example withPlaces(lick, lick.map((n) => n.place)).length // 4
+ */
 export function withPlaces(notes: readonly LickNote[], places: readonly Place[]): LickNote[] {
   let k = -1;
   return notes.map((n) => {
@@ -100,7 +126,10 @@ export function withPlaces(notes: readonly LickNote[], places: readonly Place[])
   });
 }
 
-/** Fingers for a lick: a step for every note that is struck, null for rests and ties; a tapped one has finger 0, and the hand stays. Throws BAD_PLACE, BAD_OPTION. */
+/**
+ * Fingers for a lick: a step for every note that is struck, null for rests and ties; a tapped one has finger 0, and the hand stays. Throws BAD_PLACE, BAD_OPTION.
+ * @example fingerLick(six, lick, plain).map((s) => s?.finger) // [1, 4, 1, 3]
+ */
 export function fingerLick(
   i: Instrument,
   notes: readonly LickNote[],
@@ -135,6 +164,7 @@ export function fingerLick(
 /**
  * Makes joins true: a tie needs the same place before it, a hammer-on a lower fret of the same string, a pull-off a
  * higher one, a slide another one; a tap needs a fret and nothing before it. What cannot be is left out. Returns the same notes where nothing had to go.
+ * @example soundJoins(lick).length // 4
  */
 export function soundJoins(notes: readonly LickNote[]): LickNote[] {
   return notes.map((n, k) => {

@@ -7,7 +7,10 @@ import { soundJoins } from './line';
 
 const CHROMATIC: ScaleRef = { tonic: 'C', scale: 'chromatic' };
 
-/** A lick as pitches, its places kept beside them. */
+/**
+ * A lick as pitches, its places kept beside them.
+ * @example pitchedNotes(six, lick)[0].midi // 45
+ */
 export function pitchedNotes(i: Instrument, notes: readonly LickNote[]): PitchedNote[] {
   const open = openMidis(i);
   return notes.map(({ place, ...rest }) =>
@@ -18,6 +21,7 @@ export function pitchedNotes(i: Instrument, notes: readonly LickNote[]): Pitched
 /**
  * Notes of a file on an instrument. Places that sound their note here are kept; the others are found by the best route
  * through the whole line. Joins that no longer hold are left out. Throws NO_ROUTE naming the note that has no place.
+ * @example placeNotes(six, [{ ticks: 480, midi: 45 }], plain)[0].place // { string: 5, fret: 0 }
  */
 export function placeNotes(i: Instrument, notes: readonly PitchedNote[], o: { school: FingeringSchool; hand?: Hand }): LickNote[] {
   const struck = notes.flatMap((n, k) => (n.midi !== null && n.join !== 'tie' ? [{ k, midi: n.midi, place: n.place }] : []));

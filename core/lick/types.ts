@@ -6,6 +6,7 @@ export interface LickNote {
   place: Place | null;
   /** Length in parts of a quarter note, `TICKS` to the quarter. */
   ticks: number;
+  /** How it is joined to the note before it. */
   join?: Join;
   /** Half steps that the string is bent up, to the target pitch: 1 to 5. */
   bend?: number;
@@ -23,14 +24,19 @@ export interface LickNote {
 export interface LickCopy {
   /** Octaves above (or below) the pitches asked for. */
   octave: number;
+  /** Each note with its finger. */
   steps: FingeredStep[];
   /** Effort in mm. */
   cost: number;
+  /** How often the hand shifts. */
   shifts: number;
+  /** How far it travels, in mm. */
   travelMm: number;
   /** Lowest and highest fret of the whole copy, and the mm between them on its longest string. */
   lowFret: number;
+  /** The highest fret. */
   highFret: number;
+  /** How wide it lies on the neck, in mm. */
   widthMm: number;
   /** Strings used, thinnest first. */
   strings: number[];
@@ -44,6 +50,8 @@ export interface LickCopy {
 
 /** A note as a file tells of it: its pitch, and its place where the file has one. A rest has neither. */
 export interface PitchedNote extends Omit<LickNote, 'place'> {
+  /** MIDI number; null for a rest. */
   midi: number | null;
+  /** Where it is to be played, if that is known. */
   place?: Place;
 }

@@ -1,5 +1,6 @@
 /** What a measurement came to, in ms. */
 export interface Latency {
+  /** How late notes come in, in ms. */
   latencyMs: number;
   /** Half of what was heard lies within this of it. */
   spreadMs: number;
@@ -20,6 +21,7 @@ const median = (sorted: readonly number[]): number => {
 /**
  * How long after its click a sound is heard, from clicks and onsets in ms on one clock: of every click the answer that agrees best with those of
  * the others, the median of them and their median deviation. Null where fewer than four of the clicks were answered, or too unevenly.
+ * @example latencyOf([0, 500, 1000, 1500, 2000, 2500], [40, 540, 1040, 1540, 2040, 2540])?.latencyMs // 40
  */
 export function latencyOf(clicks: readonly number[], onsets: readonly number[]): Latency | null {
   const answers = clicks.map((c) => onsets.map((o) => o - c).filter((d) => d >= RANGE.early && d <= RANGE.late));

@@ -1,5 +1,6 @@
 /** A chord that sounds from a beat on. */
 export interface ChordInTime {
+  /** The beat it begins at. */
   beat: number;
   /** Pitch classes, 0 to 11. */
   tones: readonly number[];
@@ -13,6 +14,7 @@ export interface Met {
   met: number;
   /** The same where the chord is new: on its first beat. */
   changes: number;
+  /** Changes of chord at which a tone of the new one was played. */
   changesMet: number;
 }
 
@@ -22,6 +24,7 @@ const NEAR = 0.25;
 /**
  * How often what was played on a beat was a tone of the chord of that beat. Notes lie at beats of the form (doubles, from 0); one that comes up to a quarter of a beat
  * early or late stands on it, the nearest of each beat counts, of two as near the earlier. Chords ascend. What lies outside the chords counts for nothing.
+ * @example beatsMet([{ beat: 0, midi: 60 }], [{ beat: 0, tones: [0, 4, 7] }], 1).met // 1
  */
 export function beatsMet(notes: readonly { beat: number; midi: number }[], chords: readonly ChordInTime[], beats: number): Met {
   const onBeat = new Map<number, { off: number; midi: number }>();

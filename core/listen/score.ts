@@ -2,12 +2,15 @@ import { checkNumber } from '../errors';
 
 /** A note in time, in ms. */
 export interface TimedNote {
+  /** MIDI number. */
   midi: number;
+  /** In ms from the beginning. */
   atMs: number;
 }
 
 /** What became of an expected note. */
 export interface NoteVerdict {
+  /** What became of it. */
   verdict: 'right' | 'wrong' | 'missed';
   /** What was heard in its place. */
   heardMidi?: number;
@@ -15,6 +18,7 @@ export interface NoteVerdict {
   offMs?: number;
 }
 
+/** How a pass was played, note by note. */
 export interface PassScore {
   /** One for each expected note. */
   notes: NoteVerdict[];
@@ -24,6 +28,7 @@ export interface PassScore {
   clean: boolean;
 }
 
+/** When a note counts as right. */
 export interface ScoreOptions {
   /** A heard note stands for an expected one at most so far away; 150 unless said, 10 to 1000. */
   windowMs?: number;
@@ -41,8 +46,11 @@ const LATE = { usual: 60, min: 1, max: 500 };
 const IN_TIME = { usual: 0.95, min: 0, max: 1 };
 
 interface Pair {
+  /** Index of the note that was to be played. */
   expected: number;
+  /** Index of the note that was heard. */
   heard: number;
+  /** How far off in time, in ms. */
   off: number;
 }
 
@@ -50,6 +58,7 @@ interface Pair {
  * Holds what was heard against what was to be played. A heard note is matched to an expected one of equal pitch first, the nearest pairs
  * before the farther ones; what is left is matched to what is nearest in time, and is wrong. Heard notes may come in any order. Ties go to
  * the earlier expected note. Throws BAD_OPTION.
+ * @example scorePass([{ midi: 60, atMs: 0 }], [{ midi: 60, atMs: 10 }]).clean // true
  */
 export function scorePass(expected: readonly TimedNote[], heard: readonly TimedNote[], o: ScoreOptions = {}): PassScore {
   const windowMs = checkNumber('BAD_OPTION', 'windowMs', o.windowMs ?? WINDOW.usual, WINDOW.min, WINDOW.max);

@@ -7,7 +7,9 @@ import type { NoteVerdict } from './score';
 export interface Spot {
   /** Times it was to be played. */
   played: number;
+  /** How often another note was heard. */
   wrong: number;
+  /** How often none was. */
   missed: number;
   /** Right, but early or late by more than the limit. */
   untimely: number;
@@ -17,6 +19,7 @@ export interface Spot {
   trouble: number;
 }
 
+/** Where in a line the trouble is. */
 export interface WeakSpots {
   /** One for each note of the line. */
   notes: Spot[];
@@ -82,11 +85,16 @@ const AROUND = { before: 2, after: 1 };
 const MOST_WEAK = 8;
 /** A part of a line: indices of its first and last note. */
 export interface LinePart {
+  /** First note. */
   from: number;
+  /** Last note. */
   to: number;
 }
 
-/** The parts of a line that hold its weak notes, each with what leads into it and out of it; those that touch are one. Empty where nothing was weak. */
+/**
+ * The parts of a line that hold its weak notes, each with what leads into it and out of it; those that touch are one. Empty where nothing was weak.
+ * @example weakParts([{ trouble: 0 }, { trouble: 0 }]) // []
+ */
 export function weakParts(spots: readonly Pick<Spot, 'trouble'>[]): LinePart[] {
   const weak = [...spots.keys()].filter((k) => spots[k].trouble > 0).sort((a, b) => spots[b].trouble - spots[a].trouble || a - b);
   const parts: LinePart[] = [];

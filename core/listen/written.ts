@@ -23,6 +23,7 @@ function onGrid(at: readonly number[]): number[] {
  * The last bars of what was heard as written notes, in four quarters at a tempo: the first note that is kept begins the first bar, onsets go to the nearest
  * sixteenth or, where a beat fits them clearly better, triplet; of two at one place the later goes. Notes last until the next one, two beats at most.
  * Heard times in ms, ascending. Empty where nothing was heard.
+ * @example writtenLine([{ midi: 60, atMs: 0 }], 120, 1)[0].midi // 60
  */
 export function writtenLine(heard: readonly TimedNote[], tempo: number, bars: number): PitchedNote[] {
   checkNumber('BAD_OPTION', 'tempo', tempo, 20, 400);

@@ -4,14 +4,20 @@ import { chromaOf, checkNote, hertzOf } from '../pitch';
 import { mod12, plainDegree, noteOnDegree, scaleNotes, semitonesOf, skeletonOf } from '../scale';
 import type { DegreeName, Instrument, NeckNote, Place, Role, ScaleNote, ScaleRef } from '../types';
 
-/** What a place sounds: MIDI number and hertz. Throws BAD_PLACE off the neck or below the capo. */
+/**
+ * What a place sounds: MIDI number and hertz. Throws BAD_PLACE off the neck or below the capo.
+ * @example pitchAt(six, { string: 5, fret: 0 }) // { midi: 45, hz: 110 }
+ */
 export function pitchAt(i: Instrument, p: Place): { midi: number; hz: number } {
   checkPlace(checkInstrument(i), p);
   const midi = openMidis(i)[p.string - 1] + p.fret;
   return { midi, hz: hertzOf(midi) };
 }
 
-/** Every place that sounds a pitch, string 1 first; empty where the neck has none. Range of `midi` 0 to 163. */
+/**
+ * Every place that sounds a pitch, string 1 first; empty where the neck has none. Range of `midi` 0 to 163.
+ * @example placesOf(six, 64) // [{ string: 1, fret: 0 }, { string: 2, fret: 5 }, { string: 3, fret: 9 }, { string: 4, fret: 14 }, { string: 5, fret: 19 }]
+ */
 export function placesOf(i: Instrument, midi: number): Place[] {
   checkInstrument(i);
   checkWhole('BAD_OPTION', 'midi', midi, 0, 163);
@@ -40,7 +46,9 @@ function isPassing(note: ScaleNote, { sounds, skeleton }: Setting, o: RoleOption
 
 /** What a note's role is told by. */
 interface Setting {
+  /** Chroma of the tonic, 0 to 11. */
   tonic: number;
+  /** Chromas of the scale. */
   sounds: ReadonlySet<number>;
   /** Half steps above the tonic, or undefined where no pentatonic underlies the scale. */
   skeleton: number[] | undefined;
@@ -61,10 +69,13 @@ export type Tone = ScaleNote & { role: Role; added: boolean; index: number };
 
 /** A neck with a scale on it, prepared once for the layouts: numbers in arrays, no names to parse. */
 export interface ScaledNeck {
+  /** The instrument. */
   instrument: Instrument;
+  /** The scale on its tonic. */
   ref: ScaleRef;
   /** First fret that exists (capo or 0) and the last. */
   nut: number;
+  /** The last fret. */
   last: number;
   /** Open MIDI by string number; index 0 unused. */
   open: number[];
@@ -76,7 +87,10 @@ export interface ScaledNeck {
   toneOf: (Tone | undefined)[];
 }
 
-/** Checks instrument and scale and prepares them. Throws what those checks throw. */
+/**
+ * Checks instrument and scale and prepares them. Throws what those checks throw.
+ * @example scaledNeck(six, dorian).last // 22
+ */
 export function scaledNeck(i: Instrument, ref: ScaleRef, o: RoleOptions = {}): ScaledNeck {
   checkInstrument(i);
   const notes = scaleNotes(ref);
@@ -94,33 +108,48 @@ export function scaledNeck(i: Instrument, ref: ScaleRef, o: RoleOptions = {}): S
   return { instrument: i, ref, nut: nutFret(i), last: i.frets, open: [0, ...openMidis(i)], upward: stringsUpward(i), tones, toneOf };
 }
 
-/** The scale note at a place, or undefined where the place is off the scale. No checks: for the core's own loops. */
+/**
+ * The scale note at a place, or undefined where the place is off the scale. No checks: for the core's own loops.
+ * @example noteAt(scaledNeck(six, dorian), 6, 5)?.degree // '5'
+ */
 export function noteAt(neck: ScaledNeck, string: number, fret: number): NeckNote | undefined {
   const midi = neck.open[string] + fret;
   const tone = neck.toneOf[midi % 12];
   return tone && { string, fret, midi, name: tone.name, degree: tone.degree, role: tone.role, added: tone.added };
 }
 
-/** Every scale note on the neck, string 1 first, frets upward. */
+/**
+ * Every scale note on the neck, string 1 first, frets upward.
+ * @example neckNotes(six, dorian)[0].name // 'E'
+ */
 export function neckNotes(i: Instrument, ref: ScaleRef, o: RoleOptions = {}): NeckNote[] {
   const neck = scaledNeck(i, ref, o);
   return i.strings.flatMap((_, k) => fretsWithScale(neck, k + 1).map((fret) => noteAt(neck, k + 1, fret) as NeckNote));
 }
 
-/** Frets of the scale on a string within a range, both ends included, cut to the neck. */
+/**
+ * Frets of the scale on a string within a range, both ends included, cut to the neck.
+ * @example fretsWithScale(scaledNeck(six, dorian), 6, 0, 5) // [0, 1, 3, 5]
+ */
 export function fretsWithScale(neck: ScaledNeck, string: number, from = neck.nut, to = neck.last): number[] {
   const frets: number[] = [];
   for (let f = Math.max(from, neck.nut); f <= Math.min(to, neck.last); f++) if (neck.toneOf[(neck.open[string] + f) % 12]) frets.push(f);
   return frets;
 }
 
-/** What any note is against a tonic, inside the scale or not: its degree and a spelling. */
+/**
+ * What any note is against a tonic, inside the scale or not: its degree and a spelling.
+ * @example nameAgainst('D', 60) // { degree: 'b7', name: 'C' }
+ */
 export function nameAgainst(tonic: string, midi: number): { degree: DegreeName; name: string } {
   const degree = plainDegree(midi - chromaOf(checkNote(tonic)));
   return { degree, name: noteOnDegree(tonic, degree) };
 }
 
-/** Millimetres between two frets on the longest of the strings given. */
+/**
+ * Millimetres between two frets on the longest of the strings given.
+ * @example Math.round(widestMm(six, [6], 1, 4)) // 97
+ */
 export const widestMm = (i: Instrument, strings: number[], from: number, to: number): number => {
   const length = Math.max(...strings.map((s) => lengthMm(i, s)));
   return fretFromNutMm(length, to) - fretFromNutMm(length, from);

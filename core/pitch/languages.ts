@@ -15,7 +15,10 @@ function german(letter: string, signs: string): string {
   return first + 'es'.repeat(signs.length - 1);
 }
 
-/** A note's name (letter and signs, without octave) in another language; the signs of fixed do stay signs. */
+/**
+ * A note's name (letter and signs, without octave) in another language; the signs of fixed do stay signs.
+ * @example noteIn('Bb', 'german') // 'B'
+ */
 export function noteIn(name: string, language: NoteLanguage): string {
   const match = /^([A-G])([b#]*)$/.exec(ascii(name));
   if (!match || language === 'letters') return name;
@@ -29,5 +32,8 @@ const SYLLABLES: Readonly<Record<string, string>> = Object.freeze({
   '#5': 'si', b6: 'le', '6': 'la', '#6': 'li', b7: 'te', '7': 'ti',
 }); // prettier-ignore
 
-/** The syllable of a degree; a degree that has none keeps its number. */
+/**
+ * The syllable of a degree; a degree that has none keeps its number.
+ * @example syllableOf('b3') // 'me'
+ */
 export const syllableOf = (degree: DegreeName): string => SYLLABLES[ascii(degree)] ?? degree;

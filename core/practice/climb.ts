@@ -2,8 +2,11 @@ import { checkWhole } from '../errors';
 
 /** A tempo ladder: from where to where, in which steps, and how many passes in a row carry a player up or down. Tempos are beats a minute. */
 export interface Climb {
+  /** Beats a minute at the foot. */
   start: number;
+  /** Beats a minute at the top. */
   goal: number;
+  /** Beats a minute from rung to rung. */
   step: number;
   /** Clean passes in a row that climb one step, 1 to 10. */
   clean: number;
@@ -11,15 +14,20 @@ export interface Climb {
   misses: number;
 }
 
+/** How a pass was: clean or a miss. */
 export type Rating = 'clean' | 'miss';
 
 /** Where a player stands on a ladder: passes are counted at this tempo. */
 export interface Standing {
+  /** Beats a minute now. */
   tempo: number;
+  /** Clean passes in a row. */
   clean: number;
+  /** Misses in a row. */
   misses: number;
 }
 
+/** What a tempo ladder may be set to: beats a minute, their step, and passes. */
 export const CLIMB_RANGE = Object.freeze({ tempo: { min: 30, max: 260 }, step: { min: 1, max: 40 }, passes: { min: 1, max: 10 } });
 
 /** Throws BAD_OPTION where a ladder is none: a tempo, a step or a count out of range, a goal below the start. */
@@ -32,7 +40,10 @@ export function checkClimb({ start, goal, step, clean, misses }: Climb): void {
   checkWhole('BAD_OPTION', 'misses', misses, passes.min, passes.max);
 }
 
-/** The tempos of a ladder, lowest first; the goal is always its last rung. Example: 60 to 80 by 8 is 60, 68, 76, 80. */
+/**
+ * The tempos of a ladder, lowest first; the goal is always its last rung. Example: 60 to 80 by 8 is 60, 68, 76, 80.
+ * @example climbTempos({ start: 60, goal: 80, step: 10, clean: 3, misses: 2 }) // [60, 70, 80]
+ */
 export function climbTempos({ start, goal, step }: Climb): number[] {
   const tempos: number[] = [];
   for (let t = start; t < goal; t += step) tempos.push(t);
@@ -41,7 +52,9 @@ export function climbTempos({ start, goal, step }: Climb): number[] {
 
 /** What a rated pass comes to: where the player stands then, one step up or down or none, and whether the goal was held. */
 export interface Climbed {
+  /** Where the player now stands. */
   standing: Standing;
+  /** Up, down or not. */
   moved: -1 | 0 | 1;
   /** This pass made the count of clean passes in a row at the goal full. */
   reached: boolean;
@@ -62,7 +75,10 @@ export function climb(c: Climb, at: Standing, rating: Rating): Climbed {
   return { standing: { tempo: at.tempo, clean, misses }, moved: 0, reached: clean === c.clean };
 }
 
-/** Where rated passes leave a player, oldest first, each with the tempo it was played at; at the start where there are none. */
+/**
+ * Where rated passes leave a player, oldest first, each with the tempo it was played at; at the start where there are none.
+ * @example standingAfter({ start: 60, goal: 120, step: 5, clean: 1, misses: 2 }, [{ tempo: 60, rating: 'clean' }]).tempo // 65
+ */
 export function standingAfter(c: Climb, passes: readonly { tempo: number; rating: Rating }[]): Standing {
   const begin: Standing = { tempo: c.start, clean: 0, misses: 0 };
   const at = passes.reduce<Standing>(

@@ -6,10 +6,13 @@ export interface PlayedDay {
   day: string;
   /** When the first pass of it ended, ms since 1970. */
   at: number;
+  /** Clean passes on it. */
   clean: number;
+  /** Misses on it. */
   misses: number;
   /** The goal was held. */
   reached: boolean;
+  /** How long was played. */
   seconds: number;
 }
 
@@ -18,26 +21,37 @@ export type Said = 'known' | 'skipped' | null;
 
 /** One shape of a plan, with what is known of it. */
 export interface PlanShape {
+  /** Its id. */
   id: string;
+  /** What the player said of it. */
   said: Said;
+  /** Days on which it was played, in order. */
   days: readonly PlayedDay[];
   /** Where the hand is, and whether it reaches far. */
   handFret: number;
+  /** Whether it asks for a stretch. */
   wide: boolean;
 }
 
+/** How a shape of the plan stands. */
 export type PlanState = 'waiting' | 'open' | 'learned' | 'known' | 'skipped';
 
 /** How a shape stands: `due` is when a learned or known one comes back, in ms since 1970; null where it does not. */
 export interface Stands {
+  /** Id of the shape. */
   id: string;
+  /** How it stands. */
   state: PlanState;
+  /** When it comes again, in ms since 1970; null where it does not. */
   due: number | null;
   /** In how many days from the last one it was to come back. */
   inDays: number | null;
 }
 
-/** One position at a time: the first shape that is neither learned nor known nor skipped is open, those after it wait. */
+/**
+ * One position at a time: the first shape that is neither learned nor known nor skipped is open, those after it wait.
+ * @example standOf([]) // []
+ */
 export function standOf(shapes: readonly PlanShape[]): Stands[] {
   let open = false;
   return shapes.map(({ id, said, days }): Stands => {
@@ -64,9 +78,11 @@ export type TodayItem =
 /** Minutes of each kind, and how much at most; common practice, no published source. */
 export const TODAY = Object.freeze({ warmUp: 3, review: 4, learn: 8, rest: 2, breath: 1, restAfter: 20, mostReviews: 4, middle: 7 });
 
+/** A day of the plan. */
 export interface Day {
   /** Now, ms since 1970, and the end of the day that it is in. */
   now: number;
+  /** In ms since 1970. */
   endOfDay: number;
   /** Minutes that the player has. */
   minutes: number;

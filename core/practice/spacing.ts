@@ -4,7 +4,9 @@ import { createEmptyCard, fsrs, Rating as Grade, type Grade as AnyGrade } from '
 export type DayRating = 'again' | 'hard' | 'good' | 'easy';
 /** One day on which a shape was played: when its first pass ended (ms since 1970), and how it went. */
 export interface DayOf {
+  /** In ms since 1970. */
   at: number;
+  /** How it went. */
   rating: DayRating;
 }
 
@@ -16,7 +18,10 @@ function gradeOf(rating: DayRating): AnyGrade {
 let scheduler: ReturnType<typeof fsrs> | null = null;
 const schedulerNow = () => (scheduler ??= fsrs({ enable_fuzz: false, enable_short_term: false }));
 
-/** When a shape comes back, in ms since 1970, and in how many days from its last one; by the spaced schedule FSRS of ts-fsrs with its published defaults. */
+/**
+ * When a shape comes back, in ms since 1970, and in how many days from its last one; by the spaced schedule FSRS of ts-fsrs with its published defaults.
+ * @example comesBack([{ at: 0, rating: 'good' }]).inDays // 3
+ */
 export function comesBack(days: readonly DayOf[]): { due: number; inDays: number } {
   const [first] = days;
   let card = createEmptyCard(first.at);
@@ -28,6 +33,9 @@ export function comesBack(days: readonly DayOf[]): { due: number; inDays: number
   return { due: card.due.getTime(), inDays: card.scheduled_days };
 }
 
-/** What the passes of one day say: the goal held without a miss, held, something clean, nothing clean. */
+/**
+ * What the passes of one day say: the goal held without a miss, held, something clean, nothing clean.
+ * @example dayRating({ clean: 3, misses: 0, reached: true }) // 'easy'
+ */
 export const dayRating = ({ clean, misses, reached }: { clean: number; misses: number; reached: boolean }): DayRating =>
   reached ? (misses ? 'good' : 'easy') : clean ? 'hard' : 'again';

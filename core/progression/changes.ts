@@ -5,17 +5,25 @@ import type { DegreeName, Instrument, NoteName, Place, ScaleRef, Shape } from '.
 
 /** A note of a shape that the next scale has not, and the note of that scale that it gives way to. */
 export interface ScaleMove {
+  /** Where the note was. */
   from: Place;
+  /** Where it goes. */
   to: Place;
+  /** Semitones, up or down. */
   by: -2 | -1 | 1 | 2;
+  /** What it was in the old scale. */
   was: { degree: DegreeName; name: NoteName };
+  /** What it is in the new one. */
   becomes: { degree: DegreeName; name: NoteName };
 }
 
 /** What of a shape stays when the scale changes, what moves, and what is left without a neighbour. */
 export interface ScaleChange {
+  /** Places of both scales. */
   stays: Place[];
+  /** Places that move by a semitone or two. */
   moves: ScaleMove[];
+  /** Places of the old scale alone. */
   goes: Place[];
 }
 
@@ -25,6 +33,7 @@ const STEPS = [1, -1, 2, -2] as const;
  * What becomes of the notes of a shape when another scale comes: those that it has too stay; each other one moves along its string by a
  * half or a whole step to a note that is new in it, the half step and upward first; those that have none go. Every place of the shape is
  * told of once.
+ * @example changesTo(six, box, minor, { tonic: 'A', scale: 'major-pentatonic' }).stays.length // 5
  */
 export function changesTo(i: Instrument, shape: Shape, from: ScaleRef, to: ScaleRef): ScaleChange {
   const open = openMidis(i);

@@ -43,11 +43,17 @@ const COUNTS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven'];
 
 /** A chord over which scales are judged. */
 interface Over {
+  /** Root of the chord. */
   root: NoteName;
+  /** Its chromas, 0 to 11. */
   sounds: number[];
+  /** Whether it is a dominant. */
   dominant: boolean;
+  /** Scales that are used over such chords, by id. */
   used: readonly string[];
+  /** The scale of the tune, if there is one. */
   home: ScaleRef | null;
+  /** Its chromas. */
   homeSounds: ReadonlySet<number>;
 }
 
@@ -107,6 +113,7 @@ function whyOf(o: Over, ref: ScaleRef, { held, away, rubs }: { held: number; awa
  * the home tonic. What counts is the chord's tones held, notes that rub (a half step above a tone), how many notes are not of home, and
  * common use, which is no published source. Every other scale holds at least three tones of the chord, but for those that a dominant blues takes throughout. Throws what parseChord and
  * scaleNotes throw.
+ * @example scalesForChord('Dm7')[0].ref // { tonic: 'D', scale: 'dorian' }
  */
 export function scalesForChord(symbol: string, o: { home?: ScaleRef } = {}): ScaleFit[] {
   const { root, tones } = parseChord(symbol);

@@ -4,6 +4,7 @@ import { movedProgression } from './parse';
 
 /** A form to start from, written in C. */
 interface Form {
+  /** Its bars as they are typed. */
   text: string;
   /** The scale that is home over it. */
   scale: string;
@@ -39,7 +40,9 @@ const FORMS = {
   'one chord, open fifth': { scale: 'phrygian', text: '| C5 | % | % | % |' },
 } as const satisfies Record<string, Form>;
 
+/** A form to start from, by name. */
 export type FormName = keyof typeof FORMS;
+/** Forms to start from, as they are offered. */
 export const FORM_NAMES = Object.keys(FORMS) as FormName[];
 
 const WRITTEN_IN = 'C';

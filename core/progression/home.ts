@@ -23,6 +23,7 @@ const FIFTH = 7;
  * The scale that a form seems to be at home in: on the root of its first chord or of its last (of that alone where a dominant falls into it), the scale that leaves out the least of all its
  * chord tones, each by its beats; the first chord before the last, the commoner scale before the rarer. A guess, to be offered. Null for
  * silence. Example: a twelve-bar in B♭ is at home in B♭ Mixolydian, Dm7 G7 Cmaj7 in C Ionian.
+ * @example homeOf(parseProgression('| Dm7 | G7 | Cmaj7 |').bars) // { tonic: 'C', scale: 'ionian' }
  */
 export function homeOf(bars: readonly Bar[]): ScaleRef | null {
   const chords = bars.flatMap((b) => b.chords).filter((c) => c.symbol !== SILENT);

@@ -13,8 +13,11 @@ import { SILENT, type Bar } from './types';
 
 /** A chord in time, in quarters from the beginning. */
 interface Sounding {
+  /** The chord. */
   symbol: string;
+  /** Where it begins, in beats. */
   from: number;
+  /** Where it ends. */
   to: number;
 }
 
@@ -31,9 +34,13 @@ function soundingOf(bars: readonly Bar[]): Sounding[] {
 const AROUND = { below: 1, above: 5 };
 
 interface Where {
+  /** The instrument. */
   i: Instrument;
+  /** MIDI numbers of its open strings. */
   open: number[];
+  /** The lowest fret. */
   from: number;
+  /** The highest fret. */
   to: number;
 }
 
@@ -67,6 +74,7 @@ const HAND = 3;
  * One note a chord, its third or its seventh (of chords that have neither the root), whichever is nearest to the note before: least half
  * steps in all, exact over the places within reach of `near` (the nut unless said), as a playable route. Silent chords have no note.
  * Throws BAD_OPTION, NO_ROUTE, what parseChord throws.
+ * @example guideLine(six, parseProgression('| Dm7 | G7 |').bars, { degrees: ['3', '7'], school: 'finger-per-fret' }).steps.length // 2
  */
 export function guideLine(
   i: Instrument,
@@ -102,11 +110,17 @@ export function guideLine(
 const STUDY = { repeated: 8, skip: 2, leap: 3, string: 2, chance: 5 };
 const WHOLE_STEP = 2;
 
+/** How a study line over chords is made. */
 export interface StudyLineOptions {
+  /** The scale of the tune. */
   home: ScaleRef;
+  /** Other seeds give other lines. */
   seed: number;
+  /** How dense the line is. */
   notesPerBeat: 1 | 2 | 3 | 4;
+  /** The fret that it lies near. */
   near?: number;
+  /** By which school it is fingered. */
   school: FingeringSchool;
 }
 

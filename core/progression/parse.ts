@@ -9,7 +9,9 @@ export const MOST_BARS = 500;
 const MOST_IN_BAR = 16;
 
 interface Token {
+  /** As typed. */
   text: string;
+  /** Its first sign, from 0. */
   at: number;
 }
 
@@ -24,25 +26,36 @@ const fault = (t: Token, message: string, nearest: string[] = []): ProgressionFa
 /** A chord as it may be typed: the root's letter may be small, signs may be ♯ and ♭. */
 const written = (text: string): string => plainSigns(/^[a-g]/.test(text) ? text.charAt(0).toUpperCase() + text.slice(1) : text);
 
-/** A typed progression with every chord that can be read written anew; whatever else stands there stays, sign by sign. */
+/**
+ * A typed progression with every chord that can be read written anew; whatever else stands there stays, sign by sign.
+ * @example rewritten('| Am |', () => 'C') // '| C |'
+ */
 export const rewritten = (text: string, chord: (symbol: string) => string): string =>
   text.replace(TOKEN, (t) => {
     if (BARLINE.test(t) || SECTION.test(t) || ENDING.test(t) || NO_CHORD.test(t) || t === '.' || t === '%') return t;
     return chordFault(written(t)) ? t : chord(written(t));
   });
 
-/** A typed progression in another key, each chord spelled in it: moved as far as one tonic lies from the other. */
+/**
+ * A typed progression in another key, each chord spelled in it: moved as far as one tonic lies from the other.
+ * @example movedProgression('| Am | E7 |', 'A', 'C') // '| Cm | G7 |'
+ */
 export const movedProgression = (text: string, from: NoteName, to: NoteName): string =>
   rewritten(text, (symbol) => movedChord(symbol, from, to));
 
 /** What is being read. */
 interface Reading {
+  /** Bars read so far. */
   bars: Bar[];
+  /** What could not be read. */
   faults: ProgressionFault[];
+  /** Beats of a bar. */
   beats: number;
   /** Bar that a repeat goes back to, and where its first ending begins. */
   from: number;
+  /** The ending it is in, or null. */
   ending: number | null;
+  /** The section it is in, or null. */
   section: string | null;
 }
 
@@ -104,6 +117,7 @@ function repeat(r: Reading): void {
  * A progression as players type it: bars between |, chords sharing a bar evenly, or with dots a beat a sign (`Ab7 . Gm7 .`); % the
  * bar before again, N.C. no chord, |: and :| repeats with endings 1. and 2., [A] a section. `beats` of a bar are 4 unless said, 2 to
  * 15. A chord that cannot be read keeps its time, silent; every fault has its place in the text. Never throws for what is typed.
+ * @example parseProgression('| Dm7 | G7 |').bars.length // 2
  */
 export function parseProgression(text: string, o: { beats?: number } = {}): { bars: Bar[]; faults: ProgressionFault[] } {
   const beats = checkWhole('BAD_OPTION', 'beats', o.beats ?? 4, 1, 15);

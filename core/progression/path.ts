@@ -10,7 +10,9 @@ import type { Instrument, Layout, ScaleRef, Shape } from '../types';
 import { scalesForChord } from './fit';
 import { SILENT, type Bar, type ScaleFit } from './types';
 
+/** One parent scale as long as it fits, or the best scale for every chord. */
 export const PATH_SCHOOLS = ['one-parent', 'per-chord'] as const;
+/** Whether the hand stays where it is or climbs. */
 export const PATH_MOTIONS = ['stay', 'climb'] as const;
 
 /** What is minded along a form, as factors: 1 is usual, 0 not at all. */
@@ -24,13 +26,18 @@ export interface PathWeights {
   /** How far the hand is from its first place at the end of the form, where the top comes again; it is nothing to a climb. */
   home: number;
 }
+/** Usual weights of a path. */
 export const PATH_WEIGHTS: PathWeights = { travel: 1, changes: 1, fit: 1, home: 0 };
+/** The most that a weight may be. */
 export const MOST_PATH_WEIGHT = 10;
 
+/** How scales and shapes are chosen for the chords of a progression. */
 export interface PathOptions {
+  /** The scale of the tune. */
   home: ScaleRef;
   /** Home over all that it covers, or the scale of each chord. */
   school: (typeof PATH_SCHOOLS)[number];
+  /** How shapes are laid out. */
   layout: Layout;
   /** The fret that the hand begins near to. */
   near?: number;
@@ -40,23 +47,33 @@ export interface PathOptions {
   locks?: { chord: number; ref: ScaleRef }[];
   /** How many ways, 1 to 20; 1 unless said. */
   count?: number;
+  /** What counts how much; usual weights where left out. */
   weights?: Partial<PathWeights>;
 }
 
+/** One chord of a path: its scale and its shape. */
 export interface PathStep {
+  /** The chord. */
   symbol: string;
+  /** Its scale. */
   ref: ScaleRef;
+  /** Its shape. */
   shape: Shape;
   /** Notes that the scale before has too, and that are new; all kept at the beginning. */
   kept: number;
+  /** Notes that change from the scale before. */
   changed: number;
   /** How far the hand moves to get here, from `near` at the beginning. */
   moveMm: number;
+  /** Why this scale, in words. */
   why: string;
 }
 
+/** A scale and a shape for every chord. */
 export interface ScalePath {
+  /** One for each chord. */
   steps: PathStep[];
+  /** The sum that was made least. */
   cost: number;
 }
 
@@ -71,7 +88,9 @@ const MOST_CHORDS = 2000;
 
 /** A scale in one of its shapes over a chord. */
 interface Node {
+  /** The scale. */
   fit: ScaleFit;
+  /** The shape. */
   shape: Shape;
   /** Pitch classes, one bit each. */
   sounds: number;
@@ -85,12 +104,17 @@ const MOST_REMEMBERED = 400;
 
 /** Everything that one search looks at. */
 interface Setting {
+  /** The instrument. */
   i: Instrument;
+  /** What was asked for. */
   o: PathOptions;
+  /** Shapes laid out before. */
   shapes: ShapeMemory;
+  /** Fingers found before. */
   hands: NonNullable<LayOutOptions['known']>;
   /** What of a key is the same throughout. */
   on: string;
+  /** Distance of a fret from the nut, in mm. */
   mm: (fret: number) => number;
 }
 
@@ -163,6 +187,7 @@ function check(i: Instrument, o: PathOptions, chords: number): void {
  * six best scales of each chord and all their shapes. `one-parent` keeps home over every chord of which it holds three tones (or all);
  * `stay` keeps the hand; `climb` wants it
  * an octave higher at the end of the first section (the whole form where none is named), back at the end of the next, evenly. Throws BAD_OPTION, NO_SHAPE_FITS, what parseChord throws.
+ * @example scalePath(six, parseProgression('| Dm7 | G7 |').bars, { home: { tonic: 'C', scale: 'ionian' }, layout: { kind: 'window' }, school: 'one-parent', motion: 'stay' })[0].steps.length // 2
  */
 export const scalePath = (i: Instrument, bars: readonly Bar[], o: PathOptions): ScalePath[] => runToEnd(walking(i, bars, o));
 
@@ -204,7 +229,9 @@ const LAYING = 0.8;
 
 /** A chord that sounds, and the section it belongs to, counted from 0. */
 interface Heard {
+  /** The chord. */
   symbol: string;
+  /** The section it stands in, from 0. */
   section: number;
 }
 
@@ -227,7 +254,9 @@ function climbing(heard: readonly Heard[], near: number, last: number): number[]
 }
 
 interface Costs {
+  /** What a node costs by itself. */
   enter: (node: number) => number;
+  /** What going from one to the next costs. */
   step: (layer: number, from: number, to: number) => number;
 }
 

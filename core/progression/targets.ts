@@ -12,6 +12,7 @@ const STEPS = [0, 1, -1, 2, -2] as const;
 /**
  * From a note of a position, the tones of the next chord that are a half or a whole step away, or the note itself where it is one: each
  * where the hand has it, on the same string if it can, else on the nearest one. Nearest first, up before down. Throws BAD_PLACE, BAD_OPTION.
+ * @example targetsFrom(six, box, { string: 6, fret: 5 }, 'Dm')[0].degree // '5'
  */
 export function targetsFrom(i: Instrument, shape: Shape, from: Place, next: string): Target[] {
   checkPlace(i, from, 'from');

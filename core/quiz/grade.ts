@@ -70,7 +70,11 @@ export const canBePlayed = ({ answer }: Pick<Question, 'answer'>): boolean =>
 
 const NOTE = /^[A-G](##?|bb?)?$/;
 
-/** Note names as they are typed, apart by spaces or commas: "F# G♯ A, bb" (a small b after a letter is a flat); null where one is none. */
+/**
+ * Note names as they are typed, apart by spaces or commas: "F# G♯ A, bb" (a small b after a letter is a flat); null where one is none.
+ * @example readNames('A Bb C#') // ['A', 'Bb', 'C#']
+ * @example readNames('hello') // null
+ */
 export function readNames(text: string): string[] | null {
   const words = text.trim().split(/[\s,;]+/).filter(Boolean); // prettier-ignore
   const names = words.map((w) => w[0].toUpperCase() + w.slice(1).replace(/[♯#]/g, '#').replace(/[♭b]/g, 'b').replace(/x/g, '##').replace(/𝄪/gu, '##').replace(/𝄫/gu, 'bb')); // prettier-ignore

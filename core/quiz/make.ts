@@ -26,6 +26,9 @@ export function placeOfSpot(g: QuizGround, spot: string): (Place & { midi: numbe
 }
 
 const SEVEN: readonly NoteName[] = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
+/**
+ * Whether a sound is one of the seven natural notes.
+ */
 export const isNatural = (midi: number): boolean => SEVEN.some((n) => chromaOf(n) === midi % 12);
 
 /** A note's name as the scale spells it, else with the sign that the scale leans to. */

@@ -5,8 +5,11 @@ import { QUIZ_RULES } from './kinds';
 import { shuffled } from './make';
 import type { Question, QuizGround, QuizLevel, QuizRule } from './types';
 
+/** A kind of question, by name. */
 export type QuizKind = keyof typeof QUIZ_RULES;
+/** Kinds of question, as they are offered. */
 export const QUIZ_KINDS = Object.freeze(Object.keys(QUIZ_RULES)) as readonly QuizKind[];
+/** The rule by which a kind of question is made and graded. */
 export const ruleOfKind = (kind: QuizKind): QuizRule => QUIZ_RULES[kind];
 
 /** Questions of a round. */
@@ -14,10 +17,15 @@ export const ROUND = 12;
 
 /** An answer that was given once: when (ms since 1970), right or not, and after how many ms. */
 export interface FactAnswer {
+  /** What was asked, as an id. */
   fact: string;
+  /** The kind of question. */
   kind: QuizKind;
+  /** When, in ms since 1970. */
   at: number;
+  /** Whether it was right. */
   right: boolean;
+  /** How long it took. */
   ms: number;
 }
 
@@ -38,14 +46,19 @@ export function factDue(answers: readonly FactAnswer[]): number {
   return comesBack([...days.values()].map((a) => ({ at: a.at, rating: answerRating(a) }))).due;
 }
 
+/** What a round of questions is to be. */
 export interface RoundAsked {
+  /** Kinds of question. */
   kinds: readonly QuizKind[];
+  /** How hard they are. */
   level: QuizLevel;
   /** Everything that was ever answered, in order of time. */
   history: readonly FactAnswer[];
   /** Ms since 1970. */
   now: number;
+  /** Other seeds give other rounds. */
   seed: number;
+  /** How many questions; twelve if left out. */
   count?: number;
 }
 

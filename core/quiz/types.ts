@@ -2,12 +2,16 @@ import type { Layout, NoteName, Place, ScaleRef, Seam, Shape, Instrument } from 
 
 /** How hard: 1 to 3. */
 export type QuizLevel = 1 | 2 | 3;
+/** How hard questions are: 1 easy to 3 hard. */
 export const QUIZ_LEVELS = [1, 2, 3] as const satisfies readonly QuizLevel[];
 
 /** What questions are asked on. */
 export interface QuizGround {
+  /** The neck that is asked about. */
   instrument: Instrument;
+  /** The scale. */
   scale: ScaleRef;
+  /** The layout of its shapes. */
   layout: Layout;
   /** Laid out on the instrument; none where the scale does not lie on it. */
   shapes: readonly Shape[];
@@ -15,15 +19,19 @@ export interface QuizGround {
   seams: readonly Seam[];
   /** Frets that are asked about, both included. */
   from: number;
+  /** The highest fret. */
   to: number;
 }
 
 /** One of some answers. `sounds`: pitch classes that choose it when played. */
 export interface QuizOption {
+  /** As it is shown. */
   text: string;
+  /** Chroma it sounds as, if it is a note. */
   sounds?: number;
 }
 
+/** How a question is answered, and what is right. */
 export type QuizAnswer =
   /** Places on the neck: all of them, or any one. */
   | { by: 'places'; places: Place[]; need: 'all' | 'any' }
@@ -36,21 +44,27 @@ export type QuizAnswer =
 
 /** What the neck shows while it is asked: places with words, the tonic among them filled. */
 export interface QuizShown extends Place {
+  /** As it is shown. */
   text: string;
+  /** Whether it is marked as a root. */
   root?: boolean;
 }
 
 /** A question. Which words it is asked in follows from its kind and `about`. */
 export interface Question<K extends string = string> {
+  /** Its kind. */
   kind: K;
   /** What is known or not: its own schedule hangs on it. */
   fact: string;
+  /** How hard it is. */
   level: QuizLevel;
   /** What the sentence says: names, numbers. */
   about: Readonly<Record<string, string | number>>;
+  /** What the neck shows. */
   shown: QuizShown[];
   /** MIDI notes that are heard with it. */
   heard?: number[];
+  /** How it is answered. */
   answer: QuizAnswer;
   /** The place it is about, for the map of answers; null where it is about none. */
   at: Place | null;

@@ -27,6 +27,7 @@ const WAYS: Readonly<Record<ConnectWay, (c: Crossing) => Ways>> = {
   'merge-skip': mergeSkipWay,
 };
 
+/** Ways to connect two shapes, as they are offered. */
 export const CONNECT_WAYS = Object.freeze(Object.keys(WAYS)) as readonly ConnectWay[];
 
 const NOTHING: Record<ConnectWay, string> = {
@@ -42,6 +43,7 @@ const NOTHING: Record<ConnectWay, string> = {
 /**
  * The best line from one rung of a ladder to another in one of seven ways; rungs by index, from the nut up. From a higher
  * rung to a lower one it descends. Throws NO_ROUTE with what to choose instead, BAD_OPTION, and what layOut throws.
+ * @example connect(six, minor, { way: 'seam', layout: boxes, fromRung: 0, toRung: 1, school: 'finger-per-fret' }).shifts // 0
  */
 export const connect = (i: Instrument, ref: ScaleRef, o: ConnectRequest): Route => connectAll(i, ref, { ...o, count: 1 })[0];
 

@@ -13,12 +13,20 @@ export const MOST_NOTES = 20_000;
 
 /** Where notes may lie: the whole neck, or some frets and strings of it. */
 export interface Field {
+  /** The neck with its scale. */
   neck: ScaledNeck;
+  /** The strings. */
   strings: number[];
+  /** The lowest fret. */
   from: number;
+  /** The highest fret. */
   to: number;
 }
 
+/**
+ * The strings and frets that a route may use.
+ * @throws CoreError where they lie beyond the neck
+ */
 export function fieldOf(neck: ScaledNeck, { within, strings }: Pick<RouteRequest, 'within' | 'strings'>): Field {
   const count = neck.instrument.strings.length;
   strings?.forEach((s, k) => checkWhole('BAD_OPTION', `strings[${k}]`, s, 1, count));
@@ -34,6 +42,7 @@ export function fieldOf(neck: ScaledNeck, { within, strings }: Pick<RouteRequest
   };
 }
 
+/** MIDI number of a place on a neck. */
 export const midiAt = (neck: ScaledNeck, p: Place): number => neck.open[p.string] + p.fret;
 
 /** Every place of a pitch in the field, thinnest string first. */
@@ -73,11 +82,15 @@ const away = (fret: number, from: number, to: number): number => Math.max(from -
 
 /** A line to be played: its pitches, the places of each, and where it may begin and end. */
 export interface RouteLine {
+  /** For each note, the places where it may be played. */
   options: Option[][];
+  /** Where it is to begin. */
   first?: Place;
+  /** Where it is to end. */
   last?: Place;
   /** Fret under the hand at the end; the line may then end after any of its notes that `mayEnd` allows. */
   lastHand?: number;
+  /** Whether the line may end at its note k. */
   mayEnd?: (k: number) => boolean;
 }
 

@@ -4,6 +4,7 @@ import type { FingeredStep, Instrument, Picking, Stroke } from '../types';
 /** The stroke of each note. Alternate: down and up by turns. Economy: on to the next string in the direction of the
  * stroke that carries the pick there. Hammered: one stroke a string, the rest by the fretting hand where it can: a higher
  * finger (or any after an open string) hammers, a lower one already down (or the open string) is pulled to, a slide slides.
+ * @example pickStrokes(six, fingerNotes(six, box.notes, plain), 'alternate').slice(0, 3) // ['down', 'up', 'down']
  */
 export function pickStrokes(i: Instrument, steps: readonly FingeredStep[], picking: Picking): Stroke[] {
   const open = i.strings.map((s) => midiOf(s.open));

@@ -7,6 +7,7 @@ import { routeTask, weightsOf } from './costs';
 import { fieldOf, linesOf, type RouteLine } from './line';
 import { solve, type Line } from './route';
 
+/** What is said where settled fingers leave no way. */
 export const PINNED = 'No hand can play the line with the fingers as settled: free one of them.';
 
 /**
@@ -14,6 +15,7 @@ export const PINNED = 'No hand can play the line with the fingers as settled: fr
  * thirds, or through given pitches (MIDI numbers). Exact over every place of every note and every finger; `count`
  * distinct routes (3 unless given), cheapest first. Throws NO_ROUTE saying what is missing, NOT_IN_SCALE, BAD_PLACE,
  * BAD_OPTION.
+ * @example planRoute(six, minor, { pitches: [45, 48, 50], school: 'finger-per-fret' })[0].steps.length // 3
  */
 export const planRoute = (i: Instrument, ref: ScaleRef, o: RouteRequest): Route[] => runToEnd(planning(i, ref, o));
 

@@ -10,10 +10,13 @@ import type { Option } from '../fingering';
 
 /** One line that a search is to solve. */
 export interface Line {
+  /** For each note, the places where it may be played. */
   options: Option[][];
   /** Beside what the hand allows: whether one place may follow another, tags told apart. */
   follows?: (a: State, b: State) => boolean;
+  /** Whether it may begin with a state. */
   startsAt?: (s: State) => boolean;
+  /** Whether it may end with a state at its note k. */
   endsAt?: (s: State, k: number) => boolean;
   /** Rung by tag, where the line follows rungs. */
   rungOf?: readonly number[];
@@ -22,6 +25,7 @@ export interface Line {
 }
 
 const MOST_ROUTES = 50;
+/** Routes that are looked for where no number is asked. */
 export const USUAL_COUNT = 3;
 
 /** Solves several lines and merges what they give, cheapest first. Yields the share of the work done. */
@@ -133,12 +137,18 @@ export function measures(i: Instrument, steps: FingeredStep[]): Pick<Route, 'shi
 
 /** A stay of the hand: from step to step, both included. */
 export interface HandPlace {
+  /** Fret under the index finger. */
   fret: number;
+  /** First note played from it. */
   from: number;
+  /** Last note. */
   to: number;
 }
 
-/** Where the hand stays along a line, in order. */
+/**
+ * Where the hand stays along a line, in order.
+ * @example handPlaces(fingerNotes(six, box.notes, plain)).length // 1
+ */
 export function handPlaces(steps: readonly FingeredStep[]): HandPlace[] {
   const places: HandPlace[] = [];
   steps.forEach((s, k) => {

@@ -7,9 +7,11 @@ import type { ScaleInfo } from '../types';
  */
 type Row = [id: string, name: string, degrees: string, aliases?: string];
 interface Family {
+  /** Its name. */
   family: string;
   /** True where the rows are the modes of the first row, in order. */
   modes: boolean;
+  /** Its scales. */
   rows: Row[];
 }
 
@@ -98,7 +100,10 @@ const FAMILIES: Family[] = [
   },
 ];
 
-/** A number of frets in steps. Example: stepLetters(3) is WH. */
+/**
+ * A number of frets in steps. Example: stepLetters(3) is WH.
+ * @example stepLetters(2) // 'W'
+ */
 export const stepLetters = (frets: number): string => 'W'.repeat(frets >> 1) + 'H'.repeat(frets & 1);
 /** Steps up to the octave, from semitones above the tonic. Example: [0, 3, 5, 7, 10] gives WH W W WH W. */
 export const stepsOf = (semitones: number[]): string[] => semitones.map((from, k) => stepLetters((semitones[k + 1] ?? 12) - from));
@@ -121,4 +126,5 @@ const rowToInfo = (family: Family, [id, name, degrees, aliases]: Row, index: num
   };
 };
 
+/** Every scale and mode of the catalogue, family by family. */
 export const CATALOGUE: readonly ScaleInfo[] = FAMILIES.flatMap((f) => f.rows.map((row, k) => rowToInfo(f, row, k)));

@@ -13,6 +13,7 @@ const heardFrom = (tonic: NoteName, ref: ScaleRef): DegreeName[] =>
  * Where both have one note a letter, letter is compared with letter: lydian → locrian is 2 → b2, 3 → b3, #4 → 4, 5 → b5,
  * 6 → b6, 7 → b7, though #4 and b5 sound alike. Else `changed` pairs a degree of a that b lacks with b's degree of the same
  * letter; what finds no partner is dropped or added. `kept` are the notes of a that sound in b.
+ * @example compareScales({ tonic: 'D', scale: 'dorian' }, { tonic: 'D', scale: 'aeolian' }).changed // [{ from: '6', to: 'b6' }]
  */
 export function compareScales(
   a: ScaleRef,
@@ -64,6 +65,7 @@ function rotated(ref: ScaleRef, k: number): { tonic: NoteName; degrees: DegreeNa
  * Same notes, every home, going up from the given one. `scale` is a catalogue id, or the degrees in one string,
  * which every function here takes as a scale. `degreeOfParent` counts from the parent scale's tonic where the
  * catalogue knows it, else from the given tonic. Example: F# dorian gives F# dorian (2), G# phrygian (3), A lydian (4) ...
+ * @example relatedModes(dorian)[0] // { tonic: 'D', scale: 'dorian', degreeOfParent: 2 }
  */
 export function relatedModes(ref: ScaleRef): { tonic: NoteName; scale: string; degreeOfParent: number }[] {
   const notes = scaleNotes(ref);
@@ -75,7 +77,10 @@ export function relatedModes(ref: ScaleRef): { tonic: NoteName; scale: string; d
   });
 }
 
-/** The parent scale on its tonic and the mode number, or null for scales that are nobody's mode. Example: F# dorian is mode 2 of E ionian. */
+/**
+ * The parent scale on its tonic and the mode number, or null for scales that are nobody's mode. Example: F# dorian is mode 2 of E ionian.
+ * @example parentOf(dorian) // { ref: { tonic: 'C', scale: 'ionian' }, mode: 2 }
+ */
 export function parentOf(ref: ScaleRef): { ref: ScaleRef; mode: number } | null {
   const named = nameScale(degreesOf(ref.scale));
   if (!named?.parent || !named.mode) return null;
@@ -83,7 +88,10 @@ export function parentOf(ref: ScaleRef): { ref: ScaleRef; mode: number } | null 
   return home ? { ref: { tonic: home.tonic, scale: named.parent }, mode: named.mode } : null;
 }
 
-/** The seven modes of major on one tonic, brightest first; neighbours differ by one note. */
+/**
+ * The seven modes of major on one tonic, brightest first; neighbours differ by one note.
+ * @example brightnessOrder('C')[0].scale // 'lydian'
+ */
 export const brightnessOrder = (tonic: NoteName): ScaleRef[] =>
   ['lydian', 'ionian', 'mixolydian', 'dorian', 'aeolian', 'phrygian', 'locrian'].map((scale) => ({ tonic: checkNote(tonic), scale }));
 
@@ -94,7 +102,10 @@ function namesFor(sound: number, letter: number, used: Set<number>): DegreeName[
   return all.filter((d) => semitonesOf(d) === sound).sort((a, b) => rank(a) - rank(b));
 }
 
-/** A catalogue id where the sounds have a name, else the degrees themselves. */
+/**
+ * A catalogue id where the sounds have a name, else the degrees themselves.
+ * @example canonical('C', ['1', '2', '3', '5', '6']).named // 'major pentatonic'
+ */
 export function canonical(tonic: NoteName, degrees: DegreeName[]): ScaleRef & { named: string | null } {
   const named = nameScale(degrees);
   return { tonic, scale: named?.id ?? checkDegrees(degrees), named: named?.name ?? null };
@@ -103,6 +114,7 @@ export function canonical(tonic: NoteName, degrees: DegreeName[]): ScaleRef & { 
 /**
  * Raises or lowers one degree by a half step. Throws BAD_DEGREE if the scale lacks it, BAD_SCALE if the
  * new sound is taken or it is the root. Example: dorian, raise b3: mixolydian.
+ * @example alterDegree({ tonic: 'C', scale: 'ionian' }, '4', 1).named // 'Lydian'
  */
 export function alterDegree(ref: ScaleRef, degree: DegreeName, by: -1 | 1): ScaleRef & { named: string | null } {
   const degrees = degreesOf(ref.scale);
@@ -121,7 +133,10 @@ function moved(degrees: DegreeName[], degree: DegreeName, sound: number): Degree
   return [...rest, name];
 }
 
-/** Adds the sound (1 to 11 semitones above the tonic) or drops it if it is there. Throws BAD_SCALE for the root or below two notes. */
+/**
+ * Adds the sound (1 to 11 semitones above the tonic) or drops it if it is there. Throws BAD_SCALE for the root or below two notes.
+ * @example toggleSound({ tonic: 'A', scale: 'minor-pentatonic' }, 3).scale // ['1', '4', '5', 'b7']
+ */
 export function toggleSound(ref: ScaleRef, sound: number): ScaleRef & { named: string | null } {
   const degrees = degreesOf(ref.scale);
   if (mod12(sound) === 0) fail('BAD_SCALE', 'degree', 'degree: the root stays; change the tonic instead.');
@@ -140,7 +155,10 @@ export function moveSound(ref: ScaleRef, from: number, to: number): ScaleRef & {
   return canonical(checkNote(ref.tonic), moved(degrees, degree, mod12(to)));
 }
 
-/** A scale in words when it has no name: the nearest named scale and what differs. Ties go to the catalogue's order. */
+/**
+ * A scale in words when it has no name: the nearest named scale and what differs. Ties go to the catalogue's order.
+ * @example nearestScale('dorian').name // 'Dorian'
+ */
 export function nearestScale(scale: ScaleRef['scale']): {
   id: string;
   name: string;
@@ -155,7 +173,10 @@ export function nearestScale(scale: ScaleRef['scale']): {
   return { id, name, changed, added, dropped };
 }
 
-/** True where two refs sound the same notes from the same tonic sound. */
+/**
+ * True where two refs sound the same notes from the same tonic sound.
+ * @example soundsSame({ tonic: 'C', scale: 'ionian' }, { tonic: 'D', scale: 'dorian' }) // false
+ */
 export const soundsSame = (a: ScaleRef, b: ScaleRef): boolean =>
   chromaOf(a.tonic) === chromaOf(b.tonic) && degreesOf(a.scale).map(semitonesOf).join() === degreesOf(b.scale).map(semitonesOf).join();
 
@@ -167,6 +188,7 @@ const MOST_NAMED = 3;
  * of seven notes it takes the place of a neighbour a half step away; a smaller one is named by the scales of seven notes that
  * hold it and the strange note. `sound` is 1 to 11 half steps above the tonic.
  * Examples: natural minor and 9: 6, Dorian. Minor pentatonic and 9: 6, Dorian first.
+ * @example scalesWith(dorian, 1).degree // 'b2'
  */
 export function scalesWith(ref: ScaleRef, sound: number): { degree: DegreeName; scales: ScaleRef[] } {
   const { tonic } = ref;
@@ -189,7 +211,10 @@ function replacing(ref: ScaleRef, sound: number): string[] {
   return made.sort((a, b) => a.other - b.other).map((m) => m.id);
 }
 
-/** Scales of seven notes that hold all of some sounds, the modes of major first. */
+/**
+ * Scales of seven notes that hold all of some sounds, the modes of major first.
+ * @example containing([0, 4, 7]).length > 5 // true
+ */
 export const containing = (sounds: readonly number[]): string[] =>
   listScales()
     .filter((s) => s.degrees.length === 7)

@@ -15,10 +15,16 @@ const BY_SOUND = new Map([...CATALOGUE].reverse().map((s) => [soundOf(s.degrees)
 
 const copy = (s: ScaleInfo): ScaleInfo => ({ ...s, aliases: [...s.aliases], degrees: [...s.degrees], steps: [...s.steps] });
 
-/** The whole catalogue, in its order. The result is the caller's own. */
+/**
+ * The whole catalogue, in its order. The result is the caller's own.
+ * @example listScales().some((s) => s.id === 'dorian') // true
+ */
 export const listScales = (): ScaleInfo[] => CATALOGUE.map(copy);
 
-/** The catalogue entry of an id, name or alias, however spaced or hyphenated; null if there is none. */
+/**
+ * The catalogue entry of an id, name or alias, however spaced or hyphenated; null if there is none.
+ * @example findScale('natural minor')?.id // 'aeolian'
+ */
 export const findScale = (name: string): ScaleInfo | null => BY_NAME.get(key(name)) ?? null;
 
 /**
@@ -40,6 +46,7 @@ const looksLikeDegrees = (text: string): boolean => /^[b#]{0,2}[1-7](\s+[b#]{0,2
 /**
  * The degrees of a scale given by id, name, alias, degree list, or degrees in one string ("1 b3 4").
  * Throws UNKNOWN_SCALE, BAD_DEGREE or BAD_SCALE.
+ * @example degreesOf('dorian') // ['1', '2', 'b3', '4', '5', '6', 'b7']
  */
 export function degreesOf(scale: ScaleRef['scale']): DegreeName[] {
   if (Array.isArray(scale)) return checkDegrees(scale);
@@ -58,16 +65,23 @@ export function degreesOf(scale: ScaleRef['scale']): DegreeName[] {
 /**
  * The notes of a scale from its tonic up, one letter a degree.
  * Example: F# dorian gives F# G# A B C# D# E. Tonics may carry up to two accidentals.
+ * @example scaleNotes(dorian).map((n) => n.name) // ['D', 'E', 'F', 'G', 'A', 'B', 'C']
  */
 export function scaleNotes(ref: ScaleRef): ScaleNote[] {
   const tonic = checkNote(ref.tonic);
   return degreesOf(ref.scale).map((degree) => ({ name: noteOnDegree(tonic, degree), degree, semitones: semitonesOf(degree) }));
 }
 
-/** Steps between neighbours up to the octave: H, W, WH ... they sum to 12 frets. */
+/**
+ * Steps between neighbours up to the octave: H, W, WH ... they sum to 12 frets.
+ * @example scaleSteps('dorian') // ['W', 'H', 'W', 'W', 'W', 'H', 'W']
+ */
 export const scaleSteps = (scale: ScaleRef['scale']): string[] => stepsOf(degreesOf(scale).map(semitonesOf));
 
-/** The catalogue's name of a set of degrees, by sound, or null. Example: 1 2 3 #4 5 6 b7 is Lydian b7, mode 4 of melodic minor. */
+/**
+ * The catalogue's name of a set of degrees, by sound, or null. Example: 1 2 3 #4 5 6 b7 is Lydian b7, mode 4 of melodic minor.
+ * @example nameScale(['1', 'b3', '4', '5', 'b7'])?.name // 'minor pentatonic'
+ */
 export function nameScale(degrees: DegreeName[]): { id: string; name: string; parent?: string; mode?: number } | null {
   const found = BY_SOUND.get(soundOf(checkDegrees(degrees)));
   if (!found) return null;
@@ -75,7 +89,10 @@ export function nameScale(degrees: DegreeName[]): { id: string; name: string; pa
   return { id, name, ...(parent === undefined ? {} : { parent, mode }) };
 }
 
-/** Whether the core knows this scale: false for a name from elsewhere or degrees that make no scale. */
+/**
+ * Whether the core knows this scale: false for a name from elsewhere or degrees that make no scale.
+ * @example isScale('no such scale') // false
+ */
 export function isScale(scale: unknown): scale is ScaleRef['scale'] {
   try {
     return degreesOf(scale as ScaleRef['scale']).length > 0;
@@ -84,7 +101,10 @@ export function isScale(scale: unknown): scale is ScaleRef['scale'] {
   }
 }
 
-/** What a screen calls the scale: its name, or its degrees; an unknown name stays as it is. Carries signs as the catalogue writes them. */
+/**
+ * What a screen calls the scale: its name, or its degrees; an unknown name stays as it is. Carries signs as the catalogue writes them.
+ * @example scaleTitle('dorian') // 'Dorian'
+ */
 export function scaleTitle(scale: ScaleRef['scale']): string {
   const found = typeof scale === 'string' ? findScale(scale) : null;
   if (found) return found.name;
@@ -93,7 +113,10 @@ export function scaleTitle(scale: ScaleRef['scale']): string {
   return nameScale(degrees)?.name ?? degrees.join(' ');
 }
 
-/** Total accidentals needed to write the scale on a tonic. */
+/**
+ * Total accidentals needed to write the scale on a tonic.
+ * @example accidentalCount({ tonic: 'E', scale: 'ionian' }) // 4
+ */
 export const accidentalCount = (ref: ScaleRef): number => scaleNotes(ref).reduce((sum, n) => sum + accidentals(n.name), 0);
 
 /** Each sound's usual names, fewest accidentals first. */
@@ -112,13 +135,19 @@ const SPELLINGS: NoteName[][] = [
   ['B', 'Cb'],
 ];
 
-/** The usual tonic of a pitch class that writes this scale with fewest accidentals. Example: (6, 'dorian') is F#. */
+/**
+ * The usual tonic of a pitch class that writes this scale with fewest accidentals. Example: (6, 'dorian') is F#.
+ * @example bestTonic(1, 'ionian') // 'Db'
+ */
 export function bestTonic(chroma: number, scale: ScaleRef['scale']): NoteName {
   const names = SPELLINGS[((chroma % 12) + 12) % 12];
   return names.reduce((best, name) => (accidentalCount({ tonic: name, scale }) < accidentalCount({ tonic: best, scale }) ? name : best));
 }
 
-/** The enharmonic tonic that writes the scale with fewer accidentals, or null where this one is best. Example: G# ionian offers Ab. */
+/**
+ * The enharmonic tonic that writes the scale with fewer accidentals, or null where this one is best. Example: G# ionian offers Ab.
+ * @example easierTonic({ tonic: 'G#', scale: 'ionian' }) // 'Ab'
+ */
 export function easierTonic(ref: ScaleRef): NoteName | null {
   const best = bestTonic(chromaOf(checkNote(ref.tonic)), ref.scale);
   return accidentalCount({ ...ref, tonic: best }) < accidentalCount(ref) ? best : null;
@@ -130,6 +159,7 @@ const LETTER_SKELETONS = { minor: [1, 3, 4, 5, 7], major: [1, 2, 3, 5, 6] };
 /**
  * The pentatonic skeleton a scale is built round, or null (docs/decisions.md): a five-note scale itself; the minor, then
  * the major pentatonic if contained; else, with one note a letter, letters 1 3 4 5 7 or 1 2 3 5 6 as the third is.
+ * @example skeletonOf('dorian') // ['1', 'b3', '4', '5', 'b7']
  */
 export function skeletonOf(scale: ScaleRef['scale']): DegreeName[] | null {
   const degrees = degreesOf(scale);
@@ -151,11 +181,17 @@ function letterSkeleton(degrees: DegreeName[]): DegreeName[] | null {
   return letters && letters.flatMap((n) => byLetter.get(n) ?? []);
 }
 
-/** True for a skeleton with a minor third and no major one: it is numbered from its own root in the minor-root school. */
+/**
+ * True for a skeleton with a minor third and no major one: it is numbered from its own root in the minor-root school.
+ * @example isMinorSkeleton(['1', 'b3', '4', '5', 'b7']) // true
+ */
 export const isMinorSkeleton = (skeleton: DegreeName[]): boolean => {
   const sounds = skeleton.map(semitonesOf);
   return sounds.includes(3) && !sounds.includes(4);
 };
 
-/** The same scale on the same tonic, as it is written. */
+/**
+ * The same scale on the same tonic, as it is written.
+ * @example sameScale(dorian, { tonic: 'D', scale: 'dorian' }) // true
+ */
 export const sameScale = (a: ScaleRef, b: ScaleRef): boolean => a.tonic === b.tonic && JSON.stringify(a.scale) === JSON.stringify(b.scale);

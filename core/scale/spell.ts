@@ -5,7 +5,10 @@ import { scaleNotes } from './scale';
 
 const alterOf = (name: NoteName): number => (name.includes('b') ? -1 : 1) * accidentals(name);
 
-/** A pitch by the letter it is spelled with; the octave follows the letter: Cb4 sounds as B3. */
+/**
+ * A pitch by the letter it is spelled with; the octave follows the letter: Cb4 sounds as B3.
+ * @example pitchAs('Bb', 70) // 'Bb4'
+ */
 export function pitchAs(name: NoteName, midi: number): PitchName {
   return `${name}${Math.floor((midi - alterOf(name)) / 12) - 1}`;
 }
@@ -13,6 +16,7 @@ export function pitchAs(name: NoteName, midi: number): PitchName {
 /**
  * Spells pitches (MIDI numbers) as a scale does; what is not of it by its plain degree against the tonic.
  * Example: in Gb major, MIDI 59 is 'Cb4'. Throws UNKNOWN_SCALE, BAD_NOTE.
+ * @example spellerIn({ tonic: 'F', scale: 'ionian' })(70) // 'Bb4'
  */
 export function spellerIn(ref: ScaleRef): (midi: number) => PitchName {
   const names = new Map(scaleNotes(ref).map((n) => [chromaOf(n.name), n.name]));

@@ -20,6 +20,7 @@ const LEAP_FRETS = 9;
 const LEAVE_AND_LAND_S = 0.05;
 const MM_A_SECOND = 2000;
 
+/** What a moved line is checked with. */
 export interface CheckOptions extends LineTiming {
   /** Fingers as they are, one entry a note; 0 or nothing for an open string. */
   fingers?: readonly (number | null | undefined)[];
@@ -31,6 +32,7 @@ export interface CheckOptions extends LineTiming {
  * a reach that no hand makes, a leap for which there is no time, a hammer-on or pull-off on one finger. Places may lie off
  * the neck; strings too. Joins, lengths, tempo and fingers are judged where they are given.
  * Throws UNKNOWN_SCALE, BAD_INSTRUMENT. Example: C♯ in E natural minor is its 6, and would make it E Dorian.
+ * @example checkLine(six, minor, box.notes) // []
  */
 export function checkLine(i: Instrument, ref: ScaleRef, places: readonly Place[], o: CheckOptions = {}): LineFault[] {
   checkInstrument(i);
@@ -48,10 +50,15 @@ export function checkLine(i: Instrument, ref: ScaleRef, places: readonly Place[]
 }
 
 interface Checked {
+  /** The instrument. */
   i: Instrument;
+  /** The scale. */
   ref: ScaleRef;
+  /** What was asked for. */
   o: CheckOptions;
+  /** The neck with its scale. */
   neck: ScaledNeck;
+  /** The line's places. */
   places: Place[];
 }
 type Found = Omit<LineFault, 'index' | 'note'> | null;

@@ -9,9 +9,13 @@ import { solve } from '../route/route';
 import type { FingeringSchool, Hand, Instrument, Join, LineTiming, Route, RouteWeights } from '../types';
 import type { LickCopy } from '../lick/types';
 
+/** How the copies of a line are looked for. */
 export interface CopyOptions extends LineTiming {
+  /** By which school copies are fingered. */
   school: FingeringSchool;
+  /** The player's hand; a medium one if left out. */
   hand?: Hand;
+  /** What counts how much. */
   weights?: Partial<RouteWeights>;
   /** Octaves to look in, 0 at pitch: 0, -1 and 1 unless given. */
   octaves?: readonly number[];
@@ -23,8 +27,11 @@ const OCTAVES = [0, -1, 1];
 
 /** Where a copy may lie: a stretch of frets on some strings. */
 interface Window {
+  /** Strings that it spans. */
   strings: number[];
+  /** The lowest fret. */
   from: number;
+  /** The highest fret. */
   to: number;
 }
 
@@ -33,6 +40,7 @@ interface Window {
  * best line in a stretch of the neck that holds all its notes and loses one if it is made any narrower, whether all
  * strings may be used, or one alone, or two neighbours; notes that are hammered, pulled or slid to stay on the string of the note before. Empty where the line fits nowhere.
  * Throws BAD_OPTION, BAD_INSTRUMENT.
+ * @example copiesOf(six, [45, 48], plain).length > 1 // true
  */
 export const copiesOf = (i: Instrument, pitches: readonly number[], o: CopyOptions): LickCopy[] => runToEnd(copying(i, pitches, o));
 

@@ -7,6 +7,7 @@ import type { DegreeName, ScaleRef } from '../types';
  * One degree of a line becomes another throughout: "every b7 becomes 6". Pitches are MIDI numbers; those on other
  * degrees stay. Also the scale with that degree changed and, where it has one, its name.
  * Example: F# Dorian, b7 to 6 is no scale of seven; b3 to 3 gives Mixolydian. Throws BAD_DEGREE, UNKNOWN_SCALE.
+ * @example changeDegree(dorian, [62, 65], 'b3', '3').pitches // [62, 66]
  */
 export function changeDegree(
   ref: ScaleRef,
@@ -53,6 +54,7 @@ function withDegree(degrees: DegreeName[], from: DegreeName, to: DegreeName): De
 /**
  * A line moved along its scale by so many steps: in thirds above, 2; an octave above in a seven-note scale, 7. A note
  * off the scale keeps its distance from the scale note below it. Throws BAD_OPTION, UNKNOWN_SCALE.
+ * @example alongScale({ tonic: 'C', scale: 'ionian' }, [60, 62], 2) // [64, 65]
  */
 export function alongScale(ref: ScaleRef, pitches: readonly number[], steps: number): number[] {
   checkWhole('BAD_OPTION', 'steps', steps, -21, 21);

@@ -12,6 +12,7 @@ const MOST = 36;
  * more or less make of it. Every fit on the neck, nearest to where the shape was first; `folded` says how many times
  * twelve frets were added. Empty where no fold of it fits. Example: by 3 also fits 9 frets down, folded -1.
  * Throws BAD_PLACE, BAD_OPTION.
+ * @example toKey(six, [{ string: 6, fret: 5 }], 2)[0].places // [{ string: 6, fret: 7 }]
  */
 export function toKey(i: Instrument, shape: readonly Place[], by: number): { places: Place[]; folded: number }[] {
   checkInstrument(i);
@@ -30,5 +31,8 @@ export function toKey(i: Instrument, shape: readonly Place[], by: number): { pla
     .map(({ by: moved, folded }) => ({ places: shape.map((p) => ({ string: p.string, fret: p.fret + moved })), folded }));
 }
 
-/** A scale some half steps higher, on the tonic that writes it with fewest signs. Example: E♭ Lydian down 1 is D Lydian. Throws UNKNOWN_SCALE, BAD_NOTE. */
+/**
+ * A scale some half steps higher, on the tonic that writes it with fewest signs. Example: E♭ Lydian down 1 is D Lydian. Throws UNKNOWN_SCALE, BAD_NOTE.
+ * @example movedKey(dorian, 2) // { tonic: 'E', scale: 'dorian' }
+ */
 export const movedKey = (ref: ScaleRef, by: number): ScaleRef => ({ ...ref, tonic: bestTonic(chromaOf(ref.tonic) + by, ref.scale) });

@@ -23,4 +23,5 @@ export const ORDERS: Readonly<Record<DrillOrder, OrderRule>> = Object.freeze({
   'chord-tones': chordTones,
   random,
 });
+/** The orders of a drill, as they are offered. */
 export const DRILL_ORDERS = Object.keys(ORDERS) as DrillOrder[];

@@ -5,6 +5,7 @@ import type { Asked, OrderRule } from './rule';
 
 /** How many times as often a degree comes that is leaned on. */
 const LEAN = 4;
+/** Notes that a drill by chance may have at most. */
 export const MOST_RANDOM = 10_000;
 
 /** Jumps about, never to the pitch it stands on; the same seed plays the same notes. */
@@ -25,8 +26,11 @@ export const random: OrderRule = {
 };
 
 interface Want {
+  /** Whether a note is a root. */
   isRoot: Asked['isRoot'];
+  /** Whether it is the last note, of a line that ends on a root. */
   last: boolean;
+  /** Whether it is the note before such a last one. */
   before: boolean;
 }
 

@@ -18,6 +18,7 @@ export function flattest(places: readonly Place[], fingers: readonly number[]): 
   return best;
 }
 
+/** A barre of one finger over adjacent strings, with the places that it presses. */
 export const barreFrom = (places: readonly Place[], { finger, first, last }: { finger: number; first: number; last: number }) => {
   const from = places[first].string;
   return { finger, fret: places[first].fret, strings: Array.from({ length: from - places[last].string + 1 }, (_, k) => from - k) };

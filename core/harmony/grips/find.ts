@@ -12,19 +12,29 @@ import { wantedOf, type Wanted } from './wanted';
 
 /** A neck on which a chord is looked for. */
 interface Search {
+  /** The hand on the instrument. */
   grasp: Grasp;
+  /** What is to sound. */
   wanted: Wanted;
+  /** What was asked for. */
   o: GripOptions;
+  /** MIDI numbers of the open strings, by string. */
   open: number[];
+  /** The fret where strings are open. */
   nut: number;
+  /** The last fret. */
   last: number;
+  /** The lowest fret that may be pressed. */
   from: number;
+  /** The highest. */
   to: number;
   /** By string: tone at each fret that may be used, -1 elsewhere. */
   tones: number[][];
   /** By string: tones that it or a thinner one may still sound, as bits. */
   rest: number[];
+  /** The fret that grips are to lie near, if any. */
   near: number | null;
+  /** What was found. */
   found: Found;
   /** What many grips have alike, made once; frozen, as it is handed out many times. */
   shared: {
@@ -41,9 +51,11 @@ const MOST = 2 ** 30;
 
 /** Grips found so far, packed: their costs, and a row of frets and fingers each. */
 interface Found {
+  /** How many grips. */
   count: number;
   /** Cost in hundredths of a millimetre, then the number of the grip: see MOST. */
   keys: Float64Array;
+  /** Their frets, a row each; -1 where a string is silent. */
   rows: Int8Array;
 }
 
@@ -81,7 +93,9 @@ const REACH = 5;
 
 /** What one lowest stopped fret is looked through with. */
 interface Pass {
+  /** The lowest fret pressed so far. */
   low: number;
+  /** Frets by string; -1 where it is silent. */
   frets: number[];
   /** By string: frets that it may sound. */
   options: number[][];
@@ -317,12 +331,16 @@ function whyNone({ wanted, grasp, o }: Search, symbol: string): string {
  * Every grip of a chord that a hand can hold, one entry a set of places, by costMm (see docs/hand.md): at most one note a string, four
  * fingers that rise with the frets, barres, open strings, strings left out (two at most between sounding ones, each damped by a
  * finger beside it). Exact. Throws BAD_OPTION for a symbol or option, NO_SHAPE_FITS where there is none, saying why.
+ * @example gripsOf(six, 'Am', { count: 1 })[0].places.length // 5
  */
 export const gripsOf = (i: Instrument, symbol: string, o: GripOptions = {}): Grip[] => runToEnd(allGrips(i, symbol, o));
 
 /** The same, fret by fret: yields the share that is done. */
 export const seekingGrips = (i: Instrument, symbol: string, o: GripOptions = {}): Generator<number, Grip[]> => allGrips(i, symbol, o);
 
-/** The same inside a shape's own places. */
+/**
+ * The same inside a shape's own places.
+ * @example gripsInShape(six, box, 'Am')[0].places.length // 5
+ */
 export const gripsInShape = (i: Instrument, shape: Shape, symbol: string, o: GripOptions = {}): Grip[] =>
   runToEnd(allGrips(i, symbol, { ...o, shape }, new Set(shape.notes.map(placeIndex))));

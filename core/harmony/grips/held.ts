@@ -26,6 +26,7 @@ export function fretsOf(i: Instrument, places: readonly Place[]): number[] {
 /** Thickest string first, as grips are written. */
 export const thickFirst = (places: readonly Place[]): Place[] => [...places].sort((a, b) => b.string - a.string);
 
+/** Frets on strings as they are held: fingers, barre and travel of the hand. */
 export function heldOn(grasp: Grasp, frets: readonly number[], places: readonly Place[]): Held {
   const costMm = hold(grasp, frets);
   if (costMm === Infinity) return { why: whyNot(grasp, frets) };
@@ -48,6 +49,7 @@ function whyNot(grasp: Grasp, frets: readonly number[]): string {
 /**
  * How a hand holds some places, thickest string first: fingers (0 open), barre, effort in mm; or why it cannot. Throws BAD_PLACE for
  * a place off the neck or two on a string.
+ * @example 'fingers' in holdGrip(six, [{ string: 2, fret: 1 }, { string: 4, fret: 2 }, { string: 5, fret: 3 }]) // true
  */
 export function holdGrip(i: Instrument, places: readonly Place[], hand?: Hand): Held {
   checkInstrument(i);

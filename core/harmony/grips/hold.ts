@@ -10,17 +10,23 @@ const SPAN = 8;
 
 /** A hand on a neck, for grips: what two fingers can open at one place is worked out once a place. */
 export interface Grasp {
+  /** The hand. */
   model: HandModel;
+  /** How many strings the instrument has. */
   strings: number;
   /** Fingers of the hold found last, in the order of `order`; and the stopped strings, lowest fret first, thick before thin. */
   fingers: number[];
+  /** The stopped strings in the order in which fingers are given. */
   order: number[];
   /** By lowest stopped fret: what finger b on a fret costs after finger a on another, Infinity where they do not open so wide. */
   pairs: Float64Array[];
+  /** The finger tried for each place of `order`. */
   used: number[];
+  /** Cost of the best way found. */
   best: number;
 }
 
+/** A hand on an instrument, ready to try grips. */
 export const graspOf = (i: Instrument, hand?: Hand): Grasp => ({
   model: usualModel(i, 'finger-per-fret', hand),
   strings: i.strings.length,

@@ -11,17 +11,23 @@ import type { Grip } from './types';
 
 /** Grips one after another, and how far the fingers go in all. */
 export interface Lead {
+  /** A grip for each chord. */
   grips: Grip[];
+  /** How far the fingers travel in all, in mm. */
   travelMm: number;
 }
 
+/** Between which grips a voice leading may choose, and how. */
 export interface LeadOptions {
   /** The grip that the first chord is reached from. */
   from?: Place[];
+  /** The lowest fret; the nut if left out. */
   fromFret?: number;
+  /** The highest fret; the last one if left out. */
   toFret?: number;
   /** Strings that sound, all of them, in every chord. */
   strings?: number[];
+  /** The player's hand; a medium one if left out. */
   hand?: Hand;
   /** How many ways, 1 to 20; 1 unless said. */
   count?: number;
@@ -37,15 +43,19 @@ const MOST_WAYS = 20;
 
 /** A grip as the search sees it. */
 interface Node {
+  /** The grip. */
   grip: Grip;
   /** By finger 1 to 4: fret and thickest string, 0 where it is not used. */
   frets: number[];
+  /** The strings that it sounds. */
   strings: number[];
   /** Fret under the index at rest, 1 at least; 0 with open strings alone. */
   hand: number;
   /** Places with their pitch classes. */
   sounds: { place: number; chroma: number }[];
+  /** Its places, as numbers. */
   places: Set<number>;
+  /** Its chromas, 0 to 11. */
   chromas: Set<number>;
 }
 
@@ -88,7 +98,10 @@ function travel(mm: readonly number[], a: Node, b: Node): number {
   return sum;
 }
 
-/** Travel between two grips, both as places, in mm: see travel. Infinity where no hand holds one of them. */
+/**
+ * Travel between two grips, both as places, in mm: see travel. Infinity where no hand holds one of them.
+ * @example gripTravel(six, [{ string: 2, fret: 1 }], [{ string: 2, fret: 1 }]) // 0
+ */
 export function gripTravel(i: Instrument, from: readonly Place[], to: readonly Place[], hand?: Hand): number {
   const grasp = graspOf(i, hand);
   const open = openMidis(i);
@@ -125,6 +138,7 @@ function layerOf(i: Instrument, symbol: string, o: LeadOptions, voices: number):
  * Grips for chords that follow each other, with the least travel of the fingers in all (see travel), exact over the `among` easiest
  * grips of each chord; the `count` best ways, by travelMm, of equal ones the one with easier grips first. Throws BAD_OPTION, and
  * NO_SHAPE_FITS where a chord has no grip there.
+ * @example leadVoices(six, ['Dm7', 'G7', 'Cmaj7'])[0].grips.length // 3
  */
 export const leadVoices = (i: Instrument, symbols: readonly string[], o: LeadOptions = {}): Lead[] => runToEnd(leading(i, symbols, o));
 

@@ -6,11 +6,13 @@ import type { GripOptions } from './types';
 
 /** What a grip of a chord may and must sound. */
 export interface Wanted {
+  /** The chord's degrees. */
   degrees: DegreeName[];
   /** By pitch class: index of the tone, or -1. */
   toneAt: number[];
   /** Tones that must sound, and those counted as left out where they do not, as bits. */
   must: number;
+  /** Its tones, a bit each. */
   all: number;
   /** The pitch class that must be lowest, or -1. */
   bass: number;
@@ -23,6 +25,10 @@ function mayOmit({ tones }: Chord, t: ChordTone): boolean {
   return (t.step === 9 || t.step === 11) && t.step < top && tones.length > 5 && (t.degree === '2' || t.degree === '4');
 }
 
+/**
+ * What a grip of a chord must, may and may not sound.
+ * @throws CoreError where the options leave no tone to leave out
+ */
 export function wantedOf(chord: Chord, o: GripOptions): Wanted {
   const root = chromaOf(chord.root);
   const bass = chromaOf(chord.bass);

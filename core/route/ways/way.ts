@@ -8,13 +8,19 @@ import type { Line } from '../route';
 
 /** What every way is given: the rungs from start to goal in the order of travel, and whether the line goes up. */
 export interface Crossing {
+  /** The instrument. */
   instrument: Instrument;
+  /** The scale on its tonic. */
   ref: ScaleRef;
+  /** The neck with its scale. */
   neck: ScaledNeck;
+  /** The shapes that are crossed. */
   rungs: Shape[];
   /** Indices of the rungs in the ladder. */
   numbers: number[];
+  /** Up the neck, or down. */
   up: boolean;
+  /** What was asked for. */
   request: ConnectRequest;
 }
 
@@ -22,6 +28,7 @@ export interface Crossing {
 export interface Ways {
   /** The best of these comes before the others, whatever it costs. */
   preferred?: Line[];
+  /** Lines that may be played. */
   lines: Line[];
   /** Used where no hand can play any of the others. */
   otherwise?: Line[];
@@ -32,7 +39,9 @@ export const placeSet = (places: readonly Place[]): Set<number> => new Set(place
 
 /** A part of a line: the places it may use, and the rung it follows (-1 between rungs). */
 export interface Part {
+  /** Places in playing order. */
   places: readonly Place[];
+  /** The rung they are of. */
   rung: number;
   /** Fewest notes played in it. */
   least: number;
