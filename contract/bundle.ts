@@ -14,32 +14,32 @@ import { shortened } from './words';
 
 /** Studies and instruments in one file: a study, some of them, or a whole notebook. Described in docs/formats.md. */
 export interface Bundle {
-  kind: typeof BUNDLE_KIND;
-  version: 1;
+  readonly kind: typeof BUNDLE_KIND;
+  readonly version: 1;
   /** The program that wrote it; older files do not say. */
-  by?: string;
+  readonly by?: string;
   /** The notebook's own ids; a study names its instrument by one of them. */
-  instruments: { id: string; body: Instrument }[];
+  readonly instruments: { readonly id: string; readonly body: Instrument }[];
   /** Scales of the player's own; files written before there were any have none. */
-  scales: { id: string; body: OwnScale }[];
+  readonly scales: { readonly id: string; readonly body: OwnScale }[];
   /** Drills for all studies; older files have none. */
-  drills: { id: string; body: OwnDrill }[];
-  studies: { id: string; body: StudyBody }[];
+  readonly drills: { readonly id: string; readonly body: OwnDrill }[];
+  readonly studies: { readonly id: string; readonly body: StudyBody }[];
   /** The log, in the order in which it was kept, where it was asked for. */
-  passes?: Pass[];
+  readonly passes?: Pass[];
   /** Rounds of questions, in the order in which they were kept; older files have none. */
-  rounds?: Round[];
+  readonly rounds?: Round[];
   /** Earlier states of the studies, where they were asked for. */
-  versions?: BundleVersion[];
+  readonly versions?: BundleVersion[];
 }
 
 export interface BundleVersion {
   /** Id of the study in this bundle. */
-  study: string;
-  revision: number;
+  readonly study: string;
+  readonly revision: number;
   /** When it was saved, milliseconds since 1970. */
-  at: number;
-  body: StudyBody;
+  readonly at: number;
+  readonly body: StudyBody;
 }
 
 export const BUNDLE_KIND = 'crow-ladder notebook';
@@ -58,7 +58,7 @@ export const writeBundle = ({ studies, instruments, scales = [], drills = [], ve
 };
 
 /** What came of reading a bundle: it whole, or why not and where. Studies of older formats are brought up to date. */
-export type ReadBundle = { bundle: Bundle } | { problem: string };
+export type ReadBundle = { readonly bundle: Bundle } | { readonly problem: string };
 
 const say = (problem: string): ReadBundle => ({ problem: shortened(problem) });
 const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -131,7 +131,7 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
     const wrong = firstProblem(lists[kind as keyof typeof lists], kind, counted(schema));
     if (wrong) return say(wrong);
   }
-  const ids = new Set(lists.studies.map((s) => (s as { id: string }).id));
+  const ids = new Set(lists.studies.map((s) => (s as { readonly id: string }).id));
   const wrong = (earlier && firstVersionProblem(earlier, ids, counted(studySchema))) ?? (log && firstOf(log, 'passes', passProblem)) ?? (quiz && firstOf(quiz, 'rounds', roundProblem)); // prettier-ignore
   if (wrong) return say(wrong);
   return {

@@ -35,55 +35,55 @@ export const MOST_KEPT_NOTES = 400;
 
 /** What is asked of Connect: from where to where, and how. */
 export interface Connection {
-  way: Way;
-  from: RungRef;
-  to: RungRef;
+  readonly way: Way;
+  readonly from: RungRef;
+  readonly to: RungRef;
   /** Strings that the way is to use; empty: whichever are best. */
-  strings: number[];
+  readonly strings: number[];
   /** Best route: other ends than those of the rungs. */
-  start: Place | null;
-  goal: RouteGoal | null;
+  readonly start: Place | null;
+  readonly goal: RouteGoal | null;
   /** Best route: a scale run, in thirds, or through `pitches` (MIDI numbers). */
-  motion: 'run' | 'thirds' | 'given';
-  pitches: number[];
-  within: { fromFret: number; toFret: number } | null;
-  weights: RouteWeights;
+  readonly motion: 'run' | 'thirds' | 'given';
+  readonly pitches: number[];
+  readonly within: { readonly fromFret: number; readonly toFret: number } | null;
+  readonly weights: RouteWeights;
   /** Notes held on one of their places and fingers settled, by index in the line. */
-  held: (Place & { index: number })[];
-  fingers: { index: number; finger: number }[];
-  picking: Picking;
+  readonly held: (Place & { readonly index: number })[];
+  readonly fingers: { readonly index: number; readonly finger: number }[];
+  readonly picking: Picking;
   /** Which of the ways there is shown. */
-  choice: number;
+  readonly choice: number;
   /** Whether the staff is shown beside the tab. */
-  staff: boolean;
+  readonly staff: boolean;
 }
 
 /** The study as it was when a route was kept: what its question was asked of. */
 export interface RouteSetting {
-  instrument: Instrument;
-  scale: ScaleRef;
-  layout: Layout;
-  school: FingeringSchool | null;
-  hand: Hand;
+  readonly instrument: Instrument;
+  readonly scale: ScaleRef;
+  readonly layout: Layout;
+  readonly school: FingeringSchool | null;
+  readonly hand: Hand;
 }
 
 /** A route kept with the study: its notes as they were, and beside them what had been asked, and of what. */
 export interface KeptRoute {
   /** Its own within the study. */
-  id: string;
-  name: string;
-  steps: Route['steps'];
+  readonly id: string;
+  readonly name: string;
+  readonly steps: Route['steps'];
   /** One a note. */
-  strokes: Stroke[];
-  asked: Connection;
-  on: RouteSetting;
+  readonly strokes: Stroke[];
+  readonly asked: Connection;
+  readonly on: RouteSetting;
 }
 
 const factor = (min: number, max: number) => number().strict().required().min(min).max(max);
 
 /** A place, a fret under the hand, or a pitch. */
-const pitchGoal = record<{ pitch: number }>({ pitch: whole(0, 163) });
-const fretGoal = record<{ fret: number }>({ fret: whole(1, 36) });
+const pitchGoal = record<{ readonly pitch: number }>({ pitch: whole(0, 163) });
+const fretGoal = record<{ readonly fret: number }>({ fret: whole(1, 36) });
 const goal = lazy((value: unknown) => {
   const fields = value && typeof value === 'object' ? value : {};
   if (value === null) return object().nullable();

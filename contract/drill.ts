@@ -33,39 +33,39 @@ export const MOTIONS: readonly RungMotion[] = ['each', 'alternate'];
 /** What is drilled and how, without key and shape: it means the shape that is chosen, on whatever neck. */
 export interface DrillForm {
   /** The chosen shape, all rungs in turn, a kept route or a lick. */
-  of: (typeof DRILL_OF)[number];
+  readonly of: (typeof DRILL_OF)[number];
   /** Id of the route or lick. */
-  line: string | null;
+  readonly line: string | null;
   /** Rungs: each in its order before the next, or up one and down the next; and whether each begins with a touch of its root. */
-  motion: RungMotion;
-  touchRoot: boolean;
+  readonly motion: RungMotion;
+  readonly touchRoot: boolean;
   /** Only these strings; empty: all. */
-  strings: number[];
-  order: DrillOrder;
-  turn: 'once' | 'twice';
-  root: 'own' | 'relative';
+  readonly strings: number[];
+  readonly order: DrillOrder;
+  readonly turn: 'once' | 'twice';
+  readonly root: 'own' | 'relative';
   /** Which root of the shape is home, from 0, the lowest. */
-  home: number;
-  everyRoot: boolean;
-  group: 3 | 4 | 5 | 6;
-  interval: 3 | 4 | 5 | 6 | 7 | 8;
-  size: 3 | 4;
-  back: boolean;
-  scaleFirst: boolean;
+  readonly home: number;
+  readonly everyRoot: boolean;
+  readonly group: 3 | 4 | 5 | 6;
+  readonly interval: 3 | 4 | 5 | 6 | 7 | 8;
+  readonly size: 3 | 4;
+  readonly back: boolean;
+  readonly scaleFirst: boolean;
   /** Down on the scale that is laid over, where there is one. */
-  downOver: boolean;
-  seed: number;
-  count: number;
-  lean: DegreeName[];
-  endOnRoot: boolean;
+  readonly downOver: boolean;
+  readonly seed: number;
+  readonly count: number;
+  readonly lean: DegreeName[];
+  readonly endOnRoot: boolean;
   /** What sounds at every return to the root. */
-  under: (typeof DRILL_UNDER)[number];
-  rhythm: DrillRhythm;
-  accent: DrillAccent;
-  articulation: DrillArticulation;
+  readonly under: (typeof DRILL_UNDER)[number];
+  readonly rhythm: DrillRhythm;
+  readonly accent: DrillAccent;
+  readonly articulation: DrillArticulation;
   /** What is said in time, and whether it is hidden until the note has begun. */
-  words: DrillWords;
-  hidden: boolean;
+  readonly words: DrillWords;
+  readonly hidden: boolean;
 }
 
 /** What everybody begins with: from the root, up, down and home, in triplets. */
@@ -147,10 +147,10 @@ export const climbSchema = record<Climb>({
 
 /** A drill that a player named, in its study. */
 export interface Drill {
-  id: string;
-  name: string;
-  form: DrillForm;
-  climb: Climb;
+  readonly id: string;
+  readonly name: string;
+  readonly form: DrillForm;
+  readonly climb: Climb;
 }
 export const MOST_DRILLS = 100;
 const drillName = () => name(80, 'give the drill a name.');
@@ -163,9 +163,9 @@ export const drillsSchema = list(drillSchema, MOST_DRILLS).test(
 
 /** A drill without key and shape, kept in the notebook for all studies. */
 export interface OwnDrill {
-  name: string;
-  form: DrillForm;
-  climb: Climb;
+  readonly name: string;
+  readonly form: DrillForm;
+  readonly climb: Climb;
 }
 export const ownDrillSchema = record<OwnDrill>({
   name: drillName(),
@@ -175,26 +175,26 @@ export const ownDrillSchema = record<OwnDrill>({
 
 /** What Practise was asked last. */
 export interface Practice {
-  form: DrillForm;
-  climb: Climb;
+  readonly form: DrillForm;
+  readonly climb: Climb;
 }
 export const practiceSchema = record<Practice>({ form: drillFormSchema, climb: climbSchema });
 
 /** One shape of a plan. */
 export interface PlanItem {
-  rung: RungRef;
+  readonly rung: RungRef;
   /** What the player said of it. */
-  said: Said;
+  readonly said: Said;
   /** Passes that ended before this do not count (ms since 1970): it is learnt anew. null: all count. */
-  since: number | null;
+  readonly since: number | null;
 }
 
 /** In which order the shapes of a study are learnt. */
 export interface Plan {
-  items: PlanItem[];
+  readonly items: PlanItem[];
   /** The scale and layout that it was made in or agreed to last: where the study has others, the plan asks. */
-  scale: ScaleRef;
-  layout: Layout;
+  readonly scale: ScaleRef;
+  readonly layout: Layout;
 }
 export const MOST_PLANNED = 60;
 const planItem = record<PlanItem>({

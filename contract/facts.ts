@@ -2,8 +2,8 @@ import type { StudyBody } from './study';
 
 /** A list or a long value as how many it holds and a mark that changes with it. */
 export interface Digest {
-  count: number;
-  mark: string;
+  readonly count: number;
+  readonly mark: string;
 }
 
 /** A study, or some fields of one, in short: enough to say in words what two states have not in common. */

@@ -55,7 +55,7 @@ function toFormat6(before: Record<string, unknown>): Record<string, unknown> {
 const settingOf = ({ instrument, scale, layout, school, hand }: Record<string, unknown>) => ({ instrument, scale, layout, school, hand });
 
 /** The notes that an older kept route carried, solved once where a finger or a place does not hold; strokes as its picking had them. */
-function keptAsWas(study: Record<string, unknown>, route: Record<string, unknown>): { steps: unknown; strokes: unknown } {
+function keptAsWas(study: Record<string, unknown>, route: Record<string, unknown>): { readonly steps: unknown; readonly strokes: unknown } {
   const instrument = study.instrument as Instrument;
   const steps = listOf(route.steps) as unknown as FingeredStep[];
   try {
@@ -64,7 +64,7 @@ function keptAsWas(study: Record<string, unknown>, route: Record<string, unknown
     const here = steps.filter((s) => isOnNeck(instrument, s));
     const whole = here.length === steps.length && steps.every((s) => s.finger >= 0 && typeof s.handFret === 'number');
     const kept = whole ? steps : fingerNotes(instrument, here, { school: school in SCHOOLS ? school : 'finger-per-fret' });
-    const picking = (route.asked as { picking?: 'alternate' | 'economy' | 'hammered' } | null)?.picking ?? 'alternate';
+    const picking = (route.asked as { readonly picking?: 'alternate' | 'economy' | 'hammered' } | null)?.picking ?? 'alternate';
     return { steps: kept, strokes: pickStrokes(instrument, kept, picking) };
   } catch {
     return { steps, strokes: steps.map((_, k) => (k % 2 ? 'up' : 'down')) }; // the schema says what is wrong with it
@@ -94,7 +94,7 @@ export const numberOf = (index: number): number => index + 2;
 
 /** A study of any format as one of today's: fields that newer formats added get their plain values. */
 export function upgradeStudy(body: object): object {
-  const { format } = body as { format?: unknown };
+  const { format } = body as { readonly format?: unknown };
   const old = typeof format === 'number' ? format : 1;
   return FORMATS.reduce<object>((study, f, k) => (numberOf(k) > old ? upgradeBy(f, numberOf(k), study) : study), body);
 }

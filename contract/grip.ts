@@ -6,12 +6,12 @@ import { id, list, name, record, whole } from './parts';
 
 /** A grip that a player named, in its study. */
 export interface KeptGrip {
-  id: string;
-  name: string;
+  readonly id: string;
+  readonly name: string;
   /** What it was called when it was kept; null for a grip without a reading. */
-  symbol: string | null;
+  readonly symbol: string | null;
   /** Thickest string first, one a string; as they stand, whatever the neck becomes. */
-  places: Place[];
+  readonly places: Place[];
 }
 export const MOST_GRIPS = 200;
 

@@ -6,41 +6,41 @@ import { id, list, name, oneOf, record, rungRef, type RungRef } from './parts';
 import { published } from './published';
 
 interface Part {
-  id: string;
+  readonly id: string;
 }
 interface OfStudy extends Part {
   /** Id of the study that it is of; null: the one that the handout is kept with. */
-  study: string | null;
+  readonly study: string | null;
 }
 
 /** One part of a handout: text of its own, or something of a study, named and not copied, so that it is as the study is when the handout is made. */
 export type HandoutPart =
-  | (Part & { kind: 'text'; text: string })
+  | (Part & { readonly kind: 'text'; readonly text: string })
   /** One shape of the layout. */
-  | (OfStudy & { kind: 'shape'; rung: RungRef })
+  | (OfStudy & { readonly kind: 'shape'; readonly rung: RungRef })
   /** All rungs of the ladder. */
-  | (OfStudy & { kind: 'rungs' })
+  | (OfStudy & { readonly kind: 'rungs' })
   /** A chord's tones inside each rung. */
-  | (OfStudy & { kind: 'arpeggio'; chord: string })
+  | (OfStudy & { readonly kind: 'arpeggio'; readonly chord: string })
   /** A kept route, a lick, or a named drill with its tempo ladder; by its own id. */
-  | (OfStudy & { kind: 'route' | 'lick' | 'drill'; of: string })
+  | (OfStudy & { readonly kind: 'route' | 'lick' | 'drill'; readonly of: string })
   /** All grips that are kept. */
-  | (OfStudy & { kind: 'grips' })
+  | (OfStudy & { readonly kind: 'grips' })
   /** The plan of a week: a shape after the other. */
-  | (OfStudy & { kind: 'plan' });
+  | (OfStudy & { readonly kind: 'plan' });
 export type HandoutKind = HandoutPart['kind'];
 
 /** A handout for a pupil: what is on it, and in which order. Kept with its study, and made anew from it each time. */
 export interface Handout {
-  id: string;
-  title: string;
+  readonly id: string;
+  readonly title: string;
   /** As typed; empty: not named. */
-  teacher: string;
-  pupil: string;
-  paper: 'a4' | 'letter';
+  readonly teacher: string;
+  readonly pupil: string;
+  readonly paper: 'a4' | 'letter';
   /** For which hand shapes are drawn: as the instruments are, or all for one. */
-  hand: 'as-is' | 'right' | 'left';
-  parts: HandoutPart[];
+  readonly hand: 'as-is' | 'right' | 'left';
+  readonly parts: HandoutPart[];
 }
 export const MOST_HANDOUTS = 40;
 export const MOST_PARTS = 120;
@@ -49,9 +49,9 @@ const MOST_NAME = 80;
 
 const OWN = { id: id().max(40) };
 const OF_STUDY = { ...OWN, study: id().notRequired().nullable().defined() };
-type Of<K extends HandoutKind> = Extract<HandoutPart, { kind: K }>;
+type Of<K extends HandoutKind> = Extract<HandoutPart, { readonly kind: K }>;
 const lineOf = (kind: 'route' | 'lick' | 'drill') =>
-  record<Extract<HandoutPart, { of: string }>>({ kind: oneOf([kind]), ...OF_STUDY, of: id().max(40) });
+  record<Extract<HandoutPart, { readonly of: string }>>({ kind: oneOf([kind]), ...OF_STUDY, of: id().max(40) });
 
 /** One schema a kind, of exactly its fields. */
 const BY_KIND: Readonly<Record<HandoutKind, Schema>> = {
@@ -74,7 +74,7 @@ export const HANDOUT_KINDS = Object.freeze(Object.keys(BY_KIND)) as readonly Han
 const partSchema = lazy((value: unknown) => {
   const kind = (value as HandoutPart | null)?.kind;
   const known = typeof kind === 'string' && Object.hasOwn(BY_KIND, kind);
-  return known ? BY_KIND[kind] : record<{ kind: string }>({ kind: oneOf(HANDOUT_KINDS) });
+  return known ? BY_KIND[kind] : record<{ readonly kind: string }>({ kind: oneOf(HANDOUT_KINDS) });
 }).meta({ ...published({ is: 'any', of: Object.values(BY_KIND) }), named: 'handoutPart' });
 
 const unlike = (v: unknown): boolean => !Array.isArray(v) || new Set(v.map((g) => (g as Part | null)?.id)).size === v.length;

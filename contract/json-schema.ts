@@ -18,11 +18,11 @@ const NULL = { type: 'null' };
 type AnySchema = Schema | ISchema<unknown> | Lazy<unknown>;
 const metaOf = (s: AnySchema): Published | undefined => (s as Schema).spec.meta?.published;
 interface Described {
-  type: string;
-  nullable: boolean;
-  optional: boolean;
-  oneOf: unknown[];
-  tests: { name?: string; params?: Record<string, unknown> }[];
+  readonly type: string;
+  readonly nullable: boolean;
+  readonly optional: boolean;
+  readonly oneOf: unknown[];
+  readonly tests: { readonly name?: string; readonly params?: Record<string, unknown> }[];
 }
 const describe = (s: AnySchema): Described => (s as Schema).describe();
 
@@ -84,7 +84,7 @@ function formOf(schema: AnySchema, d: Described, defs?: Definitions): JsonSchema
     case 'boolean':
       return { type: 'boolean' };
     case 'array': {
-      const members = (schema as unknown as { innerType?: AnySchema }).innerType;
+      const members = (schema as unknown as { readonly innerType?: AnySchema }).innerType;
       return defined({ type: 'array', items: members && jsonSchemaOf(members, defs), minItems: paramOf(d, 'min', 'min') ?? paramOf(d, 'length', 'length'), maxItems: paramOf(d, 'max', 'max') ?? paramOf(d, 'length', 'length') }); // prettier-ignore
     }
     default:

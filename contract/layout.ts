@@ -12,7 +12,7 @@ const MOST_FRETS = 36;
 const optionalWhole = (min: number, max: number) => number().strict().integer().min(min).max(max);
 
 /** What a record may hold for each sort of option. */
-const SCHEMAS: { [S in Field['is']]: (f: Extract<Field, { is: S }>) => unknown } = {
+const SCHEMAS: { [S in Field['is']]: (f: Extract<Field, { readonly is: S }>) => unknown } = {
   whole: (f) => (f.usual === undefined ? whole(f.from, f.to) : optionalWhole(f.from, f.to)),
   string: () => whole(1, MOST_STRINGS),
   fret: (f) => (f.blank ? optionalWhole(0, MOST_FRETS) : whole(0, MOST_FRETS)),

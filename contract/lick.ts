@@ -14,18 +14,18 @@ export const MOST_TAGS = 12;
 /** A short line with rhythm. */
 export interface Lick {
   /** Its own within the study. */
-  id: string;
-  name: string;
-  tags: string[];
-  tempo: number;
-  meter: [number, number];
+  readonly id: string;
+  readonly name: string;
+  readonly tags: string[];
+  readonly tempo: number;
+  readonly meter: [number, number];
   /** The neck that its places are on; null: the study's. */
-  instrument: Instrument | null;
-  notes: LickNote[];
+  readonly instrument: Instrument | null;
+  readonly notes: LickNote[];
   /** Milliseconds since 1970; null: not yet. */
-  practisedAt: number | null;
+  readonly practisedAt: number | null;
   /** The scale it was left in when its study moved to another key or mode and it did not fit; null where it is at home. */
-  stayed: ScaleRef | null;
+  readonly stayed: ScaleRef | null;
 }
 
 const LONGEST_TAG = 30;
@@ -137,7 +137,7 @@ export const licksSchema = mixed<Lick[]>()
     const wrong = checkList(lickSchema, MOST_LICKS, { plainly: isPlainLick }, value, context);
     if (wrong !== true) return wrong;
     const licks = value;
-    const { instrument } = (context.parent ?? {}) as { instrument: Instrument };
+    const { instrument } = (context.parent ?? {}) as { readonly instrument: Instrument };
     if (!instrumentSchema.isValidSync(instrument, { strict: true })) return true; // said of the instrument
     if (new Set(licks.map((l) => l.id)).size !== licks.length)
       return context.createError({ message: 'licks: two licks have the same id.' });

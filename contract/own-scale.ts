@@ -6,8 +6,8 @@ import { scaleDegrees } from './scale';
 
 /** A scale that a player named: a record of the notebook, found by name in every study. */
 export interface OwnScale {
-  name: string;
-  degrees: DegreeName[];
+  readonly name: string;
+  readonly degrees: DegreeName[];
 }
 
 export const ownScaleSchema = record<OwnScale>({ name: name(60, 'give the scale a name.'), degrees: scaleDegrees() }).required();
@@ -16,7 +16,7 @@ export const ownScaleSchema = record<OwnScale>({ name: name(60, 'give the scale 
 export function scalesOfStudies(bodies: readonly unknown[]): OwnScale[] {
   const found = new Map<string, OwnScale>();
   for (const body of bodies) {
-    const { ownScales } = (body ?? {}) as { ownScales?: unknown };
+    const { ownScales } = (body ?? {}) as { readonly ownScales?: unknown };
     for (const own of Array.isArray(ownScales) ? (ownScales as unknown[]) : [])
       if (problemsOf(ownScaleSchema, own).length === 0) found.set(JSON.stringify([(own as OwnScale).name, (own as OwnScale).degrees]), own as OwnScale); // prettier-ignore
   }

@@ -6,8 +6,8 @@ import { fieldWords } from './words';
 
 /** Which shape of the layout is chosen: by its number in the school, nearest to a fret. */
 export interface RungRef {
-  number: number;
-  fret: number;
+  readonly number: number;
+  readonly fret: number;
 }
 
 /** A schema for every field of a type, no more and no fewer: a field cannot stand in the one and not in the other. */
@@ -40,8 +40,8 @@ export const list = (of: Schema, max: number, o: ListOptions = {}) =>
     .test('list', (value, context) => checkList(of, max, o, value, context));
 
 interface ListOptions {
-  min?: number;
-  plainly?: Plainly;
+  readonly min?: number;
+  readonly plainly?: Plainly;
 }
 
 /** The test of a list, for schemas that go on from there. */
@@ -78,10 +78,10 @@ export const place = record<Place>({ string: whole(1, 12), fret: whole(0, 36) })
 export const rungRef = record<RungRef>({ number: whole(-12, 60), fret: whole(-36, 72) }).meta({ named: 'rung' });
 
 /** A list of whole numbers. */
-export const wholes = (min: number, max: number, length: { min: number; max: number }) =>
+export const wholes = (min: number, max: number, length: { readonly min: number; readonly max: number }) =>
   list(whole(min, max), length.max, { min: length.min });
 /** The same, which may be left out. */
-export const someWholes = (min: number, max: number, length: { min: number; max: number }) =>
+export const someWholes = (min: number, max: number, length: { readonly min: number; readonly max: number }) =>
   lazy((value: unknown) => (value === undefined ? mixed() : wholes(min, max, length))).meta(
     published({ is: 'any', of: [wholes(min, max, length)], optional: true }),
   );
@@ -94,11 +94,11 @@ export const name = (max: number, missing: string) =>
   string()
     .strict()
     .trim()
-    .required(({ path }: { path: string }) => `${fieldWords(path)}: ${missing}`)
+    .required(({ path }: { readonly path: string }) => `${fieldWords(path)}: ${missing}`)
     .max(max)
     .test(
       'line',
-      ({ path }: { path: string }) => `${fieldWords(path)}: a name is one line without control characters.`,
+      ({ path }: { readonly path: string }) => `${fieldWords(path)}: a name is one line without control characters.`,
       (v) => !CONTROL.test(v),
     );
 
@@ -108,4 +108,4 @@ export const isPlainName = (value: unknown, max: number): boolean =>
 
 /** An id: made here or brought along, and always safe in an address. */
 export const ID = /^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/;
-export const id = () => string().strict().required().matches(ID, ({ path }: { path: string }) => `${fieldWords(path)}: an id has letters, digits, - and _ only, 64 at most.`); // prettier-ignore
+export const id = () => string().strict().required().matches(ID, ({ path }: { readonly path: string }) => `${fieldWords(path)}: an id has letters, digits, - and _ only, 64 at most.`); // prettier-ignore

@@ -12,32 +12,32 @@ export const RATED_BY = ['player', 'listening', 'nobody'] as const;
 /** One pass of a drill that was played to its end, as its browser made it. */
 export interface Pass {
   /** Made by the browser, so that a pass that is sent twice is kept once. */
-  id: string;
+  readonly id: string;
   /** When it ended, ms since 1970 by the player's clock, and the local date then. */
-  at: number;
-  day: string;
+  readonly at: number;
+  readonly day: string;
   /** The study, or null for a loose leaf; and its name then. */
-  study: string | null;
-  studyName: string;
+  readonly study: string | null;
+  readonly studyName: string;
   /** What was played: `box/1` for the shape of a layout with a number, `rungs`, `route/…`, `lick/…`. */
-  shape: string;
+  readonly shape: string;
   /** The same in words: "box 1 of F♯ Dorian". */
-  what: string;
-  order: DrillOrder;
-  rhythm: DrillRhythm;
+  readonly what: string;
+  readonly order: DrillOrder;
+  readonly rhythm: DrillRhythm;
   /** Beats a minute; and the goal of its ladder, null without one. */
-  tempo: number;
-  goal: number | null;
-  verdict: Verdict;
+  readonly tempo: number;
+  readonly goal: number | null;
+  readonly verdict: Verdict;
   /** The goal was held with this pass. */
-  reached: boolean;
-  seconds: number;
-  by: (typeof RATED_BY)[number];
+  readonly reached: boolean;
+  readonly seconds: number;
+  readonly by: (typeof RATED_BY)[number];
 }
 
 /** A pass as it is kept: `seq` counts up in the order in which passes came in, whatever the clock says. */
 export interface KeptPass extends Pass {
-  seq: number;
+  readonly seq: number;
 }
 
 /** The local date of a time, YYYY-MM-DD. */
@@ -102,8 +102,8 @@ export const MOST_SENT = 500;
 
 /** What became of passes that were sent: those kept (now or before), and those that cannot be, with why. */
 export interface PassesKept {
-  kept: string[];
-  refused: { id: string; message: string }[];
+  readonly kept: string[];
+  readonly refused: { readonly id: string; readonly message: string }[];
 }
 
 /** What of a pass can be corrected afterwards. */
@@ -116,36 +116,55 @@ export const correctionSchema = record<Correction>({
 
 /** Which passes: by study, shape, order, verdict, and days (both included); all may be left out. */
 export interface PassFilter {
-  study?: string;
-  shape?: string;
-  order?: string;
-  verdict?: string;
-  from?: string;
-  to?: string;
+  readonly study?: string;
+  readonly shape?: string;
+  readonly order?: string;
+  readonly verdict?: string;
+  readonly from?: string;
+  readonly to?: string;
 }
 export const FILTER_FIELDS = ['study', 'shape', 'order', 'verdict', 'from', 'to'] as const satisfies readonly (keyof PassFilter)[];
 
 /** A page of the log, newest first. */
 export interface PassPage {
-  passes: KeptPass[];
+  readonly passes: KeptPass[];
   /** How many there are in all under the filter. */
-  total: number;
+  readonly total: number;
   /** What there is to filter by, of the whole log. */
-  studies: { study: string | null; name: string; passes: number }[];
+  readonly studies: { readonly study: string | null; readonly name: string; readonly passes: number }[];
   /** Shapes of the filtered study. */
-  shapes: { shape: string; what: string; passes: number }[];
+  readonly shapes: { readonly shape: string; readonly what: string; readonly passes: number }[];
 }
 
 /** The log for its charts, under the filter. */
 export interface PassCharts {
   /** For each day: the highest clean tempo, the highest goal, passes and seconds. */
-  days: { day: string; top: number | null; goal: number | null; passes: number; seconds: number }[];
+  readonly days: {
+    readonly day: string;
+    readonly top: number | null;
+    readonly goal: number | null;
+    readonly passes: number;
+    readonly seconds: number;
+  }[];
   /** For each shape of each study: the highest clean tempo and the highest one at which its goal was held. */
-  shapes: { study: string | null; shape: string; top: number | null; held: number | null; passes: number }[];
+  readonly shapes: {
+    readonly study: string | null;
+    readonly shape: string;
+    readonly top: number | null;
+    readonly held: number | null;
+    readonly passes: number;
+  }[];
 }
 
 /** What was played of each shape of some studies, day by day, for a plan; and the last rated passes of it in each order and rhythm, oldest first. */
 export interface PassHistory {
-  days: (PlayedDay & { study: string; shape: string })[];
-  last: { study: string; shape: string; order: DrillOrder; rhythm: DrillRhythm; tempo: number; rating: 'clean' | 'miss' }[];
+  readonly days: (PlayedDay & { readonly study: string; readonly shape: string })[];
+  readonly last: {
+    readonly study: string;
+    readonly shape: string;
+    readonly order: DrillOrder;
+    readonly rhythm: DrillRhythm;
+    readonly tempo: number;
+    readonly rating: 'clean' | 'miss';
+  }[];
 }

@@ -32,27 +32,27 @@ export const NOTEBOOK_LIMIT = 96 * 1024 * 1024;
 /** A dated copy of the database. */
 export interface DatedCopy {
   /** Counts up by one with every copy; 0 for those made before they were counted. */
-  number: number;
-  name: string;
+  readonly number: number;
+  readonly name: string;
   /** Milliseconds since 1970. */
-  at: number;
-  bytes: number;
+  readonly at: number;
+  readonly bytes: number;
 }
 
 /** An earlier state of a study, as a list shows it. */
 export interface VersionSummary {
-  revision: number;
+  readonly revision: number;
   /** When it was saved, milliseconds since 1970. */
-  at: number;
-  facts: Facts;
+  readonly at: number;
+  readonly facts: Facts;
 }
 
 /** What came in with a notebook. */
 export interface TakenIn {
-  studies: number;
-  instruments: number;
-  scales: number;
-  drills: number;
-  passes: number;
-  rounds: number;
+  readonly studies: number;
+  readonly instruments: number;
+  readonly scales: number;
+  readonly drills: number;
+  readonly passes: number;
+  readonly rounds: number;
 }

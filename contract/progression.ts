@@ -21,29 +21,29 @@ import { scaleRefSchema } from './scale';
 /** A scale settled over one chord of a form. */
 export interface ScaleLock {
   /** Which chord, silent ones not counted; it holds while that chord is there. */
-  chord: number;
-  symbol: string;
-  ref: ScaleRef;
+  readonly chord: number;
+  readonly symbol: string;
+  readonly ref: ScaleRef;
 }
 
 /** A progression as a player typed it, and how it is played over. */
 export interface KeptProgression {
-  id: string;
-  name: string;
-  text: string;
-  meter: [number, number];
-  tempo: number;
-  feel: Feel;
+  readonly id: string;
+  readonly name: string;
+  readonly text: string;
+  readonly meter: [number, number];
+  readonly tempo: number;
+  readonly feel: Feel;
   /** The scale that is home over it. */
-  home: ScaleRef;
-  school: PathOptions['school'];
-  motion: NonNullable<PathOptions['motion']>;
+  readonly home: ScaleRef;
+  readonly school: PathOptions['school'];
+  readonly motion: NonNullable<PathOptions['motion']>;
   /** The fret that the hand is near; null: where the study's position has it. */
-  near: number | null;
-  locks: ScaleLock[];
-  weights: PathWeights;
+  readonly near: number | null;
+  readonly locks: ScaleLock[];
+  readonly weights: PathWeights;
   /** First and last bar that go round, from 0; null: the whole form. */
-  loop: [number, number] | null;
+  readonly loop: [number, number] | null;
 }
 export const MOST_PROGRESSIONS = 40;
 export const MOST_FORM_TEXT = 6000;

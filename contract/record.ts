@@ -3,12 +3,12 @@ import { shortened } from './words';
 
 /** What every kept record carries beside its body. Times are milliseconds since 1970. */
 export interface Kept<Body> {
-  id: string;
+  readonly id: string;
   /** Counts up with every save, and never back; a save names the one it was made from. */
-  revision: number;
-  createdAt: number;
-  updatedAt: number;
-  body: Body;
+  readonly revision: number;
+  readonly createdAt: number;
+  readonly updatedAt: number;
+  readonly body: Body;
 }
 
 /** What a save is answered with: the body is what was sent. */
@@ -17,19 +17,19 @@ export type Saved = Omit<Kept<unknown>, 'body' | 'createdAt'>;
 /** What is wrong with a field. */
 export interface Problem {
   /** Path of the field, `scale.tonic`; empty where the whole is meant. */
-  field: string;
+  readonly field: string;
   /** For a guitarist; at most 300 characters. */
-  message: string;
+  readonly message: string;
 }
 
 /** What the server answers when it says no. */
 export interface ErrorAnswer {
-  error: { code: string; message: string; problems?: Problem[] };
+  readonly error: { readonly code: string; readonly message: string; readonly problems?: Problem[] };
 }
 
 /** A stale save gets the newer record back. */
 export interface ConflictAnswer<Body> extends ErrorAnswer {
-  current: Kept<Body>;
+  readonly current: Kept<Body>;
 }
 
 /** Problems told of at most. */

@@ -7,28 +7,28 @@ import { problemsOf } from './record';
 /** One question of a round as it was answered. */
 export interface AnswerKept {
   /** What was asked, whatever the study: its schedule hangs on it. */
-  fact: string;
-  kind: QuizKind;
-  right: boolean;
+  readonly fact: string;
+  readonly kind: QuizKind;
+  readonly right: boolean;
   /** From question to answer. */
-  ms: number;
+  readonly ms: number;
   /** The place it was about: open string and fret, `E2+3`; null where it was about none. */
-  spot: string | null;
+  readonly spot: string | null;
 }
 
 /** A round of questions, as its browser made it. */
 export interface Round {
   /** Made by the browser, so that a round that is sent twice is kept once. */
-  id: string;
+  readonly id: string;
   /** When it ended, ms since 1970 by the player's clock, and the local date then. */
-  at: number;
-  day: string;
+  readonly at: number;
+  readonly day: string;
   /** The study, or null for a loose leaf; and its name then. */
-  study: string | null;
-  studyName: string;
-  level: QuizLevel;
-  seconds: number;
-  answers: AnswerKept[];
+  readonly study: string | null;
+  readonly studyName: string;
+  readonly level: QuizLevel;
+  readonly seconds: number;
+  readonly answers: AnswerKept[];
 }
 
 const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
@@ -67,8 +67,8 @@ export const MOST_ROUNDS_TOLD = 2000;
 
 /** What became of rounds that were sent: those kept (now or before), and those that cannot be, with why. */
 export interface RoundsKept {
-  kept: string[];
-  refused: { id: string; message: string }[];
+  readonly kept: string[];
+  readonly refused: { readonly id: string; readonly message: string }[];
 }
 
 /** Every answer of some rounds, in order of time, as the schedule asks for them. */

@@ -35,57 +35,57 @@ export const TEMPO = Object.freeze({ min: 30, max: 260 });
 
 /** A study: an instrument, a scale, how the neck is cut, and where the hand is. */
 export interface StudyBody {
-  format: number;
-  name: string;
+  readonly format: number;
+  readonly name: string;
   /** The set it belongs to; may be empty. */
-  set: string;
-  note: string;
+  readonly set: string;
+  readonly note: string;
   /** The instrument as the study knows it; the study opens even if the instrument's own record is gone. */
-  instrument: Instrument;
-  instrumentId: string | null;
-  scale: ScaleRef;
-  layout: Layout;
+  readonly instrument: Instrument;
+  readonly instrumentId: string | null;
+  readonly scale: ScaleRef;
+  readonly layout: Layout;
   /** null: the layout's own school. */
-  school: FingeringSchool | null;
-  hand: Hand;
-  rung: RungRef;
-  labels: Labels;
+  readonly school: FingeringSchool | null;
+  readonly hand: Hand;
+  readonly rung: RungRef;
+  readonly labels: Labels;
   tempo: number;
   /** A second scale laid over the first in the same place. */
-  over: ScaleRef | null;
+  readonly over: ScaleRef | null;
   /** Symbol of the chord whose tones are marked. */
-  chord: string | null;
+  readonly chord: string | null;
   /** Degrees marked as passing, beside those that always are. */
-  passing: DegreeName[];
+  readonly passing: DegreeName[];
   /** Degrees that stand out; empty: all do. */
-  focus: DegreeName[];
+  readonly focus: DegreeName[];
   /** How many strings of the shape are shown, counted from the root's; null: all. */
-  built: number | null;
+  readonly built: number | null;
   /** Fingers settled by place, each in one shape and its copies or everywhere. */
-  pins: PlacePin[];
+  readonly pins: PlacePin[];
   /** What Connect was asked last; null: from the chosen rung to the one after next. */
-  connection: Connection | null;
-  routes: KeptRoute[];
+  readonly connection: Connection | null;
+  readonly routes: KeptRoute[];
   /** Id of the kept route that Connect shows as it was kept; null: what is asked now. */
-  route: string | null;
-  licks: Lick[];
+  readonly route: string | null;
+  readonly licks: Lick[];
   /** Id of the lick that is open; null for none. */
-  lick: string | null;
-  tags: string[];
+  readonly lick: string | null;
+  readonly tags: string[];
   /** Milliseconds since 1970; null: not yet. */
-  practisedAt: number | null;
+  readonly practisedAt: number | null;
   /** What Practise was asked last; null: the chosen shape from its root. */
-  practice: Practice | null;
+  readonly practice: Practice | null;
   /** Drills that were named. */
-  drills: Drill[];
-  plan: Plan | null;
+  readonly drills: Drill[];
+  readonly plan: Plan | null;
   /** Grips that were named. */
-  grips: KeptGrip[];
-  progressions: KeptProgression[];
+  readonly grips: KeptGrip[];
+  readonly progressions: KeptProgression[];
   /** Id of the progression that is open; null: the first. */
-  progression: string | null;
+  readonly progression: string | null;
   /** Handouts for pupils, made of this study and others. */
-  handouts: Handout[];
+  readonly handouts: Handout[];
 }
 
 /** Fields that have a plain value: those that a format after the first one added. */
@@ -165,31 +165,31 @@ export const studySchema = record<StudyBody>({
 
 /** A study in a list. `problems` is not empty where the record no longer holds, such as a scale that is unknown here. */
 export interface StudySummary {
-  id: string;
-  revision: number;
-  createdAt: number;
-  updatedAt: number;
-  name: string;
-  set: string;
-  scale: ScaleRef;
-  instrument: Instrument;
-  layout: Layout;
-  tags: string[];
-  practisedAt: number | null;
-  licks: LickSummary[];
-  plan: Plan | null;
-  problems: { field: string; message: string }[];
+  readonly id: string;
+  readonly revision: number;
+  readonly createdAt: number;
+  readonly updatedAt: number;
+  readonly name: string;
+  readonly set: string;
+  readonly scale: ScaleRef;
+  readonly instrument: Instrument;
+  readonly layout: Layout;
+  readonly tags: string[];
+  readonly practisedAt: number | null;
+  readonly licks: LickSummary[];
+  readonly plan: Plan | null;
+  readonly problems: { readonly field: string; readonly message: string }[];
   /** True where the record's text cannot be read at all: it can be exported as it is, and deleted. */
-  damaged?: boolean;
+  readonly damaged?: boolean;
 }
 
 /** A note that is struck: no rest, no note tied to the one before. The record may be damaged. */
-const isStruck = (n: { place?: unknown; join?: unknown } | null): boolean => !!n?.place && n.join !== 'tie';
+const isStruck = (n: { readonly place?: unknown; readonly join?: unknown } | null): boolean => !!n?.place && n.join !== 'tie';
 
 /** A lick in a list. */
 export interface LickSummary extends Pick<Lick, 'id' | 'name' | 'tags' | 'practisedAt'> {
   /** Notes and rests. */
-  notes: number;
+  readonly notes: number;
 }
 
 const textOf = (value: unknown): string => (typeof value === 'string' ? value : '');

@@ -51,7 +51,7 @@ export const fieldWords = (path: string): string =>
     .join(', ') || 'this record';
 
 interface About {
-  path: string;
+  readonly path: string;
 }
 const says =
   (words: string) =>
@@ -65,22 +65,22 @@ setLocale({
     required: says('this is missing.'),
     defined: says('this is missing.'),
     notNull: says('this is missing.'),
-    notType: ({ path, type }: About & { type: string }) =>
+    notType: ({ path, type }: About & { readonly type: string }) =>
       `${fieldWords(path)}: a ${type === 'object' ? 'record' : type} is expected here.`,
-    oneOf: ({ path, values }: About & { values: unknown }) => `${fieldWords(path)}: this is none of ${String(values)}.`,
+    oneOf: ({ path, values }: About & { readonly values: unknown }) => `${fieldWords(path)}: this is none of ${String(values)}.`,
   },
   string: {
-    max: ({ path, max }: About & { max: number }) => `${fieldWords(path)}: at most ${max} characters.`,
-    min: ({ path, min }: About & { min: number }) => `${fieldWords(path)}: at least ${min} characters.`,
+    max: ({ path, max }: About & { readonly max: number }) => `${fieldWords(path)}: at most ${max} characters.`,
+    min: ({ path, min }: About & { readonly min: number }) => `${fieldWords(path)}: at least ${min} characters.`,
     trim: says('blanks at the ends are not kept; leave them out.'),
   },
   number: {
-    min: ({ path, min }: About & { min: number }) => `${fieldWords(path)}: ${min} at least.`,
-    max: ({ path, max }: About & { max: number }) => `${fieldWords(path)}: ${max} at most.`,
+    min: ({ path, min }: About & { readonly min: number }) => `${fieldWords(path)}: ${min} at least.`,
+    max: ({ path, max }: About & { readonly max: number }) => `${fieldWords(path)}: ${max} at most.`,
     integer: says('a whole number is expected here.'),
   },
   object: {
-    noUnknown: ({ path, unknown }: About & { unknown: unknown }) =>
+    noUnknown: ({ path, unknown }: About & { readonly unknown: unknown }) =>
       `${fieldWords(path)}: there is no field ${String(unknown).slice(0, 60)} here.`,
   },
 });

@@ -1,13 +1,13 @@
 /** A way through layers of nodes: one node of each, and what it costs in all. */
 export interface LayeredWay {
   /** The sum of its nodes and steps. */
-  cost: number;
+  readonly cost: number;
   /** The node in each layer. */
-  nodes: number[];
+  readonly nodes: number[];
 }
 
 /** The cheapest ways to one node so far: what they cost, and which node and way of the layer before they come from. */
-type Ways = { cost: number; from: number; rank: number }[];
+type Ways = { readonly cost: number; readonly from: number; readonly rank: number }[];
 
 /**
  * The `count` cheapest ways through layers, exact: `enter` is what beginning with a node of the first layer costs, `step` what going from

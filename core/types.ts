@@ -7,16 +7,16 @@ export type PitchName = string;
 /** A degree against the major scale of the same tonic: `1`, `b3`, `#4`, `bb7`. */
 export type DegreeName = string;
 /** String 1 is the thinnest side; fret 0 is the open string, fret numbers stay absolute under a capo. */
-export type Place = { string: number; fret: number };
+export type Place = { readonly string: number; readonly fret: number };
 
 /** One string of an instrument. */
 export interface InstrumentString {
   /** What it sounds when open. */
-  open: PitchName;
+  readonly open: PitchName;
   /** Outer diameter in millimetres. */
-  gaugeMm?: number;
+  readonly gaugeMm?: number;
   /** Whether it is wound. */
-  wound?: boolean;
+  readonly wound?: boolean;
   /** Speaking length in millimetres where it differs from the instrument's (fanned frets). */
   scaleLengthMm?: number;
 }
@@ -24,57 +24,57 @@ export interface InstrumentString {
 /** A fretted instrument: strings from the thinnest (1) up, frets, capo and size. */
 export interface Instrument {
   /** What its player calls it. */
-  name: string;
+  readonly name: string;
   /** `strings[0]` is string 1. */
-  strings: InstrumentString[];
+  readonly strings: InstrumentString[];
   /** 5 to 36. */
-  frets: number;
+  readonly frets: number;
   /** 200 to 1200. */
-  scaleLengthMm: number;
+  readonly scaleLengthMm: number;
   /** Fret of the capo; frets below it do not exist. */
-  capo?: number;
+  readonly capo?: number;
   /** For display only. */
-  handedness?: 'right' | 'left';
+  readonly handedness?: 'right' | 'left';
   /** For display only: where the numbers on neck and tab are counted from, the nut unless given. */
-  countFrom?: 'nut' | 'capo';
+  readonly countFrom?: 'nut' | 'capo';
 }
 
 /** A scale on a tonic. */
 export interface ScaleRef {
   /** The note it is on. */
-  tonic: NoteName;
+  readonly tonic: NoteName;
   /** A scale id or name such as `dorian`, or its degrees. */
-  scale: string | DegreeName[];
+  readonly scale: string | DegreeName[];
 }
 
 /** A scale of the catalogue. */
 export interface ScaleInfo {
   /** Its id. */
-  id: string;
+  readonly id: string;
   /** Its usual name. */
-  name: string;
+  readonly name: string;
   /** Other names that can be typed. */
-  aliases: string[];
+  readonly aliases: string[];
   /** Against the major scale. */
-  degrees: DegreeName[];
+  readonly degrees: DegreeName[];
   /** `H` is one fret, `W` two, `WH` three; they always sum to twelve frets. */
-  steps: string[];
+  readonly steps: string[];
   /** The family it stands in. */
-  family: string;
+  readonly family: string;
   /** Id of the scale this one is a mode of, itself included. */
-  parent?: string;
+  readonly parent?: string;
   /** 1 is the parent itself. */
-  mode?: number;
+  readonly mode?: number;
 }
 
 /** A note of a scale. */
 export interface ScaleNote {
   /** Spelled for its letter. */
-  name: NoteName;
+  readonly name: NoteName;
   /** Against the major scale. */
-  degree: DegreeName;
+  readonly degree: DegreeName;
   /** Above the tonic, 0 to 11. */
-  semitones: number;
+  readonly semitones: number;
 }
 
 /** In order of precedence. */
@@ -83,15 +83,15 @@ export type Role = 'root' | 'chord' | 'passing' | 'scale' | 'outside';
 /** A note of a scale at a place of the neck. */
 export interface NeckNote extends Place {
   /** MIDI number. */
-  midi: number;
+  readonly midi: number;
   /** Spelled in the scale. */
-  name: NoteName;
+  readonly name: NoteName;
   /** Its degree. */
-  degree: DegreeName;
+  readonly degree: DegreeName;
   /** What it is in the scale. */
-  role: Role;
+  readonly role: Role;
   /** True where a pentatonic skeleton underlies the scale and this note is not of it. */
-  added: boolean;
+  readonly added: boolean;
 }
 
 /** A note of a shape, with the finger that plays it. */
@@ -103,67 +103,67 @@ export interface ShapeNote extends NeckNote {
 /** What one string carries in a shape. */
 export interface Cell {
   /** The string, 1 the thinnest. */
-  string: number;
+  readonly string: number;
   /** Frets on it, from low to high. */
-  frets: number[];
+  readonly frets: number[];
   /** Steps between them, `W` and `H`. */
   steps: string[];
   /** Fingers for them. */
-  fingers: number[];
+  readonly fingers: number[];
 }
 
 /** Where two neighbouring strings are not a fourth apart, and what that does to the shape. */
 export interface Jog {
   /** String number of the lower-sounding string. */
-  below: number;
+  readonly below: number;
   /** String number of the higher-sounding string. */
-  above: number;
+  readonly above: number;
   /** By how much. */
-  semitones: number;
+  readonly semitones: number;
   /** How many frets higher everything on the far side sits: 5 minus the semitones. */
-  frets: number;
+  readonly frets: number;
 }
 
 /** A note outside the hand's natural spread, and how far beyond it in millimetres. */
 export interface Stretch extends Place {
   /** The finger that stretches. */
-  finger: number;
+  readonly finger: number;
   /** How far, in mm. */
-  mm: number;
+  readonly mm: number;
 }
 
 /** A shape of a scale on the neck. */
 export interface Shape {
   /** Its id in this layout. */
-  id: string;
+  readonly id: string;
   /** Its number in this layout. */
-  number: number;
+  readonly number: number;
   /** What players call it. */
-  label: string;
+  readonly label: string;
   /** Ascending as played. A split keeps the order of its run. */
-  notes: ShapeNote[];
+  readonly notes: ShapeNote[];
   /** Lowest-sounding string first. */
-  cells: Cell[];
+  readonly cells: Cell[];
   /** The lowest fret. */
-  lowFret: number;
+  readonly lowFret: number;
   /** The highest fret. */
-  highFret: number;
+  readonly highFret: number;
   /** Between the lowest and the highest fretted note, on the longest string. */
-  widthMm: number;
+  readonly widthMm: number;
   /** Where the roots are. */
-  roots: Place[];
+  readonly roots: Place[];
   /** Where it jogs between strings. */
-  jogs: Jog[];
+  readonly jogs: Jog[];
   /** Where the hand stretches. */
-  stretches: Stretch[];
+  readonly stretches: Stretch[];
   /** Fret under the first finger at rest, as the fingering holds it most of the time. */
-  handFret: number;
+  readonly handFret: number;
   /** Where the hand stands, in playing order: the fret under its index at rest, and how many notes it plays from there. */
-  hands: { fret: number; notes: number }[];
+  readonly hands: { readonly fret: number; notes: number }[];
   /** True where the label is that of a known shape which this one turned out to be. */
-  known?: true;
+  readonly known?: true;
   /** Notes of the whole shape that lie beyond the nut or the last fret; left out where it is whole. */
-  missing?: number;
+  readonly missing?: number;
 }
 
 /** Which finger reaches for a scale note beyond the window: the index, the little one, or the nearer. */
@@ -173,42 +173,48 @@ export type Numbering = 'minor-root' | 'major-root';
 
 /** How shapes are laid out on the neck: the kind and its options. */
 export type Layout =
-  | { kind: 'window'; stretch?: Reach }
-  | { kind: 'box'; numbering?: Numbering }
-  | { kind: 'per-string'; notes: number }
-  | { kind: 'one-string'; string: number; range?: 'all' | 'octave' | 'frets'; from?: number; to?: number }
-  | { kind: 'string-set'; strings: number[]; counts: number[]; start: Place }
-  | { kind: 'diagonal'; counts?: [number, number]; root: Place }
-  | { kind: 'split'; notes?: number }
-  | { kind: 'region'; fromFret: number; toFret: number }
-  | { kind: 'anchor'; root: Place; notes: number }
-  | { kind: 'octaves'; root: Place }
+  | { readonly kind: 'window'; readonly stretch?: Reach }
+  | { readonly kind: 'box'; readonly numbering?: Numbering }
+  | { readonly kind: 'per-string'; readonly notes: number }
+  | {
+      readonly kind: 'one-string';
+      readonly string: number;
+      readonly range?: 'all' | 'octave' | 'frets';
+      readonly from?: number;
+      readonly to?: number;
+    }
+  | { readonly kind: 'string-set'; readonly strings: number[]; readonly counts: number[]; readonly start: Place }
+  | { readonly kind: 'diagonal'; readonly counts?: [number, number]; readonly root: Place }
+  | { readonly kind: 'split'; readonly notes?: number }
+  | { readonly kind: 'region'; readonly fromFret: number; readonly toFret: number }
+  | { readonly kind: 'anchor'; readonly root: Place; readonly notes: number }
+  | { readonly kind: 'octaves'; readonly root: Place }
   /** Places as they stand: a shape kept through a change of tuning. */
-  | { kind: 'places'; places: Place[] };
+  | { readonly kind: 'places'; readonly places: Place[] };
 
 /** A kind of layout, by name. */
 export type LayoutKind = Layout['kind'];
 /** The options of one kind of layout. */
-export type LayoutOf<K extends LayoutKind> = Extract<Layout, { kind: K }>;
+export type LayoutOf<K extends LayoutKind> = Extract<Layout, { readonly kind: K }>;
 
 /** A school of fingering, by name. */
 export type FingeringSchool = 'finger-per-fret' | 'first-and-third' | 'stretch' | 'no-little-finger';
 /** The player's hand. */
 export interface Hand {
   /** How big it is. */
-  size: 'small' | 'medium' | 'large';
+  readonly size: 'small' | 'medium' | 'large';
   /** The hand as it was measured, in place of its size: at one to six frets, ascending. */
-  reaches?: HandReach[];
+  readonly reaches?: HandReach[];
 }
 
 /** How many frets lie between index and little finger on the thickest string, the index at `fret` (1 to 24): 1 to 9, parts of frets too. */
 export interface HandReach {
   /** At which fret it was measured. */
-  fret: number;
+  readonly fret: number;
   /** Frets that it spans with ease. */
-  comfortable: number;
+  readonly comfortable: number;
   /** Frets that it spans at most. */
-  most: number;
+  readonly most: number;
 }
 
 /** What an effort is made of. `string` is a change of string, `against` one against the pitch's direction. */
@@ -234,103 +240,106 @@ export type CostWord =
 /** A shape by its layout, its number in the school and its lowest fret: tells it, and its copies at ±12, from the others. */
 export interface ShapeRef {
   /** The layout. */
-  kind: LayoutKind;
+  readonly kind: LayoutKind;
   /** Its number there. */
-  number: number;
+  readonly number: number;
   /** The lowest fret. */
-  lowFret: number;
+  readonly lowFret: number;
 }
 /** A finger that the player has settled for a place: in one shape and its copies at ±12, or, without one, in every shape. */
-export type PlacePin = Place & { finger: number; shape?: ShapeRef | null };
+export type PlacePin = Place & { readonly finger: number; readonly shape?: ShapeRef | null };
 
 /** What the hand does to come to a note. */
 export type Move = 'start' | 'stay' | 'stretch' | 'shift' | 'slide' | 'roll';
 /** A note of a line with its finger and the place of the hand. */
 export interface FingeredStep extends Place {
   /** 0 (open) to 4. */
-  finger: 0 | 1 | 2 | 3 | 4;
+  readonly finger: 0 | 1 | 2 | 3 | 4;
   /** Fret under the index finger. */
-  handFret: number;
+  readonly handFret: number;
   /** What the hand does to come here. */
-  move: Move;
+  readonly move: Move;
   /** What the note costs, in mm of travel. */
-  costMm: number;
+  readonly costMm: number;
 }
 
 /** Where two neighbouring shapes meet. */
 export interface Seam {
   /** Places of both shapes, with both fingers. */
-  shared: { place: Place; fingerBelow: number; fingerAbove: number }[];
+  readonly shared: { readonly place: Place; readonly fingerBelow: number; readonly fingerAbove: number }[];
   /** From the hand fret of the lower rung to that of the upper. */
-  shiftFrets: number;
+  readonly shiftFrets: number;
   /** How far the hand shifts, in mm. */
-  shiftMm: number;
+  readonly shiftMm: number;
 }
 
 /** What the player minds more or less along the neck, as factors: 1 is usual, 0 not at all. `tone`: -1 warm to 1 bright. */
 export interface RouteWeights {
   /** Millimetres that the hand moves. */
-  travel: number;
+  readonly travel: number;
   /** How often it moves. */
-  shifts: number;
+  readonly shifts: number;
   /** Reaching out of the hand's rest. */
-  stretch: number;
+  readonly stretch: number;
   /** For each change of string. */
-  stringChanges: number;
+  readonly stringChanges: number;
   /** For each open string; below 0 they are sought. */
-  openStrings: number;
+  readonly openStrings: number;
   /** Which tone is wished: 1 bright, -1 warm, 0 no wish. */
-  tone: number;
+  readonly tone: number;
   /** Crossing from one region of the neck to the other. */
-  region: number;
+  readonly region: number;
 }
 
 /** Places that a route may use, or goes to. */
-export type RouteGoal = Place | { fret: number } | { pitch: number };
+export type RouteGoal = Place | { readonly fret: number } | { readonly pitch: number };
 /** How a route goes through the scale: step by step or in thirds. */
 export type RouteMotion = 'run' | 'thirds';
 
 /** How routes are judged, and how many are given. */
 export interface RouteOptions {
   /** By which school it is fingered. */
-  school: FingeringSchool;
+  readonly school: FingeringSchool;
   /** The player's hand; a medium one if left out. */
-  hand?: Hand;
+  readonly hand?: Hand;
   /** What counts how much. */
-  weights?: Partial<RouteWeights>;
+  readonly weights?: Partial<RouteWeights>;
   /** How many distinct routes at most, 1 to 50. */
-  count?: number;
+  readonly count?: number;
   /** Notes settled on one of their places, by index in the line. */
-  held?: readonly (Place & { index: number })[];
+  readonly held?: readonly (Place & { readonly index: number })[];
   /** Fingers settled, by index in the line. */
-  pins?: readonly { index: number; finger: number }[];
+  readonly pins?: readonly { readonly index: number; readonly finger: number }[];
 }
 
 /** What a route is to play: pitches, or from a place to a goal. */
-export type RouteRequest = ({ pitches: number[] } | { from: Place | { pitch: number }; to: RouteGoal; motion: RouteMotion }) &
+export type RouteRequest = (
+  | { readonly pitches: number[] }
+  | { readonly from: Place | { readonly pitch: number }; readonly to: RouteGoal; readonly motion: RouteMotion }
+) &
   RouteOptions & {
     /** Frets that may be used, both included. */
-    within?: { fromFret: number; toFret: number };
+    readonly within?: { readonly fromFret: number; readonly toFret: number };
     /** Strings that may be used. */
-    strings?: number[];
+    readonly strings?: number[];
   };
 
 /** A way to play a line along the neck. */
 export interface Route {
   /** Each note with its finger. */
-  steps: FingeredStep[];
+  readonly steps: FingeredStep[];
   /** Effort in mm. */
-  cost: number;
+  readonly cost: number;
   /** Times the hand moves, slides included, and how far in all. */
-  shifts: number;
+  readonly shifts: number;
   /** How far the hand travels, in mm. */
-  travelMm: number;
+  readonly travelMm: number;
   /** Widest from lowest to highest fret in one place of the hand. */
-  widestMm: number;
+  readonly widestMm: number;
   /** How often the string changes. */
-  stringChanges: number;
+  readonly stringChanges: number;
   /** Where the route follows rungs of a ladder: the rung of each step, or -1 between rungs. */
-  rungs?: number[];
+  readonly rungs?: number[];
 }
 
 /** A way to connect two shapes, by name. */
@@ -339,19 +348,19 @@ export type ConnectWay = 'seam' | 'one-string' | 'string-pair' | 'diagonal' | 's
 /** Which shapes are connected, and how. */
 export interface ConnectRequest extends RouteOptions {
   /** The way there. */
-  way: ConnectWay;
+  readonly way: ConnectWay;
   /** The layout of the shapes. */
-  layout: Layout;
+  readonly layout: Layout;
   /** Indices into the ladder's rungs; from a higher to a lower one the line descends. */
-  fromRung: number;
+  readonly fromRung: number;
   /** The shape it leads to, from 0. */
-  toRung: number;
+  readonly toRung: number;
   /** Places that the line begins and ends with, where it is not to be the outermost notes of the rungs. */
-  start?: Place;
+  readonly start?: Place;
   /** The place it leads to. */
-  goal?: Place;
+  readonly goal?: Place;
   /** Strings that the way is to use: the string, the pair, the strings skipped to, or those of the seams. */
-  strings?: number[];
+  readonly strings?: number[];
 }
 
 /** How the picking hand sounds a note. */
@@ -365,13 +374,13 @@ export type Join = 'tie' | 'hammer' | 'pull' | 'slide' | 'tap';
 /** How a line is played, one entry a note: all of it may be left out. */
 export interface LineTiming {
   /** How each note is joined to the one before it. */
-  joins?: readonly (Join | null | undefined)[];
+  readonly joins?: readonly (Join | null | undefined)[];
   /** Half steps that each note is bent up. */
-  bends?: readonly (number | null | undefined)[];
+  readonly bends?: readonly (number | null | undefined)[];
   /** Length from each note to the next, 480 ticks a quarter; and how much of it is silence before the note itself. */
-  ticks?: readonly number[];
+  readonly ticks?: readonly number[];
   /** Silence before each note, in ticks. */
-  rests?: readonly number[];
+  readonly rests?: readonly number[];
   /** Quarters a minute. */
-  tempo?: number;
+  readonly tempo?: number;
 }

@@ -47,11 +47,11 @@ const study = (
 });
 
 interface DemoLick {
-  id: string;
-  name: string;
-  tags: string[];
-  tempo: number;
-  notes: LickNote[];
+  readonly id: string;
+  readonly name: string;
+  readonly tags: string[];
+  readonly tempo: number;
+  readonly notes: LickNote[];
 }
 
 const licks = (all: DemoLick[]): Pick<StudyBody, 'licks' | 'lick'> => ({

@@ -18,21 +18,21 @@ export function shapesCsv(i: Instrument, ref: ScaleRef, shapes: readonly Shape[]
 
 /** A pass of the log, as far as a table tells of it. */
 interface LoggedPass {
-  seq: number;
-  id: string;
-  at: number;
-  day: string;
-  studyName: string;
-  what: string;
-  shape: string;
-  order: string;
-  rhythm: string;
-  tempo: number;
-  goal: number | null;
-  verdict: string;
-  reached: boolean;
-  seconds: number;
-  by: string;
+  readonly seq: number;
+  readonly id: string;
+  readonly at: number;
+  readonly day: string;
+  readonly studyName: string;
+  readonly what: string;
+  readonly shape: string;
+  readonly order: string;
+  readonly rhythm: string;
+  readonly tempo: number;
+  readonly goal: number | null;
+  readonly verdict: string;
+  readonly reached: boolean;
+  readonly seconds: number;
+  readonly by: string;
 }
 
 /** What a row of the log tells: in the order in which passes were kept; `at` in UTC by ISO 8601, `tempo` in beats a minute. */

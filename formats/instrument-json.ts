@@ -10,7 +10,7 @@ export const writeInstrument = (instrument: Instrument): string =>
 
 /** Reads such a file. Throws FormatError saying what is wrong with it. */
 export function readInstrument(text: string): Instrument {
-  const file = parse(text) as { kind?: unknown; version?: unknown; instrument?: unknown } | null;
+  const file = parse(text) as { readonly kind?: unknown; readonly version?: unknown; readonly instrument?: unknown } | null;
   if (typeof file !== 'object' || file === null || file.kind !== KIND)
     return refuseFile('this is JSON, but not an instrument of Crow Ladder.');
   if (file.version !== VERSION)

@@ -25,7 +25,7 @@ export const leftOut = (count: number, kind: LeftKind, where = ''): string[] =>
 
 /** A count of what was left out. `unit` is what places are counted in: "line" of a text, "bar" of a score. */
 export class Left {
-  private readonly kinds = new Map<LeftKind, { count: number; at: Set<number> }>();
+  private readonly kinds = new Map<LeftKind, { readonly count: number; readonly at: Set<number> }>();
   private readonly signs = new Map<string, number>();
   constructor(private readonly unit: 'line' | 'bar') {}
 

@@ -4,56 +4,56 @@ import { refuseFile } from './errors';
 /** One of the lines that a file has: a voice of a staff of a part, a track or a channel of one. */
 export interface FileVoice {
   /** Its own within the file. */
-  id: string;
+  readonly id: string;
   /** As a player reads it: "Guitar, staff 2". */
-  name: string;
+  readonly name: string;
   /** The pitch of each of its notes, MIDI numbers. */
-  midis: number[];
+  readonly midis: number[];
 }
 
 /** From a place in the line on, another tempo or meter. */
 export interface LineChange {
   /** In ticks. */
-  at: number;
+  readonly at: number;
   /** Quarter notes a minute; null: the study's. */
   tempo: number | null;
-  meter: [number, number];
+  readonly meter: [number, number];
 }
 
 /** A line of notes as a file tells it, whatever the format. */
 export interface FileLine {
   /** Empty where the file has none. */
-  name: string;
+  readonly name: string;
   /** Open pitches, string 1 first, where the file has them. */
-  open: PitchName[] | null;
-  capo: number;
+  readonly open: PitchName[] | null;
+  readonly capo: number;
   /** Quarter notes a minute, at its begin. */
-  tempo: number | null;
-  meter: [number, number];
+  readonly tempo: number | null;
+  readonly meter: [number, number];
   /** Where tempo or meter become others, in order; none at 0. */
-  changes: LineChange[];
-  notes: PitchedNote[];
+  readonly changes: LineChange[];
+  readonly notes: PitchedNote[];
   /** What was taken and what was left out, in words. */
-  remarks: string[];
+  readonly remarks: string[];
   /** All lines of the file, and which of them this is. */
-  voices: FileVoice[];
-  voice: string;
+  readonly voices: FileVoice[];
+  readonly voice: string;
 }
 
 /** A lick as every writer takes it. */
 export interface LickOut {
-  name: string;
-  instrument: Instrument;
-  notes: readonly LickNote[];
+  readonly name: string;
+  readonly instrument: Instrument;
+  readonly notes: readonly LickNote[];
   /** Quarter notes a minute. */
-  tempo: number;
-  meter: readonly [number, number];
+  readonly tempo: number;
+  readonly meter: readonly [number, number];
 }
 
 /** What a reader is asked for. */
 export interface ReadOptions {
   /** The id of a line of the file; the likeliest where none is named, or none is called so. */
-  voice?: string;
+  readonly voice?: string;
 }
 
 /** Most notes that one line of a file may have. */
@@ -88,7 +88,7 @@ export const meterOf = (beats: number | null, unit: number | null): [number, num
   beats !== null && unit !== null && Number.isInteger(beats) && beats >= 1 && beats <= 32 && BEATS.includes(unit) ? [beats, unit] : null;
 
 /** Tempo and meter marks as changes: those that change something, the last at each place, none at the begin. */
-export function changesOf(marks: readonly LineChange[]): { first: LineChange; changes: LineChange[] } {
+export function changesOf(marks: readonly LineChange[]): { readonly first: LineChange; readonly changes: LineChange[] } {
   let now: LineChange = { at: 0, tempo: null, meter: [4, 4] };
   let first = now;
   const changes: LineChange[] = [];

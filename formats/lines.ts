@@ -17,13 +17,13 @@ import { refuseOthers } from './told';
 /** A line as every format takes it; each writes what it can hold. */
 export interface LineOut extends MusicXmlLick {
   /** MIDI: a channel a string, so that places come back. */
-  channelPerString: boolean;
+  readonly channelPerString: boolean;
 }
 
 /** Bytes of a file, and its text with what was guessed of it. */
 interface FileIn {
-  bytes: Uint8Array;
-  text: string;
+  readonly bytes: Uint8Array;
+  readonly text: string;
 }
 
 /** A format that a line comes in and goes out as: one folder, and one line in LINE_FORMATS. */

@@ -13,8 +13,8 @@ const TOLERANCE_CENTS = 1;
 const MOST_STEPS = 127;
 
 interface Line {
-  text: string;
-  number: number;
+  readonly text: string;
+  readonly number: number;
 }
 
 const linesOf = (file: string): Line[] =>
@@ -55,7 +55,7 @@ export function writeKbm(i: Instrument): string {
 }
 
 /** Intervals of an .scl file in half steps above 1/1, in the order of the file. Throws FormatError with the line. */
-export function readScl(file: string): { description: string; semitones: number[] } {
+export function readScl(file: string): { readonly description: string; readonly semitones: number[] } {
   const [title, count, ...pitches] = linesOf(file);
   if (!title || !count) return refuseFile('an .scl file has a description, a count, then the pitches.');
   const wanted = /^\s*(\d+)/.exec(count.text);
@@ -95,7 +95,7 @@ function centsOf({ text, number }: Line): number {
 }
 
 /** The MIDI note of 1/1 in a .kbm file, and how far its reference lies from A4 = 440 Hz, in cents. Throws FormatError with the line. */
-export function readKbm(file: string): { middle: number; offCents: number } {
+export function readKbm(file: string): { readonly middle: number; readonly offCents: number } {
   const rows = linesOf(file).filter((l) => l.text.trim() !== '');
   const row = rows.at(3);
   const middle = Number(row?.text.trim());

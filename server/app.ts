@@ -38,14 +38,14 @@ function sameFile(file: string): MiddlewareHandler {
 
 /** What the doors of one server share. */
 interface House {
-  db: Knex;
+  readonly db: Knex;
   /** Pages are served from it, if given. */
-  webRoot?: string;
+  readonly webRoot?: string;
   /** Dated copies are made where the notebook is a file. */
-  file?: string;
-  shop: Workshop;
-  heard: Changes;
-  devices: Devices;
+  readonly file?: string;
+  readonly shop: Workshop;
+  readonly heard: Changes;
+  readonly devices: Devices;
 }
 
 /** The notebook as a function of requests: the API and the pages, behind no door yet. */
@@ -73,7 +73,7 @@ export function createNotebook({ db, webRoot, file, shop, heard, devices: known 
   app.notFound((c) => refuse(c, 404, 'NOT_FOUND', 'There is nothing at this address.'));
   app.onError((e, c) => {
     if (e instanceof HTTPException) return refuse(c, e.status === 413 ? 413 : 400, 'REFUSED', e.message || 'The request was refused.');
-    const { code = '' } = e as { code?: string };
+    const { code = '' } = e as { readonly code?: string };
     if (/^SQLITE_(FULL|IOERR)|^ENOSPC|^EFBIG/.test(code) || /disk is full|disk I\/O/.test(e.message))
       return refuse(
         c,
@@ -95,7 +95,11 @@ export function createApp(
   webRoot?: string,
   file?: string,
   shop: Workshop = workshop(db, file ?? null),
-  { heard = changes(), known = devices(db), sharing = null }: { heard?: Changes; known?: Devices; sharing?: Sharing | null } = {},
+  {
+    heard = changes(),
+    known = devices(db),
+    sharing = null,
+  }: { readonly heard?: Changes; readonly known?: Devices; readonly sharing?: Sharing | null } = {},
 ): Hono<Let> {
   const app = new Hono<Let>();
   app.use(headers, ownPagesOnly(HERE));

@@ -57,7 +57,7 @@ async function insertVersions(db: Knex, { versions = [] }: Bundle, idOf: (study:
 async function newOnes(
   trx: Knex,
   kind: Exclude<KindName, 'studies'>,
-  coming: readonly { id: string; body: object }[],
+  coming: readonly { readonly id: string; readonly body: object }[],
   now: () => number,
 ): Promise<[Row[], Map<string, string>]> {
   const here = new Map((await repository(trx, kind).bodies()).map((r) => [r.body, r.id]));
@@ -140,14 +140,14 @@ const replaceWith = (db: Knex, bundle: Bundle, told: Told): Promise<TakenIn> =>
 /** Share of the work that checking is; writing is the rest. */
 const CHECKING = 0.6;
 
-async function take(db: Knex, mode: Mode, read: ReadBundle, told: Told): Promise<TakenIn | { problem: string }> {
+async function take(db: Knex, mode: Mode, read: ReadBundle, told: Told): Promise<TakenIn | { readonly problem: string }> {
   if ('problem' in read) return read;
   const writing = (share: number): void => told(CHECKING + (1 - CHECKING) * share);
   return mode === 'add' ? addBundle(db, read.bundle, writing) : replaceWith(db, read.bundle, writing);
 }
 
 /** Takes in the text of a bundle, whole or not at all; says what is wrong with it. */
-export const takeText = (db: Knex, mode: Mode, text: string, told: Told): Promise<TakenIn | { problem: string }> =>
+export const takeText = (db: Knex, mode: Mode, text: string, told: Told): Promise<TakenIn | { readonly problem: string }> =>
   take(
     db,
     mode,
@@ -156,7 +156,7 @@ export const takeText = (db: Knex, mode: Mode, text: string, told: Told): Promis
   );
 
 /** The same for a bundle that is parsed already. */
-export const takeValue = (db: Knex, mode: Mode, value: unknown, told: Told): Promise<TakenIn | { problem: string }> =>
+export const takeValue = (db: Knex, mode: Mode, value: unknown, told: Told): Promise<TakenIn | { readonly problem: string }> =>
   take(
     db,
     mode,
@@ -175,7 +175,7 @@ function holds(table: KindName, text: string): boolean {
 
 /** The whole notebook as the text of a bundle. A record that does not hold goes along as the text it is, under `damaged`, so that the rest can be put back. */
 export async function bundleText(db: Knex, versions: boolean): Promise<string> {
-  const damaged: { id: string; text: string }[] = [];
+  const damaged: { readonly id: string; readonly text: string }[] = [];
   const listed = async (table: KindName): Promise<string> => {
     const rows = await db<Row>(table).whereNull('deleted_at').orderBy([{ column: 'updated_at', order: 'desc' }, 'id']).select('id', 'body', 'checked'); // prettier-ignore
     const whole = rows.filter((r) => isCheckedText(r.checked, r.body) || holds(table, r.body) || !damaged.push({ id: r.id, text: r.body }));

@@ -35,7 +35,7 @@ export const telling =
     const kind = (Object.keys(RECORDS) as (keyof typeof RECORDS)[]).find((k) => `${c.req.path}/`.startsWith(`${RECORDS[k]}/`));
     if (kind && c.req.method === 'DELETE') return heard.tell({ kind, id: c.req.path.split('/').pop() ?? null, revision: null });
     if (kind) {
-      const { id, revision } = (await c.res.clone().json()) as { id: string; revision: number };
+      const { id, revision } = (await c.res.clone().json()) as { readonly id: string; readonly revision: number };
       heard.tell({ kind, id, revision });
     } else if (WHOLE.some((base) => `${c.req.path}/`.startsWith(`${base}/`))) heard.tell({ kind: 'all', id: null, revision: null });
   };

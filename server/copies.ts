@@ -59,20 +59,20 @@ export async function copyFirst(file: string, now: Date): Promise<DatedCopy> {
 export const isDue = (newest: DatedCopy | undefined, now: number): boolean => !newest || now - newest.at > DUE_AFTER || newest.at > now;
 
 /** What a copy holds, as a bundle that is still to be checked; null for a copy that is not there. */
-export function readCopy(file: string, name: string): { value: unknown } | { problem: string } | null {
+export function readCopy(file: string, name: string): { readonly value: unknown } | { readonly problem: string } | null {
   const path = join(copiesFolder(file), name);
   if (!NAME.test(name) || !existsSync(path)) return null;
   const found = inspect(path);
   if (found.kind !== 'ours') return { problem: `This copy cannot be used: ${'why' in found ? found.why : 'it is empty'}.` };
   const db = new Sqlite(`${pathToFileURL(path).href}?mode=ro`);
   try {
-    const rows = (table: KindName): { id: string; body: unknown }[] =>
-      (db.prepare(`select id, body from ${table} where deleted_at is null order by updated_at desc, id`).all() as { id: string; body: string }[]).map((r) => ({ id: r.id, body: JSON.parse(r.body) as unknown })); // prettier-ignore
+    const rows = (table: KindName): { readonly id: string; readonly body: unknown }[] =>
+      (db.prepare(`select id, body from ${table} where deleted_at is null order by updated_at desc, id`).all() as { readonly id: string; readonly body: string }[]).map((r) => ({ id: r.id, body: JSON.parse(r.body) as unknown })); // prettier-ignore
     // A copy from before there were scales has no table of them.
-    const tables = new Set((db.prepare(`select name from sqlite_master where type = 'table'`).all() as { name: string }[]).map((t) => t.name)); // prettier-ignore
+    const tables = new Set((db.prepare(`select name from sqlite_master where type = 'table'`).all() as { readonly name: string }[]).map((t) => t.name)); // prettier-ignore
     const kinds = KIND_NAMES.filter((kind) => tables.has(kind));
-    const passes = tables.has('passes') ? (db.prepare(PASSES_SQL).all() as { reached: number }[]).map((p) => ({ ...p, reached: !!p.reached })) : []; // prettier-ignore
-    const rounds = tables.has('rounds') ? (db.prepare('select body from rounds order by seq').all() as { body: string }[]).flatMap((r) => roundIn(r.body)) : []; // prettier-ignore
+    const passes = tables.has('passes') ? (db.prepare(PASSES_SQL).all() as { readonly reached: number }[]).map((p) => ({ ...p, reached: !!p.reached })) : []; // prettier-ignore
+    const rounds = tables.has('rounds') ? (db.prepare('select body from rounds order by seq').all() as { readonly body: string }[]).flatMap((r) => roundIn(r.body)) : []; // prettier-ignore
     return { value: { kind: BUNDLE_KIND, version: 1, ...Object.fromEntries(kinds.map((kind) => [kind, rows(kind)])), passes, rounds } };
   } catch (e) {
     return { problem: `This copy cannot be read: ${wordsOf(e)}.` };

@@ -14,7 +14,7 @@ export function setAside(file: string, now: Date): string {
 }
 
 interface Pragmas {
-  pragma: (text: string) => unknown;
+  readonly pragma: (text: string) => unknown;
 }
 
 /** Write-ahead log with full syncs: an acknowledged save survives a killed process and a power cut. It is written back every 16 MB, so that not every large save pays for it. */

@@ -19,7 +19,7 @@ export function eventRoutes(db: Knex, heard: Changes, devices: Devices): Hono<Le
   app.get('/', async (c) => {
     if (heard.count() >= MOST_LISTENING) return refuse(c, 503, 'TOO_MANY', 'Too many windows follow already. Close one of them.');
     const id = c.req.query('study') ?? '';
-    const row = ID.test(id) ? await db<{ id: string; revision: number; deleted_at: number | null }>('studies').where({ id }).first('revision', 'deleted_at') : undefined; // prettier-ignore
+    const row = ID.test(id) ? await db<{ readonly id: string; readonly revision: number; readonly deleted_at: number | null }>('studies').where({ id }).first('revision', 'deleted_at') : undefined; // prettier-ignore
     const mine = c.get('device');
     return streamSSE(c, (stream) => {
       let untaken = 0;

@@ -1,18 +1,18 @@
 /** What a start is asked for on the command line. */
 export interface Flags {
   /** Plain words: no-open, new-notebook, second, demo-reset. */
-  words: ReadonlySet<string>;
+  readonly words: ReadonlySet<string>;
   /** Networks to share on, by interface or address; empty: the only one there is; null: not shared. */
-  share: string[] | null;
+  readonly share: string[] | null;
   /** Files of a certificate and its key. */
-  cert: { cert: string; key: string } | null;
+  readonly cert: { readonly cert: string; readonly key: string } | null;
 }
 
 const WORDS = ['no-open', 'new-notebook', 'second', 'demo-reset'];
 const VALUES = ['share', 'cert', 'key'];
 
 /** Reads the command line: `--word`, `--name=value` and `--name value`. A sentence where it does not hold. */
-export function readFlags(args: readonly string[]): Flags | { why: string } {
+export function readFlags(args: readonly string[]): Flags | { readonly why: string } {
   const words = new Set<string>();
   const values = new Map<string, string[]>();
   for (let k = 0; k < args.length; k++) {

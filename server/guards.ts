@@ -12,10 +12,10 @@ export const refuse = (c: Context, status: Status, code: string, message: string
 /** An address by which pages are served. */
 export interface Front {
   /** Whether a Host header names it. */
-  isHost: (host: string) => boolean;
-  encrypted: boolean;
+  readonly isHost: (host: string) => boolean;
+  readonly encrypted: boolean;
   /** What is said where another is named. */
-  only: string;
+  readonly only: string;
 }
 
 const LOOPBACK = /^(127\.0\.0\.1|localhost|\[::1\])(:\d{1,5})?$/;

@@ -11,7 +11,9 @@ export const APPLICATION_ID = 0x43726f77;
 /** What a file is before anything is written to it. */
 export type Inspected =
   /** Not there, or empty: a notebook can begin here. Ours: `behind` is one that an older Crow Ladder kept. */
-  { kind: 'new' } | { kind: 'ours'; behind: boolean } | { kind: 'damaged' | 'foreign' | 'newer' | 'unreachable'; why: string };
+  | { readonly kind: 'new' }
+  | { readonly kind: 'ours'; readonly behind: boolean }
+  | { readonly kind: 'damaged' | 'foreign' | 'newer' | 'unreachable'; readonly why: string };
 
 /** Tables that a notebook may hold; SQLite's own aside. */
 const TABLES = new Set([
@@ -81,7 +83,7 @@ const LOG_HEADER = 32;
 const FRAME_HEADER = 24;
 
 /** Pages that a write-ahead log holds, up to its last commit, and how many the database then has. */
-function pagesInLog(log: string, pageSize: number): { pages: Set<number>; total: number | null } {
+function pagesInLog(log: string, pageSize: number): { readonly pages: Set<number>; readonly total: number | null } {
   const bytes = readFileSync(log);
   const salt = bytes.subarray(16, 24);
   const committed = new Set<number>();
@@ -117,13 +119,15 @@ function read(address: string, marked: boolean): Inspected {
   let db: Sqlite.Database | undefined;
   try {
     db = new Sqlite(address);
-    const [{ quick_check: said }] = db.pragma('quick_check') as { quick_check: string }[];
+    const [{ quick_check: said }] = db.pragma('quick_check') as { readonly quick_check: string }[];
     if (said !== 'ok') return { kind: 'damaged', why: said };
-    const tables = (db.prepare("select name from sqlite_master where type = 'table' and name not like 'sqlite_%'").all() as { name: string }[]).map((t) => t.name); // prettier-ignore
+    const tables = (db.prepare("select name from sqlite_master where type = 'table' and name not like 'sqlite_%'").all() as { readonly name: string }[]).map((t) => t.name); // prettier-ignore
     if (!tables.length) return { kind: 'new' };
     if (!marked && !(tables.includes('knex_migrations') && tables.every((t) => TABLES.has(t))))
       return { kind: 'foreign', why: 'it is a database of another program' };
-    const done = tables.includes('knex_migrations') ? (db.prepare('select name from knex_migrations').all() as { name: string }[]) : [];
+    const done = tables.includes('knex_migrations')
+      ? (db.prepare('select name from knex_migrations').all() as { readonly name: string }[])
+      : [];
     return done.every((m) => MIGRATION_NAMES.includes(m.name))
       ? { kind: 'ours', behind: done.length < MIGRATION_NAMES.length }
       : { kind: 'newer', why: 'it was made by a newer Crow Ladder' };
@@ -147,6 +151,6 @@ const SYSTEM: Readonly<Record<string, string>> = Object.freeze({
 
 /** What a failed call of the system or of SQLite means, in a few words. */
 export function wordsOf(e: unknown): string {
-  const { code, message } = (e ?? {}) as { code?: string; message?: string };
+  const { code, message } = (e ?? {}) as { readonly code?: string; readonly message?: string };
   return SYSTEM[code ?? ''] ?? (message ?? String(e)).split(' - ').pop()?.slice(0, 200) ?? 'unknown';
 }

@@ -9,18 +9,24 @@ import type { Kept } from './repository';
 /** Work that may take long, each with its answer. It runs on a thread of its own where there is one. */
 export interface Jobs {
   /** A record made (no id), or saved; what is kept is told without its body. */
-  keep: { ask: Sent; answer: Refused | Kept };
-  take: { ask: { mode: Mode; text: string; copyFirst: boolean }; answer: TakenIn | { problem: string } };
-  copy: { ask: { time: number }; answer: DatedCopy };
-  restore: { ask: { name: string; time: number }; answer: TakenIn | { problem: string } | null };
-  bundle: { ask: { versions: boolean }; answer: string };
+  readonly keep: { readonly ask: Sent; readonly answer: Refused | Kept };
+  readonly take: {
+    readonly ask: { readonly mode: Mode; readonly text: string; readonly copyFirst: boolean };
+    readonly answer: TakenIn | { readonly problem: string };
+  };
+  readonly copy: { readonly ask: { readonly time: number }; readonly answer: DatedCopy };
+  readonly restore: {
+    readonly ask: { readonly name: string; readonly time: number };
+    readonly answer: TakenIn | { readonly problem: string } | null;
+  };
+  readonly bundle: { readonly ask: { readonly versions: boolean }; readonly answer: string };
 }
 export type JobName = keyof Jobs;
 
 /** What the work is done on: a connection, and the notebook's file where it has one. */
 export interface Place {
-  db: () => Knex;
-  file: string | null;
+  readonly db: () => Knex;
+  readonly file: string | null;
 }
 
 type Told = (share: number) => void;

@@ -4,11 +4,11 @@ import { repository, type Kept } from './repository';
 
 /** A record as it was sent to be made (id null) or saved. */
 export interface Sent {
-  kind: KindName;
+  readonly kind: KindName;
   /** What a guitarist calls one of them. */
-  word: string;
-  id: string | null;
-  text: string;
+  readonly word: string;
+  readonly id: string | null;
+  readonly text: string;
 }
 
 /** Reads what was sent, checks it and keeps it. The state before is packed meanwhile. */

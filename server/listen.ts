@@ -12,18 +12,18 @@ const LOOK_MS = 1_000;
 
 interface Where {
   /** The address to listen on, and no other. */
-  host: string;
+  readonly host: string;
   /** The first port to try. */
-  port: number;
+  readonly port: number;
   /** Encrypts; none: plain http. */
-  tls?: { cert: string; key: string } | null;
+  readonly tls?: { readonly cert: string; readonly key: string } | null;
 }
 
 type Answers = Pick<Hono, 'fetch'>;
 
 interface Listening {
-  server: Server;
-  port: number;
+  readonly server: Server;
+  readonly port: number;
 }
 
 const listenOn = (app: Answers, { host, port, tls }: Where): Promise<Listening> =>

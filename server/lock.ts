@@ -4,21 +4,21 @@ import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 /** Held by the one server that a notebook has; the system itself lets it go when the process ends, however it ends. */
 export interface Lock {
   /** Leaves word for a second start where this server answers. */
-  announce: (url: string) => void;
-  release: () => void;
+  readonly announce: (url: string) => void;
+  readonly release: () => void;
 }
 
 const lockFile = (file: string): string => `${file}.lock`;
 const addressFile = (file: string): string => `${file}.address`;
 
 /** Takes the lock of a notebook, or says where the server that has it answers. */
-export function takeLock(file: string): { lock: Lock } | { heldBy: string } {
+export function takeLock(file: string): { readonly lock: Lock } | { readonly heldBy: string } {
   const db = new Sqlite(lockFile(file), { timeout: 0 });
   try {
     db.exec('BEGIN EXCLUSIVE');
   } catch (e) {
     db.close();
-    if ((e as { code?: string }).code !== 'SQLITE_BUSY') throw e;
+    if ((e as { readonly code?: string }).code !== 'SQLITE_BUSY') throw e;
     return { heldBy: addressOf(file) };
   }
   return {

@@ -24,7 +24,7 @@ import { workshop } from './workshop';
 class NoStart extends Error {}
 
 /** What holds; where it is a sentence instead, the start ends with it. */
-function must<T>(value: T | { why: string }): T {
+function must<T>(value: T | { readonly why: string }): T {
   if (typeof value === 'object' && value !== null && 'why' in value) throw new NoStart(value.why);
   return value;
 }
@@ -43,7 +43,7 @@ async function agreesToNew(): Promise<boolean> {
 }
 
 /** What cannot be used is never written to: a damaged notebook is set aside if the player agrees, anything else is left and named. */
-async function usable(): Promise<Extract<Inspected, { kind: 'new' | 'ours' }>> {
+async function usable(): Promise<Extract<Inspected, { readonly kind: 'new' | 'ours' }>> {
   const found = inspect(file);
   switch (found.kind) {
     case 'new':
@@ -75,7 +75,7 @@ function locked(): Lock | null {
   );
 }
 
-async function opened(): Promise<{ db: Knex; lock: Lock | null }> {
+async function opened(): Promise<{ readonly db: Knex; readonly lock: Lock | null }> {
   try {
     mkdirSync(dirname(file), { recursive: true });
   } catch (e) {

@@ -4,9 +4,9 @@ import { FORMATS, scalesOfStudies } from '../contract';
 import { numberOf, upgradeBy, type Format } from '../contract/formats';
 
 interface Migration {
-  name: string;
-  up: (knex: Knex) => Promise<void>;
-  down: (knex: Knex) => Promise<void>;
+  readonly name: string;
+  readonly up: (knex: Knex) => Promise<void>;
+  readonly down: (knex: Knex) => Promise<void>;
 }
 
 /** Records of one kind: the body is JSON that the contract's schema has passed. */
@@ -53,7 +53,7 @@ const studiesGo = (f: Format, k: number, at = `00${numberOf(k)}`): Migration => 
   return {
     name,
     up: async (knex) => {
-      for (const { id, body } of await knex<{ id: string; body: string }>('studies').select('id', 'body')) {
+      for (const { id, body } of await knex<{ readonly id: string; readonly body: string }>('studies').select('id', 'body')) {
         const study = parsed(body);
         if (!study) continue;
         await knex('studies').where({ id }).update({ body: JSON.stringify(upgradeBy(f, numberOf(k), study)) }); // prettier-ignore
@@ -85,8 +85,8 @@ const MIGRATIONS: Migration[] = [
         await knex.schema.alterTable(table, checkedColumns);
         await touchedTrigger(knex, table);
       }
-      for (const { id, body } of await knex<{ id: string; body: string }>('studies').select('id', 'body')) {
-        const named = (parsed(body) as { instrumentId?: unknown } | null)?.instrumentId;
+      for (const { id, body } of await knex<{ readonly id: string; readonly body: string }>('studies').select('id', 'body')) {
+        const named = (parsed(body) as { readonly instrumentId?: unknown } | null)?.instrumentId;
         if (typeof named === 'string') await knex('studies').where({ id }).update({ instrument_id: named });
       }
       await knex.schema.createTable('versions', (t) => {
@@ -107,7 +107,11 @@ const MIGRATIONS: Migration[] = [
       await recordTable(knex, 'scales');
       await knex.schema.alterTable('scales', checkedColumns);
       await touchedTrigger(knex, 'scales');
-      const studies = await knex<{ id: string; body: string; deleted_at: number | null }>('studies').select('id', 'body', 'deleted_at');
+      const studies = await knex<{ readonly id: string; readonly body: string; readonly deleted_at: number | null }>('studies').select(
+        'id',
+        'body',
+        'deleted_at',
+      );
       const kept = scalesOfStudies(studies.filter((s) => s.deleted_at === null).map((s) => parsed(s.body)));
       const now = Date.now();
       for (const [k, body] of kept.entries())

@@ -75,7 +75,7 @@ export function passRoutes(db: Knex): Hono {
 }
 
 /** "study/shape/time", the shape with a stroke of its own: `demo-weathervane/box/1/1764374400000`. */
-function sinceOf(text: string): { study: string; shape: string; at: number }[] {
+function sinceOf(text: string): { readonly study: string; readonly shape: string; readonly at: number }[] {
   const m = /^([^/]+)\/(.+)\/(\d{1,15})$/.exec(text);
   return m && ID.test(m[1]) ? [{ study: m[1], shape: m[2], at: Number(m[3]) }] : [];
 }

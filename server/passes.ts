@@ -3,23 +3,23 @@ import type { Correction, KeptPass, Pass, PassCharts, PassFilter, PassHistory, P
 import { exclusively } from './exclusively';
 
 interface PassRow {
-  seq: number;
-  id: string;
-  at: number;
-  day: string;
-  study: string | null;
-  study_name: string;
-  shape: string;
-  what: string;
-  ordering: Pass['order'];
-  rhythm: Pass['rhythm'];
-  tempo: number;
-  goal: number | null;
-  verdict: Pass['verdict'];
-  reached: number | boolean;
-  seconds: number;
-  rated_by: Pass['by'];
-  deleted_at: number | null;
+  readonly seq: number;
+  readonly id: string;
+  readonly at: number;
+  readonly day: string;
+  readonly study: string | null;
+  readonly study_name: string;
+  readonly shape: string;
+  readonly what: string;
+  readonly ordering: Pass['order'];
+  readonly rhythm: Pass['rhythm'];
+  readonly tempo: number;
+  readonly goal: number | null;
+  readonly verdict: Pass['verdict'];
+  readonly reached: number | boolean;
+  readonly seconds: number;
+  readonly rated_by: Pass['by'];
+  readonly deleted_at: number | null;
 }
 
 const rowOf = ({ studyName, order, by, ...rest }: Pass): Omit<PassRow, 'seq'> => ({
@@ -65,7 +65,7 @@ export async function insertPasses(on: Knex, passes: readonly Pass[]): Promise<n
     await on('passes').insert(passes.slice(k, k + CHUNK).map(rowOf)).onConflict('id').ignore(); // prettier-ignore
   return (await count(on)) - before;
 }
-const count = async (on: Knex): Promise<number> => Number(((await on('passes').count({ n: '*' }).first()) as { n: number }).n);
+const count = async (on: Knex): Promise<number> => Number(((await on('passes').count({ n: '*' }).first()) as { readonly n: number }).n);
 
 export const keepPasses = (db: Knex, passes: readonly Pass[]): Promise<number> => exclusively(db, (trx) => insertPasses(trx, passes));
 
@@ -85,7 +85,7 @@ function under(db: Knex, { study, shape, order, verdict, from, to }: PassFilter)
 /** A page of the log, newest first, and what it can be filtered by. */
 export async function listPasses(db: Knex, filter: PassFilter, offset: number, limit: number): Promise<PassPage> {
   const rows = await rowsIn<PassRow>(under(db, filter).orderBy('seq', 'desc').offset(offset).limit(limit));
-  const { total } = (await under(db, filter).count({ total: '*' }).first()) as { total: number };
+  const { total } = (await under(db, filter).count({ total: '*' }).first()) as { readonly total: number };
   const studies = await newestOf(db, db('passes').whereNull('deleted_at'), 'study', 'study_name');
   const shapes = await newestOf(db, under(db, { study: filter.study }), 'shape', 'what');
   return {
@@ -98,11 +98,13 @@ export async function listPasses(db: Knex, filter: PassFilter, offset: number, l
 
 /** The values of a column with how often each is there and what the newest pass calls it. Counted from an index alone; the names are looked up. */
 async function newestOf(db: Knex, among: Knex.QueryBuilder, column: 'study' | 'shape', named: 'study_name' | 'what') {
-  const groups = await rowsIn<{ key: string | null; passes: number; seq: number }>(among.groupBy(column).select(`${column} as key`, db.raw('count(*) as passes'), db.raw('max(seq) as seq')).orderBy(column)); // prettier-ignore
+  const groups = await rowsIn<{ readonly key: string | null; readonly passes: number; readonly seq: number }>(among.groupBy(column).select(`${column} as key`, db.raw('count(*) as passes'), db.raw('max(seq) as seq')).orderBy(column)); // prettier-ignore
   const names = new Map<number, string>();
   for (let k = 0; k < groups.length; k += CHUNK * 10) {
     const some = groups.slice(k, k + CHUNK * 10).map((g) => g.seq);
-    const rows = await rowsIn<{ seq: number; name: string }>(db('passes').whereIn('seq', some).select('seq', `${named} as name`));
+    const rows = await rowsIn<{ readonly seq: number; readonly name: string }>(
+      db('passes').whereIn('seq', some).select('seq', `${named} as name`),
+    );
     for (const r of rows) names.set(r.seq, r.name);
   }
   return groups.map(({ key, passes, seq }) => ({ key, passes, name: names.get(seq) ?? '' }));
@@ -143,14 +145,14 @@ const LAST = 24;
 export async function historyOf(
   db: Knex,
   studies: readonly string[],
-  since: readonly { study: string; shape: string; at: number }[],
+  since: readonly { readonly study: string; readonly shape: string; readonly at: number }[],
 ): Promise<PassHistory> {
   const counted = (): Knex.QueryBuilder => {
     const query = db('passes').whereNull('deleted_at').whereIn('study', studies);
     for (const { study, shape, at } of since) void query.whereNot((q) => void q.where({ study, shape }).where('at', '<', at));
     return query;
   };
-  const days = await rowsIn<Omit<PassHistory['days'][number], 'reached'> & { reached: number }>(
+  const days = await rowsIn<Omit<PassHistory['days'][number], 'reached'> & { readonly reached: number }>(
     counted()
       .groupBy('study', 'shape', 'day')
       .select(
@@ -173,7 +175,7 @@ async function lastRated(counted: () => Knex.QueryBuilder): Promise<PassHistory[
   const groups = await rowsIn<Pick<PassRow, 'study' | 'shape' | 'ordering' | 'rhythm'>>(
     counted().distinct('study', 'shape', 'ordering', 'rhythm'),
   );
-  const last: (PassHistory['last'][number] & { seq: number })[] = [];
+  const last: (PassHistory['last'][number] & { readonly seq: number })[] = [];
   for (const { study, shape, ordering, rhythm } of groups)
     last.push(
       ...(await rowsIn<(typeof last)[number]>(
@@ -191,8 +193,10 @@ async function lastRated(counted: () => Knex.QueryBuilder): Promise<PassHistory[
 /** When each study and each lick (`study/lick-id`) was practised last, ms since 1970. */
 export async function lastPractised(db: Knex): Promise<Map<string, number>> {
   const live = () => db('passes').whereNull('deleted_at').whereNotNull('study');
-  const studies = await rowsIn<{ of: string; at: number }>(live().groupBy('study').select('study as of', db.raw('max(at) as at')));
-  const licks = await rowsIn<{ of: string; at: number }>(live().where('shape', 'like', 'lick/%').groupBy('study', 'shape').select(db.raw(`study || '/' || substr(shape, 6) as "of"`), db.raw('max(at) as at'))); // prettier-ignore
+  const studies = await rowsIn<{ readonly of: string; readonly at: number }>(
+    live().groupBy('study').select('study as of', db.raw('max(at) as at')),
+  );
+  const licks = await rowsIn<{ readonly of: string; readonly at: number }>(live().where('shape', 'like', 'lick/%').groupBy('study', 'shape').select(db.raw(`study || '/' || substr(shape, 6) as "of"`), db.raw('max(at) as at'))); // prettier-ignore
   return new Map([...studies, ...licks].map((r) => [r.of, r.at]));
 }
 

@@ -21,14 +21,14 @@ export type KindName = (typeof KIND_NAMES)[number];
 /** A body that was passed, in the forms in which it is kept. */
 export interface Prepared {
   /** JSON. */
-  text: string;
+  readonly text: string;
   /** By which build it was passed, and what it was. */
-  checked: string;
+  readonly checked: string;
   /** What a list shows of it, as JSON. */
-  summary: string;
+  readonly summary: string;
   /** Studies: in short, as JSON, and the instrument that is named. */
-  facts: string | null;
-  instrumentId: string | null;
+  readonly facts: string | null;
+  readonly instrumentId: string | null;
 }
 
 const SCHEMAS = { studies: studySchema, instruments: instrumentSchema, scales: ownScaleSchema, drills: ownDrillSchema };
@@ -73,14 +73,14 @@ export function prepared(kind: KindName, body: unknown): Prepared {
 
 /** Why a request was refused. */
 export interface Refused {
-  status: 400 | 415 | 422;
-  code: string;
-  message: string;
-  problems?: Problem[];
+  readonly status: 400 | 415 | 422;
+  readonly code: string;
+  readonly message: string;
+  readonly problems?: Problem[];
 }
 
 /** JSON of a request as one object. */
-export function readObject(text: string): { value: Record<string, unknown> } | Refused {
+export function readObject(text: string): { readonly value: Record<string, unknown> } | Refused {
   let value: unknown;
   try {
     value = JSON.parse(text);
@@ -98,8 +98,8 @@ export const isRefused = (answer: object): answer is Refused => 'status' in answ
 
 /** A save as it came: its body ready to be kept, and the revision it names. */
 export interface Save {
-  prepared: Prepared;
-  revision: unknown;
+  readonly prepared: Prepared;
+  readonly revision: unknown;
 }
 
 /** Reads the text of a save of one kind: { body, revision }. */

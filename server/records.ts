@@ -10,11 +10,11 @@ import { listVersions, readVersion } from './versions';
 import type { Workshop } from './workshop';
 
 interface Kind {
-  name: KindName;
+  readonly name: KindName;
   /** What a guitarist calls one of them. */
-  word: string;
+  readonly word: string;
   /** What a list shows of a body, whatever it is. */
-  summary: (body: unknown) => object;
+  readonly summary: (body: unknown) => object;
 }
 
 const DAMAGED: Problem = { field: '', message: 'This record is damaged and cannot be read. It can be exported as it is, and deleted.' };
@@ -40,7 +40,7 @@ const keptOf = ({ id, revision, created_at, updated_at }: Done) => ({
 export function recordRoutes(db: Knex, { name, word, summary }: Kind, shop: Workshop): Hono {
   const app = new Hono();
   const repo = repository(db, name);
-  const known = new Map<string, { row: Listed; line: object }>();
+  const known = new Map<string, { readonly row: Listed; readonly line: object }>();
   const missing = (c: Context) => refuse(c, 404, 'NOT_FOUND', `There is no such ${word}; it may have been deleted.`);
 
   /** A line of the list. What this build passed is told from its summary; the rest is read and checked, once a revision. */
@@ -138,7 +138,12 @@ function withPlayed(line: object, id: string, played: ReadonlyMap<string, number
 
 const refusedWith = (
   c: Context,
-  { status, code, message, problems }: { status: 400 | 415 | 422; code: string; message: string; problems?: Problem[] },
+  {
+    status,
+    code,
+    message,
+    problems,
+  }: { readonly status: 400 | 415 | 422; readonly code: string; readonly message: string; readonly problems?: Problem[] },
 ) => refuse(c, status, code, message, problems);
 
 const NO_INSTRUMENT = 'The instrument that it names is no longer in the notebook. Choose another one, or none.';

@@ -12,16 +12,16 @@ export type Listed = Omit<Row, 'body' | 'facts'>;
 export type Done = Pick<Row, 'id' | 'revision' | 'created_at' | 'updated_at'>;
 
 /** What a save came to: done, too late (with what stands there now), nothing there, or an instrument named that is not. */
-export type Kept = { done: Done } | { stale: Row } | { missing: true } | { noInstrument: true };
+export type Kept = { readonly done: Done } | { readonly stale: Row } | { readonly missing: true } | { readonly noInstrument: true };
 
 export interface Meta {
-  key: string;
-  value: string;
+  readonly key: string;
+  readonly value: string;
 }
 
 interface Seen {
-  before: Row | null;
-  earlier: Buffer | null;
+  readonly before: Row | null;
+  readonly earlier: Buffer | null;
 }
 
 /** Keeps records of one kind as text. Bodies are checked by the caller; times come from the clock given. */
@@ -37,7 +37,7 @@ export interface Repository {
   look(id: string): Promise<Seen>;
   update(id: string, revision: number, body: Prepared, seen?: Promise<Seen>): Promise<Kept>;
   /** Deletes one that nothing hangs on; tells the names of the studies that keep an instrument. */
-  remove(id: string): Promise<{ removed: boolean } | { usedBy: string[] }>;
+  remove(id: string): Promise<{ readonly removed: boolean } | { readonly usedBy: string[] }>;
   restore(id: string): Promise<Row | null>;
   /** Writes a record under a fixed id whatever stood there. */
   put(id: string, body: Prepared): Promise<void>;
@@ -61,7 +61,7 @@ export const revisionFloor = async (db: Knex): Promise<number> =>
 /** The highest revision that any record has or had. */
 export async function highestRevision(db: Knex): Promise<number> {
   const highest = async (table: KindName): Promise<number> =>
-    ((await db(table).max({ top: 'revision' }).first()) as { top: number | null } | undefined)?.top ?? 0;
+    ((await db(table).max({ top: 'revision' }).first()) as { readonly top: number | null } | undefined)?.top ?? 0;
   return Math.max(await revisionFloor(db), ...(await Promise.all(KIND_NAMES.map(highest))));
 }
 
@@ -117,7 +117,7 @@ export function repository(db: Knex, table: KindName, now: () => number = Date.n
       });
     },
     remove: (id) =>
-      exclusively(db, async (trx): Promise<{ removed: boolean } | { usedBy: string[] }> => {
+      exclusively(db, async (trx): Promise<{ readonly removed: boolean } | { readonly usedBy: string[] }> => {
         const users =
           table === 'instruments'
             ? await trx<Row>('studies').whereNull('deleted_at').where({ instrument_id: id }).select('summary', 'id')
@@ -138,6 +138,6 @@ export function repository(db: Knex, table: KindName, now: () => number = Date.n
 }
 
 const nameOf = (summary: string | null): string => {
-  const { name } = JSON.parse(summary ?? '{}') as { name?: string };
+  const { name } = JSON.parse(summary ?? '{}') as { readonly name?: string };
   return name ?? 'a study';
 };

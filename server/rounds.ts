@@ -3,9 +3,9 @@ import { MOST_ROUNDS_TOLD, type Round } from '../contract';
 import { exclusively } from './exclusively';
 
 interface RoundRow {
-  seq: number;
-  id: string;
-  body: string;
+  readonly seq: number;
+  readonly id: string;
+  readonly body: string;
 }
 
 /** Rows written at once. */
@@ -18,7 +18,7 @@ export async function insertRounds(on: Knex, rounds: readonly Round[]): Promise<
     await on('rounds').insert(rounds.slice(k, k + CHUNK).map((r) => ({ id: r.id, body: JSON.stringify(r) }))).onConflict('id').ignore(); // prettier-ignore
   return (await count(on)) - before;
 }
-const count = async (on: Knex): Promise<number> => Number(((await on('rounds').count({ n: '*' }).first()) as { n: number }).n);
+const count = async (on: Knex): Promise<number> => Number(((await on('rounds').count({ n: '*' }).first()) as { readonly n: number }).n);
 
 export const keepRounds = (db: Knex, rounds: readonly Round[]): Promise<number> => exclusively(db, (trx) => insertRounds(trx, rounds));
 

@@ -1,13 +1,13 @@
 /** A record as it lies in its table. */
 export interface Row {
-  id: string;
-  revision: number;
-  created_at: number;
-  updated_at: number;
-  deleted_at: number | null;
-  body: string;
-  checked: string | null;
-  summary: string | null;
-  facts: string | null;
-  instrument_id: string | null;
+  readonly id: string;
+  readonly revision: number;
+  readonly created_at: number;
+  readonly updated_at: number;
+  readonly deleted_at: number | null;
+  readonly body: string;
+  readonly checked: string | null;
+  readonly summary: string | null;
+  readonly facts: string | null;
+  readonly instrument_id: string | null;
 }

@@ -5,11 +5,11 @@ import { factsOf, upgradeStudy, type Facts, type StudyBody, type VersionSummary 
 import type { Row } from './row';
 
 interface VersionRow {
-  study: string;
-  revision: number;
-  at: number;
-  body: Uint8Array;
-  facts: string;
+  readonly study: string;
+  readonly revision: number;
+  readonly at: number;
+  readonly body: Uint8Array;
+  readonly facts: string;
 }
 
 const MINUTE = 60_000;
@@ -93,7 +93,9 @@ export async function readVersion(db: Knex, study: string, revision: number): Pr
 }
 
 /** All versions of all studies that are here, as JSON texts, for a backup. */
-export async function* allVersions(db: Knex): AsyncGenerator<{ study: string; revision: number; at: number; text: string }> {
+export async function* allVersions(
+  db: Knex,
+): AsyncGenerator<{ readonly study: string; readonly revision: number; readonly at: number; readonly text: string }> {
   const keys = await db<VersionRow>('versions')
     .whereIn('study', db('studies').whereNull('deleted_at').select('id'))
     .orderBy(['study', { column: 'revision', order: 'desc' }])
@@ -106,9 +108,12 @@ export async function* allVersions(db: Knex): AsyncGenerator<{ study: string; re
 }
 
 export const lowestVersion = async (db: Knex, study: string): Promise<number> =>
-  ((await db('versions').where({ study }).min({ low: 'revision' }).first()) as { low: number | null } | undefined)?.low ?? 0;
+  ((await db('versions').where({ study }).min({ low: 'revision' }).first()) as { readonly low: number | null } | undefined)?.low ?? 0;
 
-export const insertVersion = async (db: Knex, v: { study: string; revision: number; at: number; body: StudyBody }): Promise<void> => {
+export const insertVersion = async (
+  db: Knex,
+  v: { readonly study: string; readonly revision: number; readonly at: number; readonly body: StudyBody },
+): Promise<void> => {
   const body = await packed(JSON.stringify(v.body));
   await db<VersionRow>('versions')
     .insert({ study: v.study, revision: v.revision, at: v.at, body, facts: JSON.stringify(factsOf(v.body)) })

@@ -5,7 +5,7 @@ import { JOBS } from './jobs';
 import type { Order, Word } from './workshop';
 
 /** The thread for long work: one job after the other, on a connection of its own. */
-const { file } = workerData as { file: string | null };
+const { file } = workerData as { readonly file: string | null };
 let connection: Knex | null = null;
 const db = (): Knex => (connection ??= connectTo(file as string));
 const say = (word: Word): void => parentPort?.postMessage(word);
@@ -20,12 +20,12 @@ async function work({ id, name, ask }: Order): Promise<void> {
   try {
     const job = JOBS[name] as (
       ask: unknown,
-      on: { db: () => Knex; file: string | null },
+      on: { readonly db: () => Knex; readonly file: string | null },
       told: (share: number) => void,
     ) => Promise<unknown>;
     say({ id, answer: await job(ask, { db, file }, told) });
   } catch (e) {
-    say({ id, failed: e instanceof Error ? e.message : String(e), code: (e as { code?: string }).code });
+    say({ id, failed: e instanceof Error ? e.message : String(e), code: (e as { readonly code?: string }).code });
   }
 }
 

@@ -10,11 +10,13 @@ import type { Kept } from './repository';
 const AT_ONCE = 200_000;
 
 export interface Order {
-  id: number;
-  name: JobName;
-  ask: unknown;
+  readonly id: number;
+  readonly name: JobName;
+  readonly ask: unknown;
 }
-export type Word = { id: number } & ({ share: number } | { answer: unknown } | { failed: string; code?: string });
+export type Word = { readonly id: number } & (
+  { readonly share: number } | { readonly answer: unknown } | { readonly failed: string; readonly code?: string }
+);
 
 /** Where long work is done: on another thread with a connection of its own, or here where there is none (tests). */
 export interface Workshop {
@@ -30,8 +32,8 @@ export interface Workshop {
 const WRITES: ReadonlySet<JobName> = new Set(['take', 'restore']);
 
 interface Waiting {
-  done: (answer: unknown) => void;
-  fail: (e: Error) => void;
+  readonly done: (answer: unknown) => void;
+  readonly fail: (e: Error) => void;
 }
 
 /** The other thread, made when it is first needed. */

@@ -2,8 +2,8 @@ import { strToU8, zipSync } from 'fflate';
 
 /** A file of an archive: its name without its number, and what it holds. */
 export interface Filed {
-  name: string;
-  bytes: Uint8Array | string;
+  readonly name: string;
+  readonly bytes: Uint8Array | string;
 }
 
 /** Files in one ZIP archive, numbered in their order, so that two of one name are two: "01-latch.mid". */

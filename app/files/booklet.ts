@@ -16,15 +16,15 @@ export type StudyOf = (id: string | null) => StudyBody | null;
 
 /** A handout as it can be made now: what goes on paper, the lines in it for files, and which parts have nothing left to show, with why. */
 export interface MadeHandout {
-  request: BookletRequest;
-  lines: { line: ExportLine; body: StudyBody }[];
-  lost: { part: HandoutPart; why: string }[];
+  readonly request: BookletRequest;
+  readonly lines: { readonly line: ExportLine; readonly body: StudyBody }[];
+  readonly lost: { readonly part: HandoutPart; readonly why: string }[];
 }
 
 /** What one part becomes. */
 interface Made {
-  section: BookletSection;
-  line?: ExportLine;
+  readonly section: BookletSection;
+  readonly line?: ExportLine;
 }
 
 class Lost extends Error {}
@@ -49,7 +49,7 @@ const ofLine = (body: StudyBody, line: ExportLine, title = line.name, about: str
   line,
 });
 
-type Of<K extends HandoutPart['kind']> = Extract<HandoutPart, { kind: K }>;
+type Of<K extends HandoutPart['kind']> = Extract<HandoutPart, { readonly kind: K }>;
 /** What each kind of part becomes of its study. */
 const MAKE: { [K in Exclude<HandoutPart['kind'], 'text'>]: (part: Of<K>, body: StudyBody) => Made } = {
   shape: ({ rung }, body) => {
@@ -121,7 +121,11 @@ function arpeggioOrNone(body: StudyBody, chord: string, within: Shape): Shape[] 
   }
 }
 
-function makePart(part: HandoutPart, handout: Handout, studyOf: StudyOf): (Made & { body: StudyBody | null }) | { why: string } {
+function makePart(
+  part: HandoutPart,
+  handout: Handout,
+  studyOf: StudyOf,
+): (Made & { readonly body: StudyBody | null }) | { readonly why: string } {
   if (part.kind === 'text') return { section: { title: '', about: [], content: { text: part.text } }, body: null };
   const body = studyOf(part.study);
   if (!body) return { why: 'the study that it is of was deleted, or cannot be read.' };

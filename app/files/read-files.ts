@@ -10,41 +10,41 @@ import { licksFromLine, neckFor, PLAINLY, reachOf, type Asked, type Into } from 
 
 /** A file with its bytes. */
 export interface NamedBytes {
-  name: string;
-  bytes: Uint8Array;
+  readonly name: string;
+  readonly bytes: Uint8Array;
 }
 
 /** How a player wants a file: of a line what `Asked` says; of a tuning how high its thickest string sounds, a MIDI note. */
-export type Wish = Partial<Asked> & { register?: number };
+export type Wish = Partial<Asked> & { readonly register?: number };
 
 /** What files are to be read, the study they are meant for, and the wishes for each, by its place among the files. */
 export interface ImportJob {
-  files: NamedBytes[];
-  into: Into;
-  wishes?: Readonly<Record<number, Wish>>;
+  readonly files: NamedBytes[];
+  readonly into: Into;
+  readonly wishes?: Readonly<Record<number, Wish>>;
   /** Only this one of the files is read. */
-  only?: number;
+  readonly only?: number;
 }
 
 /** What a line's file offers to choose from, and what is chosen. */
 export interface Choices {
   /** Lines of the file: notes, and how many of them lie beyond the neck. */
-  voices: { id: string; name: string; notes: number; beyond: number }[];
-  asked: Asked;
+  readonly voices: { readonly id: string; readonly name: string; readonly notes: number; readonly beyond: number }[];
+  readonly asked: Asked;
   /** Notes of the chosen one beyond the neck as the file has them. */
-  beyond: number;
+  readonly beyond: number;
   /** Changes of tempo or meter in it. */
-  changes: number;
+  readonly changes: number;
 }
 
 /** What a file will bring, before anything is written. `at`: which of the files. */
-export type Incoming = { file: string; at: number } & (
-  | { kind: 'licks'; licks: Lick[]; remarks: string[]; choices: Choices }
-  | { kind: 'notebook'; bundle: Bundle }
-  | { kind: 'instrument'; instrument: Instrument; remarks: string[]; register: number | null }
+export type Incoming = { readonly file: string; readonly at: number } & (
+  | { readonly kind: 'licks'; readonly licks: Lick[]; readonly remarks: string[]; readonly choices: Choices }
+  | { readonly kind: 'notebook'; readonly bundle: Bundle }
+  | { readonly kind: 'instrument'; readonly instrument: Instrument; readonly remarks: string[]; readonly register: number | null }
   /** A tuning whose register the file does not tell: asked for before it can come in. */
-  | { kind: 'asks'; asks: 'register' }
-  | { kind: 'refused'; why: string; choices: Choices | null }
+  | { readonly kind: 'asks'; readonly asks: 'register' }
+  | { readonly kind: 'refused'; readonly why: string; readonly choices: Choices | null }
 );
 type Found = Incoming extends infer I ? (I extends Incoming ? Omit<I, 'file' | 'at'> : never) : never;
 

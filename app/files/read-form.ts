@@ -10,7 +10,7 @@ import type { Written } from '../store/progressions';
 import { decode } from '../../formats/decode';
 
 /** A file of chords as a progression, or why it cannot be one. Files are told by what is in them. */
-export type ReadForm = { written: Written; remarks: string[] } | { why: string };
+export type ReadForm = { readonly written: Written; readonly remarks: string[] } | { readonly why: string };
 
 export function readForm(file: string, bytes: Uint8Array): ReadForm {
   try {

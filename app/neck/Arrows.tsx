@@ -3,8 +3,8 @@ import { fretX, stringY, type NeckGeometry } from './geometry';
 
 /** A way from one place to another. */
 export interface Arrow {
-  from: Place;
-  to: Place;
+  readonly from: Place;
+  readonly to: Place;
 }
 
 /** Half a mark, and what the head takes. */
@@ -12,7 +12,7 @@ const OFF = 17;
 const HEAD = 9;
 
 /** Arrows from mark to mark, in brass; over the marks. */
-export function Arrows({ g, arrows }: { g: NeckGeometry; arrows: readonly Arrow[] }) {
+export function Arrows({ g, arrows }: { readonly g: NeckGeometry; readonly arrows: readonly Arrow[] }) {
   return arrows.map(({ from, to }) => {
     const [x1, y1, x2, y2] = [fretX(g, from.fret), stringY(g, from.string), fretX(g, to.fret), stringY(g, to.string)];
     const length = Math.hypot(x2 - x1, y2 - y1);

@@ -11,7 +11,7 @@ const WOUND = '#b79a62';
 const PLAIN = '#c9c9c9';
 
 /** A bird's footprint, pointing to the nut. */
-function Footprint({ x, y, g }: { x: number; y: number; g: NeckGeometry }) {
+function Footprint({ x, y, g }: { readonly x: number; readonly y: number; readonly g: NeckGeometry }) {
   return (
     <g
       transform={`translate(${x} ${y}) scale(${g.mirrored ? -g.scale : g.scale} ${g.scale})`}
@@ -26,7 +26,7 @@ function Footprint({ x, y, g }: { x: number; y: number; g: NeckGeometry }) {
   );
 }
 
-function Inlays({ g }: { g: NeckGeometry }) {
+function Inlays({ g }: { readonly g: NeckGeometry }) {
   const middle = (g.top + g.bottom) / 2;
   const away = Math.min(g.gap, (g.bottom - g.top) / 4);
   const frets = INLAYS.filter((f) => f <= g.frets);
@@ -36,7 +36,7 @@ function Inlays({ g }: { g: NeckGeometry }) {
   });
 }
 
-function Wires({ g }: { g: NeckGeometry }) {
+function Wires({ g }: { readonly g: NeckGeometry }) {
   const frets = Array.from({ length: g.frets }, (_, k) => k + 1);
   return frets.map((f) => (
     <line
@@ -52,7 +52,7 @@ function Wires({ g }: { g: NeckGeometry }) {
   ));
 }
 
-function Strings({ g, instrument }: { g: NeckGeometry; instrument: Instrument }) {
+function Strings({ g, instrument }: { readonly g: NeckGeometry; readonly instrument: Instrument }) {
   const naming = usePrefs();
   return instrument.strings.map((s, k) => {
     const y = stringY(g, k + 1);
@@ -82,7 +82,7 @@ function Strings({ g, instrument }: { g: NeckGeometry; instrument: Instrument })
 }
 
 /** The ebony, nut, wires, inlays and strings: redrawn only when the instrument or the size changes. */
-export const Board = memo(function Board({ g, instrument }: { g: NeckGeometry; instrument: Instrument }) {
+export const Board = memo(function Board({ g, instrument }: { readonly g: NeckGeometry; readonly instrument: Instrument }) {
   const [x0, x1] = [wireX(g, 0), wireX(g, g.frets)].sort((a, b) => a - b);
   const from = firstCounted(instrument);
   const numbers = INLAYS.map((f) => from + f).filter((f) => f <= g.frets);
@@ -118,7 +118,7 @@ export const Board = memo(function Board({ g, instrument }: { g: NeckGeometry; i
 });
 
 /** The clamp behind its fret; what lies below it is out of play. */
-function Capo({ g }: { g: NeckGeometry }) {
+function Capo({ g }: { readonly g: NeckGeometry }) {
   const [a, b] = [wireX(g, 0), wireX(g, g.nut - 1)].sort((p, q) => p - q);
   const x = fretX(g, g.nut);
   return (

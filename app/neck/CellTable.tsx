@@ -5,11 +5,11 @@ import type { NeckGeometry } from './geometry';
 import { DRAWING } from '../words/views/drawing';
 
 interface Props {
-  shape: Shape;
-  instrument: Instrument;
-  g: NeckGeometry;
+  readonly shape: Shape;
+  readonly instrument: Instrument;
+  readonly g: NeckGeometry;
   /** A finger was pressed: why it is that one, and others for it. */
-  onFinger: (place: Place, button: HTMLElement) => void;
+  readonly onFinger: (place: Place, button: HTMLElement) => void;
 }
 
 /** Frets, steps and fingers, each row in line with its string; for a screen reader, the neck itself. */
@@ -71,7 +71,7 @@ export const CellTable = memo(function CellTable({ shape, instrument, g, onFinge
 });
 
 /** Each finger can be pressed. */
-const Fingers = ({ c, onFinger }: { c: Cell } & Pick<Props, 'onFinger'>) =>
+const Fingers = ({ c, onFinger }: { readonly c: Cell } & Pick<Props, 'onFinger'>) =>
   c.fingers.map((finger, k) => (
     <Fragment key={k}>
       {k > 0 && '-'}

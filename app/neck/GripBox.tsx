@@ -8,7 +8,15 @@ const INK: GripInk = { line: 'var(--color-soft)', dot: 'var(--color-ink)', finge
 const CELL = { gap: 15, fret: 17 };
 
 /** A grip as it goes on paper, in the colours of the page. */
-export const GripBox = memo(function GripBox({ instrument, grip, title }: { instrument: Instrument; grip: DrawnGrip; title: string }) {
+export const GripBox = memo(function GripBox({
+  instrument,
+  grip,
+  title,
+}: {
+  readonly instrument: Instrument;
+  readonly grip: DrawnGrip;
+  readonly title: string;
+}) {
   const { width, height } = gripSize(instrument, grip, CELL);
   return (
     <svg width={width} height={height} role="img" aria-label={glyphs(title)} fontFamily="var(--font-text)" className="mx-auto block">
@@ -19,7 +27,7 @@ export const GripBox = memo(function GripBox({ instrument, grip, title }: { inst
   );
 });
 
-function Drawn({ item }: { item: Item }) {
+function Drawn({ item }: { readonly item: Item }) {
   if (item.kind === 'line')
     return <line x1={item.x1} y1={item.y1} x2={item.x2} y2={item.y2} stroke={item.colour} strokeWidth={item.width} />;
   if (item.kind === 'shape')

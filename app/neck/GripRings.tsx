@@ -3,12 +3,12 @@ import { fretX, stringY, type NeckGeometry } from './geometry';
 import type { NeckMark } from './marks';
 
 interface Props {
-  g: NeckGeometry;
-  grip: readonly Place[];
+  readonly g: NeckGeometry;
+  readonly grip: readonly Place[];
   /** What each place of the grip is in its chord, in the order of the grip. */
-  degrees: readonly string[];
+  readonly degrees: readonly string[];
   /** What the neck shows already: a place without words there gets its degree of the chord. */
-  marks: readonly NeckMark[];
+  readonly marks: readonly NeckMark[];
 }
 
 /** Rings round the places of a grip, over the marks. */

@@ -3,13 +3,13 @@ import { fretX, stringY, type NeckGeometry } from './geometry';
 import { DRAWING } from '../words/views/drawing';
 
 const ROUND = 19;
-const SIGNS: Record<Exclude<HandGroup['by'], 'start'>, { sign: string; word: string }> = {
+const SIGNS: Record<Exclude<HandGroup['by'], 'start'>, { readonly sign: string; readonly word: string }> = {
   shift: { sign: '^', word: DRAWING.shift },
   slide: { sign: '~', word: DRAWING.slide },
 };
 
 /** The hand's groups along a string, each in its frame, and at each change whether the hand shifts (^) or slides (~). */
-export function GroupMarks({ g, shape }: { g: NeckGeometry; shape: Shape }) {
+export function GroupMarks({ g, shape }: { readonly g: NeckGeometry; readonly shape: Shape }) {
   const round = ROUND * g.scale;
   return handGroups(shape).map(({ notes, by }, k) => {
     const [first, last] = [notes[0], notes[notes.length - 1]];

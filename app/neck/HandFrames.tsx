@@ -12,7 +12,7 @@ const RAILS = [
 export const railOf = (h: Pick<HandSpan, 'stays'>): (typeof RAILS)[number] => RAILS[(h.stays[0] - 1) % RAILS.length];
 
 /** Where the hand lies, as frames on the board. */
-export function HandFrames({ g, spans }: { g: NeckGeometry; spans: HandSpan[] }) {
+export function HandFrames({ g, spans }: { readonly g: NeckGeometry; readonly spans: HandSpan[] }) {
   return spans.map((h, k) => {
     const rail = railOf(h);
     const inset = 2 + (k % 3);
@@ -37,7 +37,15 @@ export function HandFrames({ g, spans }: { g: NeckGeometry; spans: HandSpan[] })
 const LANE = 30;
 
 /** The same places named under the neck. */
-export function HandRails({ g, spans, words }: { g: NeckGeometry; spans: HandSpan[]; words: (h: HandSpan) => string }) {
+export function HandRails({
+  g,
+  spans,
+  words,
+}: {
+  readonly g: NeckGeometry;
+  readonly spans: HandSpan[];
+  readonly words: (h: HandSpan) => string;
+}) {
   const height = LANE * (Math.max(0, ...spans.map((h) => h.lane)) + 1) + 4;
   return (
     <div className="relative" style={{ width: g.width, height }}>

@@ -6,20 +6,20 @@ import { lanesOf, wireX, fretX, type NeckGeometry } from './geometry';
 import { DRAWING } from '../words/views/drawing';
 
 interface Props {
-  g: NeckGeometry;
-  shapes: Shape[];
-  current: number;
-  onChoose: (index: number) => void;
-  seams: Seam[];
+  readonly g: NeckGeometry;
+  readonly shapes: Shape[];
+  readonly current: number;
+  readonly onChoose: (index: number) => void;
+  readonly seams: Seam[];
   /** The seam that is shown, or -1. */
-  seam: number;
-  onSeam: (index: number) => void;
+  readonly seam: number;
+  readonly onSeam: (index: number) => void;
 }
 
 /** Under a finger everything is pressed with more room. */
 const FINGER = typeof matchMedia === 'function' && matchMedia('(pointer: coarse)').matches;
 const LANE = FINGER ? 46 : 32;
-const spanOf = (g: NeckGeometry, s: Shape): { from: number; to: number } => {
+const spanOf = (g: NeckGeometry, s: Shape): { readonly from: number; readonly to: number } => {
   const low = s.lowFret === g.nut ? fretX(g, g.nut) - 8 : wireX(g, s.lowFret - 1) + 5;
   const ends = [g.mirrored && s.lowFret === g.nut ? fretX(g, g.nut) + 8 : low, wireX(g, s.highFret) - 5].sort((a, b) => a - b);
   return { from: ends[0], to: ends[1] };
@@ -28,7 +28,7 @@ const spanOf = (g: NeckGeometry, s: Shape): { from: number; to: number } => {
 /** The label's own width is not known before it is drawn; this is near enough to keep rungs apart. */
 const labelPx = (label: string): number => label.length * 7.2 + 14;
 
-function lanesFor(shapes: Shape[], spans: { from: number; to: number }[]): number[] {
+function lanesFor(shapes: Shape[], spans: { readonly from: number; readonly to: number }[]): number[] {
   return lanesOf(
     spans.map(({ from, to }, k) => {
       const more = Math.max(0, labelPx(rungWords(shapes[k])) - (to - from)) / 2;
@@ -67,7 +67,9 @@ export const Ladder = memo(function Ladder({ g, shapes, current, onChoose, seams
 const SEAM_PX = FINGER ? 44 : 27;
 const SEAM_LANE = FINGER ? 46 : 25;
 
-type SeamsProps = Pick<Props, 'g' | 'shapes' | 'seams' | 'seam' | 'onSeam'> & { spans: { from: number; to: number }[] };
+type SeamsProps = Pick<Props, 'g' | 'shapes' | 'seams' | 'seam' | 'onSeam'> & {
+  readonly spans: { readonly from: number; readonly to: number }[];
+};
 
 /** Between every two rungs how many places they share; chosen, both hands are shown on the neck. */
 const Seams = memo(function Seams({ g, shapes, spans, seams, seam, onSeam }: SeamsProps) {
@@ -107,13 +109,13 @@ const atRest = (s: Shape): boolean => s.id.startsWith('window') && s.stretches.l
 const rungWords = (s: Shape): string => (atRest(s) ? `${s.label}, at rest` : s.label);
 
 interface RungProps {
-  shape: Shape;
-  on: boolean;
-  from: number;
-  to: number;
-  top: number;
-  index: number;
-  onChoose: (index: number) => void;
+  readonly shape: Shape;
+  readonly on: boolean;
+  readonly from: number;
+  readonly to: number;
+  readonly top: number;
+  readonly index: number;
+  readonly onChoose: (index: number) => void;
 }
 
 const Rung = memo(function Rung({ shape, on, from, to, top, index, onChoose }: RungProps) {

@@ -5,11 +5,11 @@ import { Mark } from './Mark';
 import type { MarkLook, NeckMark } from './marks';
 import { DRAWING } from '../words/views/drawing';
 
-const sampleOf = (word: MarkWord): { look: MarkLook; bar?: boolean; aside?: boolean } =>
+const sampleOf = (word: MarkWord): { readonly look: MarkLook; readonly bar?: boolean; readonly aside?: boolean } =>
   word === 'bar' ? { look: 'solid', bar: true } : word === 'aside' ? { look: 'solid', aside: true } : { look: word };
 
 /** What the marks on this neck mean, each as it is drawn; one press, or I, opens it on every view. */
-export function Legend({ marks }: { marks: readonly NeckMark[] }) {
+export function Legend({ marks }: { readonly marks: readonly NeckMark[] }) {
   const { legend } = usePrefs();
   const words = useMemo(() => markWordsOn(marks), [marks]);
   return (

@@ -23,19 +23,19 @@ import { keepInSight, useNeckGeometry } from './useNeckGeometry';
 import { DRAWING } from '../words/views/drawing';
 
 interface Props {
-  instrument: Instrument;
-  notes: NeckNote[];
-  steps: FingeredStep[];
-  title: string;
-  chosen: number;
-  sounding: number;
-  onChoose: (index: number) => void;
+  readonly instrument: Instrument;
+  readonly notes: NeckNote[];
+  readonly steps: FingeredStep[];
+  readonly title: string;
+  readonly chosen: number;
+  readonly sounding: number;
+  readonly onChoose: (index: number) => void;
   /** A note was dropped on another of its places; without it no note can be taken hold of. */
-  onHold?: (index: number, place: Place) => void;
+  readonly onHold?: (index: number, place: Place) => void;
   /** A chord whose degrees the notes show in place of their fingers. */
-  chord?: string | null;
+  readonly chord?: string | null;
   /** An empty place of the board was pressed. */
-  onPlace?: (place: Place) => void;
+  readonly onPlace?: (place: Place) => void;
 }
 
 const GAPS = { wide: 36, close: 30 };
@@ -90,7 +90,7 @@ function inChord(marks: readonly NeckMark[], steps: readonly Place[], i: Instrum
   });
 }
 
-const Ring = ({ g, at, bold }: { g: NeckGeometry; at: Place; bold: boolean }) => (
+const Ring = ({ g, at, bold }: { readonly g: NeckGeometry; readonly at: Place; readonly bold: boolean }) => (
   <circle
     cx={fretX(g, at.fret)}
     cy={stringY(g, at.string)}
@@ -101,7 +101,7 @@ const Ring = ({ g, at, bold }: { g: NeckGeometry; at: Place; bold: boolean }) =>
   />
 );
 
-function Under({ g, steps, spans }: { g: NeckGeometry; steps: FingeredStep[]; spans: HandSpan[] }) {
+function Under({ g, steps, spans }: { readonly g: NeckGeometry; readonly steps: FingeredStep[]; readonly spans: HandSpan[] }) {
   return (
     <g>
       <HandFrames g={g} spans={spans} />
@@ -111,7 +111,7 @@ function Under({ g, steps, spans }: { g: NeckGeometry; steps: FingeredStep[]; sp
 }
 
 /** Where the hand arrives from elsewhere: a small wedge over the note. */
-function Shifts({ g, steps }: { g: NeckGeometry; steps: FingeredStep[] }) {
+function Shifts({ g, steps }: { readonly g: NeckGeometry; readonly steps: FingeredStep[] }) {
   return shiftsAt(steps).map((k) => (
     <path
       key={k}
@@ -123,7 +123,7 @@ function Shifts({ g, steps }: { g: NeckGeometry; steps: FingeredStep[] }) {
   ));
 }
 
-type HandlesProps = Pick<Props, 'instrument' | 'steps' | 'chosen' | 'onChoose' | 'onHold' | 'onPlace'> & { g: NeckGeometry };
+type HandlesProps = Pick<Props, 'instrument' | 'steps' | 'chosen' | 'onChoose' | 'onHold' | 'onPlace'> & { readonly g: NeckGeometry };
 
 /** Near enough to a place to be dropped on it, in pixels. */
 const NEAR = 26;
@@ -132,7 +132,7 @@ const nearness = (g: NeckGeometry): number => NEAR * g.scale;
 /** Takes hold of the notes of the line. The keyboard reaches them through the tab. */
 function Handles({ g, instrument, steps, chosen, onChoose, onHold, onPlace }: HandlesProps) {
   const group = useRef<SVGGElement>(null);
-  const [held, setHeld] = useState<{ index: number; x: number; y: number } | null>(null);
+  const [held, setHeld] = useState<{ readonly index: number; readonly x: number; readonly y: number } | null>(null);
   const latest = useRef({ g, instrument, steps, chosen, onChoose, onHold, onPlace });
   useEffect(() => {
     latest.current = { g, instrument, steps, chosen, onChoose, onHold, onPlace };
@@ -143,13 +143,16 @@ function Handles({ g, instrument, steps, chosen, onChoose, onHold, onPlace }: Ha
     const node = select<SVGGElement, unknown>(group.current);
     node.call(
       drag<SVGGElement, unknown>()
-        .on('start', ({ x, y }: { x: number; y: number }) => {
+        .on('start', ({ x, y }: { readonly x: number; readonly y: number }) => {
           const now = latest.current;
           index = noteAt(now.g, now.steps, x, y, now.chosen);
           if (index >= 0) now.onChoose(index);
         })
-        .on('drag', ({ x, y }: { x: number; y: number }) => index >= 0 && latest.current.onHold && setHeld({ index, x, y }))
-        .on('end', ({ x, y }: { x: number; y: number }) => {
+        .on(
+          'drag',
+          ({ x, y }: { readonly x: number; readonly y: number }) => index >= 0 && latest.current.onHold && setHeld({ index, x, y }),
+        )
+        .on('end', ({ x, y }: { readonly x: number; readonly y: number }) => {
           const now = latest.current;
           if (index < 0) return now.onPlace?.(boardPlace(now.g, x, y));
           const place = placeAt(now.g, otherPlaces(now.instrument, now.steps[index]), x, y);

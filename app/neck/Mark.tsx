@@ -4,23 +4,23 @@ import { MARK_INK, PLATE } from './mark-colours';
 import type { MarkLook } from './marks';
 
 interface Props {
-  x: number;
-  y: number;
-  look: MarkLook;
-  text: string;
-  bar?: boolean;
-  aside?: boolean;
+  readonly x: number;
+  readonly y: number;
+  readonly look: MarkLook;
+  readonly text: string;
+  readonly bar?: boolean;
+  readonly aside?: boolean;
   /** 1 is normal. */
-  scale: number;
+  readonly scale: number;
   /** A neck drawn from right to left turns the beak too. */
-  mirrored: boolean;
+  readonly mirrored: boolean;
 }
 
 /** The beak takes room on one side. */
 const beaked = (look: MarkLook): boolean => look === 'root' || look === 'twin-root';
 const BEAK = 'M-17.5 0L-8 -13H15a2 2 0 0 1 2 2V11a2 2 0 0 1-2 2H-8Z';
 
-function Plate({ look }: { look: MarkLook }) {
+function Plate({ look }: { readonly look: MarkLook }) {
   const { fill, stroke } = PLATE[look];
   switch (look) {
     case 'root':

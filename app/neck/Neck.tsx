@@ -6,20 +6,20 @@ import { Mark } from './Mark';
 import type { NeckMark } from './marks';
 
 interface Props {
-  g: NeckGeometry;
-  instrument: Instrument;
-  marks: NeckMark[];
+  readonly g: NeckGeometry;
+  readonly instrument: Instrument;
+  readonly marks: NeckMark[];
   /** What the picture shows, in a sentence; the table beside it has the rest. */
-  title: string;
+  readonly title: string;
   /** Frets under the hand, lightened. */
-  band?: { from: number; to: number };
+  readonly band?: { readonly from: number; readonly to: number };
   /** Drawn under the marks, in the neck's coordinates. */
-  under?: ReactNode;
+  readonly under?: ReactNode;
   /** Drawn over the marks, in the neck's coordinates. */
-  children?: ReactNode;
+  readonly children?: ReactNode;
 }
 
-function Band({ g, from, to }: { g: NeckGeometry; from: number; to: number }) {
+function Band({ g, from, to }: { readonly g: NeckGeometry; readonly from: number; readonly to: number }) {
   const [a, b] = [wireX(g, Math.max(0, from - 1)), wireX(g, to)].sort((p, q) => p - q);
   return <rect x={a + 2} y={g.top} width={Math.max(0, b - a - 4)} height={g.bottom - g.top} fill="#fff" opacity={0.07} />;
 }

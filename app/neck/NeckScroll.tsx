@@ -11,12 +11,12 @@ import type { NeckPlace } from './useNeckGeometry';
 const ZOOM = { min: 1, max: 3 };
 
 interface Props {
-  neck: NeckPlace;
-  instrument: Instrument;
-  label: string;
+  readonly neck: NeckPlace;
+  readonly instrument: Instrument;
+  readonly label: string;
   /** Off where several necks scroll together, each with its own names. */
-  names?: boolean;
-  children: ReactNode;
+  readonly names?: boolean;
+  readonly children: ReactNode;
 }
 
 /** Holds a neck that may be wider than the screen: it scrolls sideways, two fingers zoom it, and the strings' names stay in sight. */
@@ -48,7 +48,7 @@ export function NeckScroll({ neck: { holder, width, g, zoom, setZoom }, instrume
 }
 
 /** The strings' names at the edge of a neck that is scrolled. */
-export function StringNames({ g, instrument }: { g: NeckGeometry; instrument: Instrument }) {
+export function StringNames({ g, instrument }: { readonly g: NeckGeometry; readonly instrument: Instrument }) {
   const naming = usePrefs();
   const wide = 20 * g.scale;
   return (

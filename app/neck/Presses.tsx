@@ -3,7 +3,7 @@ import type { Place } from '../../core';
 import { boardPlace, type NeckGeometry } from './geometry';
 
 /** Takes presses on the board. The keyboard has the typed grip. */
-export function Presses({ g, onPress }: { g: NeckGeometry; onPress: (place: Place) => void }) {
+export function Presses({ g, onPress }: { readonly g: NeckGeometry; readonly onPress: (place: Place) => void }) {
   const at = ({ currentTarget, clientX, clientY }: MouseEvent<SVGRectElement>): Place => {
     const box = currentTarget.getBoundingClientRect();
     return boardPlace(g, clientX - box.left, clientY - box.top + g.top);

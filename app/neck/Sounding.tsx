@@ -3,12 +3,12 @@ import { fretX, stringY, type NeckGeometry } from './geometry';
 import type { NeckMark } from './marks';
 
 interface Props {
-  g: NeckGeometry;
-  places: readonly Place[];
+  readonly g: NeckGeometry;
+  readonly places: readonly Place[];
   /** The note's name, written where the neck says nothing. */
-  name: string;
-  inScale: boolean;
-  marks: readonly NeckMark[];
+  readonly name: string;
+  readonly inScale: boolean;
+  readonly marks: readonly NeckMark[];
 }
 
 /** What sounds now, on every place it can be: a double ring in the scale, a dashed one with its name outside it. */

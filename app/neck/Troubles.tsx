@@ -4,17 +4,20 @@ import { troubleSign, type TroubleSign } from '../words/heard-text';
 import { fretX, stringY, type NeckGeometry } from './geometry';
 
 interface Props {
-  g: NeckGeometry;
-  steps: readonly Place[];
-  spots: WeakSpots;
+  readonly g: NeckGeometry;
+  readonly steps: readonly Place[];
+  readonly spots: WeakSpots;
 }
 
 const CLAY = '#f0927a';
 const NIGHT = '#16181d';
 
 /** Places with the worst of their notes. */
-function signs(steps: readonly Place[], spots: WeakSpots): { place: Place; sign: TroubleSign; trouble: number }[] {
-  const at = new Map<number, { place: Place; sign: TroubleSign; trouble: number }>();
+function signs(
+  steps: readonly Place[],
+  spots: WeakSpots,
+): { readonly place: Place; readonly sign: TroubleSign; readonly trouble: number }[] {
+  const at = new Map<number, { readonly place: Place; readonly sign: TroubleSign; readonly trouble: number }>();
   steps.forEach((place, k) => {
     const sign = troubleSign(spots.notes[k]);
     const { trouble } = spots.notes[k];

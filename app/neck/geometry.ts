@@ -2,36 +2,36 @@ import type { Place } from '../../core';
 
 /** Where things lie on a drawn neck, in pixels. Pure: no drawing here. */
 export interface NeckGeometry {
-  width: number;
+  readonly width: number;
   /** Whole height, fret numbers included. */
-  height: number;
+  readonly height: number;
   /** Nut and end of the board. */
-  left: number;
-  right: number;
-  top: number;
-  bottom: number;
-  gap: number;
-  nut: number;
-  frets: number;
-  mirrored: boolean;
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+  readonly gap: number;
+  readonly nut: number;
+  readonly frets: number;
+  readonly mirrored: boolean;
   /** How large marks and letters are: 1 is normal. */
-  scale: number;
+  readonly scale: number;
   /** Frets over which the width is spread: as many as there are, or more, so that another neck lies under it fret by fret. */
-  span: number;
+  readonly span: number;
   /** Lines between rows: `rows[k]` is the y of string k+1. */
-  rows: number[];
+  readonly rows: number[];
 }
 
 interface Options {
-  width: number;
-  frets: number;
-  strings: number;
+  readonly width: number;
+  readonly frets: number;
+  readonly strings: number;
   /** First fret that exists. */
-  nut?: number;
-  gap?: number;
-  mirrored?: boolean;
-  scale?: number;
-  span?: number;
+  readonly nut?: number;
+  readonly gap?: number;
+  readonly mirrored?: boolean;
+  readonly scale?: number;
+  readonly span?: number;
 }
 
 const GUTTER = 58;
@@ -110,7 +110,7 @@ export const INLAYS = [3, 5, 7, 9, 12, 15, 17, 19, 21, 24, 27, 29, 31, 33, 36];
 export const isOctave = (fret: number): boolean => fret % 12 === 0;
 
 /** Spreads spans over lanes so that none touches another in its lane, in whatever order they come; returns the lane of each. */
-export function lanesOf(spans: { from: number; to: number }[]): number[] {
+export function lanesOf(spans: { readonly from: number; readonly to: number }[]): number[] {
   const ends: number[] = [];
   const lanes: number[] = [];
   const leftFirst = [...spans.keys()].sort((a, b) => spans[a].from - spans[b].from);

@@ -2,14 +2,14 @@ import { pitchAt, type Instrument, type Place } from '../../core';
 
 /** What moved between two necks: from a fret to a fret; how many notes went so. */
 export interface Link {
-  from: number;
-  to: number;
-  count: number;
+  readonly from: number;
+  readonly to: number;
+  readonly count: number;
 }
 
 interface Side {
-  instrument: Instrument;
-  places: readonly Place[];
+  readonly instrument: Instrument;
+  readonly places: readonly Place[];
 }
 
 const inOrder = (places: readonly Place[]): Place[] => [...places].sort((a, b) => b.string - a.string || a.fret - b.fret);

@@ -4,7 +4,7 @@ import type { MarkLook } from './marks';
 export const EBONY = ['#2a2b32', '#1f2025'] as const;
 
 /** The plate of a mark, and its edge where it has one. */
-export const PLATE: Readonly<Record<MarkLook, { fill: string; stroke?: string }>> = Object.freeze({
+export const PLATE: Readonly<Record<MarkLook, { readonly fill: string; readonly stroke?: string }>> = Object.freeze({
   root: { fill: '#d39a35', stroke: '#f3d798' },
   'twin-root': { fill: '#ece4d1', stroke: '#d39a35' },
   solid: { fill: '#ece4d1' },

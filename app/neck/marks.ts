@@ -8,20 +8,20 @@ import { fretNumber, noteIn, placeIndex, syllableOf, type DegreeName, type Instr
 export type MarkLook = 'root' | 'twin-root' | 'solid' | 'outlined' | 'dashed' | 'off' | 'gone' | 'new' | 'faint' | 'stud' | 'root-stud';
 
 export interface NeckMark {
-  string: number;
-  fret: number;
-  look: MarkLook;
-  text: string;
+  readonly string: number;
+  readonly fret: number;
+  readonly look: MarkLook;
+  readonly text: string;
   /** A tone of the chosen chord: a bar under the plate. */
-  bar?: boolean;
+  readonly bar?: boolean;
   /** Not what was asked for (no tone of the chord, in one of two rungs only): smaller. */
-  aside?: boolean;
+  readonly aside?: boolean;
 }
 
 /** How this player reads degrees and notes. */
 export interface Naming {
-  degrees: 'numbers' | 'syllables';
-  names: NoteLanguage;
+  readonly degrees: 'numbers' | 'syllables';
+  readonly names: NoteLanguage;
 }
 
 /** A degree, or a note, as this player reads it. */
@@ -29,23 +29,23 @@ export const degreeText = (degree: string, naming?: Naming): string => (naming?.
 export const noteText = (name: string, naming?: Naming): string => noteIn(name, naming?.names ?? 'letters');
 
 export interface MarkOptions {
-  labels: Labels;
+  readonly labels: Labels;
   /** Notes of a second scale; what it shares with the first is kept. */
-  over?: NeckNote[] | null;
+  readonly over?: NeckNote[] | null;
   /** Degrees that stand out; empty: all. */
-  focus?: readonly DegreeName[];
+  readonly focus?: readonly DegreeName[];
   /** Strings shown so far, or null for all. */
-  strings?: readonly number[] | null;
+  readonly strings?: readonly number[] | null;
   /** Pitch classes of the chosen chord. */
-  chord?: ReadonlySet<number> | null;
-  naming?: Naming;
+  readonly chord?: ReadonlySet<number> | null;
+  readonly naming?: Naming;
   /** Where its numbers are counted from. */
-  on?: Instrument;
+  readonly on?: Instrument;
   /** The relative major or minor root. */
-  twin?: DegreeName | null;
+  readonly twin?: DegreeName | null;
 }
 
-type Labelled = NeckNote & { finger?: number };
+type Labelled = NeckNote & { readonly finger?: number };
 
 function lookOf(n: NeckNote, o: MarkOptions): MarkLook {
   if (n.role === 'root') return 'root';

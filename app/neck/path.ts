@@ -52,12 +52,12 @@ export const shiftsAt = (steps: readonly FingeredStep[]): number[] =>
 
 /** One place of the hand, under the neck: which stays of the hand it stands for, and where it lies. */
 export interface HandSpan {
-  fret: number;
+  readonly fret: number;
   /** Counted from 1 along the line. */
-  stays: number[];
-  from: number;
-  to: number;
-  lane: number;
+  readonly stays: number[];
+  readonly from: number;
+  readonly to: number;
+  readonly lane: number;
 }
 
 /** Frets under the four fingers at rest. */

@@ -6,8 +6,8 @@ import { useWidth } from './useWidth';
 
 /** Between strings, in pixels: many strings lie closer. */
 export interface Gaps {
-  wide: number;
-  close: number;
+  readonly wide: number;
+  readonly close: number;
 }
 
 const MANY_STRINGS = 7;
@@ -23,13 +23,13 @@ export function useMarkScale(): number {
 
 /** A neck in its holder, which scrolls where the neck is wider. */
 export interface NeckPlace {
-  holder: RefObject<HTMLDivElement | null>;
+  readonly holder: RefObject<HTMLDivElement | null>;
   /** Of the holder, in pixels; 0 before it is known. */
-  width: number;
-  g: NeckGeometry;
+  readonly width: number;
+  readonly g: NeckGeometry;
   /** How far two fingers have drawn it out: 1 to 3. */
-  zoom: number;
-  setZoom: (zoom: number) => void;
+  readonly zoom: number;
+  readonly setZoom: (zoom: number) => void;
 }
 
 /** A neck as wide as its holder, or wider where the frets would be too narrow to read; `span` frets share the width. */
@@ -62,7 +62,12 @@ export function useNeckUnder({ width, g }: NeckPlace, instrument: Instrument, { 
 }
 
 /** On a narrow screen the neck scrolls to the hand. */
-export function keepInSight(holder: HTMLElement | null, width: number, g: NeckGeometry, frets: { from: number; to: number } | null): void {
+export function keepInSight(
+  holder: HTMLElement | null,
+  width: number,
+  g: NeckGeometry,
+  frets: { readonly from: number; readonly to: number } | null,
+): void {
   if (!holder || !frets || width >= g.width) return;
   const [a, b] = [wireX(g, Math.max(0, frets.from - 1)), wireX(g, Math.min(g.frets, frets.to))];
   holder.scrollTo({ left: (a + b) / 2 - width / 2 });

@@ -39,7 +39,7 @@ const HowToShare = () => (
   </div>
 );
 
-function WayIn({ offer: { urls, code, square, encrypted } }: { offer: Offer }) {
+function WayIn({ offer: { urls, code, square, encrypted } }: { readonly offer: Offer }) {
   const [fresh, { error }] = useNewCodeMutation();
   return (
     <div className="grid gap-2">

@@ -85,7 +85,7 @@ export function SaveAlert() {
   );
 }
 
-const Bar = ({ children }: { children: React.ReactNode }) => (
+const Bar = ({ children }: { readonly children: React.ReactNode }) => (
   <div role="alert" className="flex flex-wrap items-center gap-3 rounded-lg border-2 border-clay bg-sheet px-3 py-2 shadow-xl">
     {children}
   </div>
@@ -142,7 +142,7 @@ function KeepAsNew() {
 }
 
 /** What a window that was closed had not got through. */
-function StrayBar({ stray }: { stray: Stray }) {
+function StrayBar({ stray }: { readonly stray: Stray }) {
   const id = useAppSelector((s) => s.editor.id);
   const dispatch = useAppDispatch();
   const copy = useCopy();

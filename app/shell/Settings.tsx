@@ -6,7 +6,7 @@ import { Segmented } from '../ui/Segmented';
 import { FRAME } from '../words/views/shell';
 import { openPanel } from './panels';
 
-type Choice<K extends keyof Prefs> = readonly { value: Prefs[K] & string; label: string }[];
+type Choice<K extends keyof Prefs> = readonly { readonly value: Prefs[K] & string; readonly label: string }[];
 
 const DEGREES: Choice<'degrees'> = [
   { value: 'numbers', label: '1 ♭3 5' },
@@ -61,7 +61,7 @@ export function Settings() {
   );
 }
 
-const Row = ({ words, children }: { words: string; children: React.ReactNode }) => (
+const Row = ({ words, children }: { readonly words: string; readonly children: React.ReactNode }) => (
   <div className="grid justify-items-start gap-1">
     <p className="text-soft">{words}</p>
     {children}

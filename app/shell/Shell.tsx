@@ -20,12 +20,12 @@ import { useTheme } from './theme';
 import { useViewFocus, VIEW_ID } from './view-focus';
 import { FRAME } from '../words/views/shell';
 
-type Icon = ComponentType<{ size?: number; strokeWidth?: number; 'aria-hidden'?: boolean }>;
+type Icon = ComponentType<{ readonly size?: number; readonly strokeWidth?: number; readonly 'aria-hidden'?: boolean }>;
 interface ViewLink {
-  view: string;
-  Icon: Icon;
+  readonly view: string;
+  readonly Icon: Icon;
   /** On a phone it stands under "More". */
-  more?: boolean;
+  readonly more?: boolean;
 }
 
 /** The views there are, in the order of a player's work. A view not built yet is not here. */
@@ -117,7 +117,13 @@ function Rail() {
 const ENTRY = 'flex min-h-11 cursor-pointer items-center gap-3 rounded px-3 data-[highlighted]:bg-feather-wash';
 
 /** On a phone: the views and tools that the bar has no room for. */
-function More({ links, tools }: { links: { to: string; view: string; Icon: Icon }[]; tools: ReturnType<typeof useTools> }) {
+function More({
+  links,
+  tools,
+}: {
+  readonly links: { readonly to: string; readonly view: string; readonly Icon: Icon }[];
+  readonly tools: ReturnType<typeof useTools>;
+}) {
   const navigate = useNavigate();
   return (
     <DropdownMenu.Root modal={false}>

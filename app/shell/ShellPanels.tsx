@@ -9,7 +9,7 @@ import { VIEW_ID } from './view-focus';
 import { WordList } from './WordList';
 import { FRAME } from '../words/views/shell';
 
-const PANELS: Record<PanelName, { title: string; Body: () => React.ReactNode; wide?: boolean }> = {
+const PANELS: Record<PanelName, { readonly title: string; readonly Body: () => React.ReactNode; readonly wide?: boolean }> = {
   commands: { title: FRAME.commands, Body: CommandLine, wide: true },
   keys: { title: FRAME.keys, Body: KeyList },
   words: { title: FRAME.words, Body: WordList, wide: true },

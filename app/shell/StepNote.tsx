@@ -82,7 +82,7 @@ export function StepNote() {
 }
 
 /** What is said of a change; nothing of one that says itself. */
-function spoken({ told, words, rung }: { told: Told | null; words: string; rung: string }): string {
+function spoken({ told, words, rung }: { readonly told: Told | null; readonly words: string; readonly rung: string }): string {
   const fields = Object.keys(told?.change.after ?? {});
   if (!told || fields.every((f) => SILENT.includes(f as keyof StudyBody))) return '';
   const walked = CHANGED.includes(told.kind) && fields.every((f) => f === 'rung' || f === 'built');

@@ -11,7 +11,7 @@ import { SHELL, type CommandInfo } from './keys';
 import { SHELL_COMMANDS } from './shell-commands';
 
 /** Every command of every view: what the command line offers and the list of keys shows. */
-export const ALL_COMMANDS: readonly { view: string; infos: readonly CommandInfo[] }[] = [
+export const ALL_COMMANDS: readonly { readonly view: string; readonly infos: readonly CommandInfo[] }[] = [
   { view: 'map', infos: MAP_COMMANDS },
   { view: 'connect', infos: CONNECT_COMMANDS },
   { view: 'transpose', infos: TRANSPOSE_COMMANDS },

@@ -4,27 +4,27 @@ import { prefsNow, type Prefs } from '../store/prefs';
 /** A command that has a key: the lists of keys and the command line are made of these. */
 export interface CommandInfo {
   /** Its own among those of its view. */
-  id: string;
+  readonly id: string;
   /** As KeyboardEvent.key gives it; "mod+z" with Ctrl or Command. */
-  keys: readonly string[];
+  readonly keys: readonly string[];
   /** How the list of keys shows it. */
-  shown: string;
-  does: string;
+  readonly shown: string;
+  readonly does: string;
 }
 
 /** What each command of a list does; told which of its keys was pressed. */
 export type Runs<T extends readonly CommandInfo[]> = Record<T[number]['id'], (key: string) => void>;
 
 interface Mounted {
-  view: string;
-  infos: readonly CommandInfo[];
-  runs: Readonly<Record<string, (key: string) => void>>;
+  readonly view: string;
+  readonly infos: readonly CommandInfo[];
+  readonly runs: Readonly<Record<string, (key: string) => void>>;
 }
 
 /** Those that can be run now: the shell's and the view's. The view's come first. */
 const mounted: Mounted[] = [];
 /** A command that waits for its view to be there. */
-let waiting: { view: string; id: string } | null = null;
+let waiting: { readonly view: string; readonly id: string } | null = null;
 
 /** Letters, digits and signs are commands by themselves (WCAG 2.1.4); arrows, Space and keys with Ctrl are not. */
 const isCharacter = (key: string): boolean => [...key].length === 1 && key !== ' ';

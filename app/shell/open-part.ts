@@ -1,5 +1,5 @@
 /** Keys pressed between a command that opens a chooser and the chooser's being there; they are its first ones. */
-let early: { text: string; stop: () => void } | null = null;
+let early: { text: string; readonly stop: () => void } | null = null;
 /** Nobody waits longer for a chooser; milliseconds. */
 const PATIENCE_MS = 1500;
 

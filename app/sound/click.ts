@@ -3,7 +3,9 @@ export const CLICKS = ['wood', 'glass', 'drum'] as const;
 export type Click = (typeof CLICKS)[number];
 
 /** Partials in hertz with their share, seconds until each is 60 dB down, and how much noise begins it. */
-const MADE: Readonly<Record<Click, { partials: readonly (readonly [hz: number, share: number])[]; ring: number; noise: number }>> = {
+const MADE: Readonly<
+  Record<Click, { readonly partials: readonly (readonly [hz: number, share: number])[]; readonly ring: number; readonly noise: number }>
+> = {
   wood: { partials: [[820, 1], [1930, 0.45]], ring: 0.07, noise: 0.25 }, // prettier-ignore
   glass: { partials: [[1760, 1], [4180, 0.35]], ring: 0.16, noise: 0.05 }, // prettier-ignore
   drum: { partials: [[180, 1], [330, 0.5]], ring: 0.12, noise: 0.6 }, // prettier-ignore

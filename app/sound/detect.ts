@@ -10,7 +10,7 @@ const BLOCK = 2048;
 export function detectNotes(
   samples: Float32Array,
   sampleRate: number,
-  { clicksMs = [], ...o }: DetectOptions & { clicksMs?: readonly number[] } = {},
+  { clicksMs = [], ...o }: DetectOptions & { readonly clicksMs?: readonly number[] } = {},
 ): Omit<HeardPitch, 'cents'>[] {
   const detector = new Detector(sampleRate, o);
   const clicks = [...clicksMs].sort((a, b) => a - b);

@@ -9,17 +9,17 @@ export type Sounds = 'both' | 'clicks' | 'notes';
 
 /** A drill as far as it is heard. Lists have one entry a note. */
 export interface DrillHeard {
-  sounds: readonly { midi: number; string: number }[];
-  ticks: readonly number[];
-  loud: readonly boolean[];
+  readonly sounds: readonly { readonly midi: number; readonly string: number }[];
+  readonly ticks: readonly number[];
+  readonly loud: readonly boolean[];
   /** Notes that the fretting hand sounds alone are softer. */
-  slurred: readonly boolean[];
-  beats: number;
+  readonly slurred: readonly boolean[];
+  readonly beats: number;
   /** Notes at which what lies under it sounds anew, and its pitches; none: nothing lies under it. */
-  returns: readonly number[];
-  under: readonly number[];
+  readonly returns: readonly number[];
+  readonly under: readonly number[];
   /** A backing that goes under it, as long as it. */
-  backing: readonly SoundEvent[];
+  readonly backing: readonly SoundEvent[];
 }
 
 const GAIN = { plain: 0.62, loud: 0.9, slurred: 0.5, under: 0.34, click: 0.8 };
@@ -45,7 +45,12 @@ export function drillScore(d: DrillHeard, what: Sounds, click: Click): Score {
   return { beats: d.beats, events: [...notes, ...under, ...backing, ...beats].sort((a, b) => a.beat - b.beat) };
 }
 
-function noteEvent(d: DrillHeard, { midi, string }: { midi: number; string: number }, k: number, beat: number): SoundEvent {
+function noteEvent(
+  d: DrillHeard,
+  { midi, string }: { readonly midi: number; readonly string: number },
+  k: number,
+  beat: number,
+): SoundEvent {
   const gain = d.slurred[k] ? GAIN.slurred : d.loud[k] ? GAIN.loud : GAIN.plain;
   return { beat, sound: stringSound(string, midi), channel: string, gain, beats: (d.ticks[k] / TICKS) * HELD };
 }

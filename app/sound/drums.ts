@@ -2,17 +2,17 @@ import type { Drum } from '../../core';
 
 /** How a drum is made: a tone that falls, partials beside it, noise, and seconds until each is 60 dB down (by ear, no published source). */
 interface Made {
-  hz: number;
+  readonly hz: number;
   /** Where the tone begins, as a multiple of hz, and seconds until it has fallen. */
-  drop: number;
-  fall: number;
-  partials: readonly number[];
-  tone: number;
-  toneRing: number;
-  noise: number;
-  noiseRing: number;
+  readonly drop: number;
+  readonly fall: number;
+  readonly partials: readonly number[];
+  readonly tone: number;
+  readonly toneRing: number;
+  readonly noise: number;
+  readonly noiseRing: number;
   /** Share of the noise that low frequencies are taken from: 0 dull, 1 only hiss. */
-  hiss: number;
+  readonly hiss: number;
 }
 
 const MADE: Readonly<Record<Drum, Made>> = {

@@ -2,8 +2,8 @@ import type { Playing } from './player';
 
 /** Where the ear is: the note that is heard, -1 for none; and the beat of the count-in, from 1, 0 outside it. */
 export interface Heard {
-  now: number;
-  counting: number;
+  readonly now: number;
+  readonly counting: number;
 }
 
 /** Tells where the ear is, frame by frame, for as long as it is asked for. `starts` are those of the notes in beats, ascending. */

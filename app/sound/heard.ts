@@ -4,10 +4,10 @@ import { stringSound } from './sounds';
 
 /** One note of what is heard: at a beat, for some beats, on a string. */
 export interface HeardNote {
-  midi: number;
-  string: number;
-  beat: number;
-  beats: number;
+  readonly midi: number;
+  readonly string: number;
+  readonly beat: number;
+  readonly beats: number;
 }
 type Sounding = Pick<HeardNote, 'midi' | 'string'>;
 
@@ -34,7 +34,7 @@ export const scoreOf = (notes: readonly HeardNote[]): Score => ({
 });
 
 /** Up and down as eighth notes, the top once, the last note held. Returns the notes and, for each, which of those given it is. */
-export function upAndDown(notes: readonly Sounding[]): { notes: HeardNote[]; index: number[] } {
+export function upAndDown(notes: readonly Sounding[]): { readonly notes: HeardNote[]; readonly index: number[] } {
   const index = [...notes.keys(), ...[...notes.keys()].reverse().slice(1)];
   return { notes: eighths(index.map((at) => notes[at])), index };
 }

@@ -4,10 +4,10 @@ import { render } from './sounds';
 
 /** What is rendered to samples. */
 export interface OfflineTake {
-  lead: Score | null;
-  score: Score;
-  tempo: number;
-  levels?: Levels;
+  readonly lead: Score | null;
+  readonly score: Score;
+  readonly tempo: number;
+  readonly levels?: Levels;
 }
 
 /** Frames of one block. */
@@ -22,7 +22,7 @@ export const secondsOf = ({ lead, score, tempo }: OfflineTake): number => (((lea
  * The take once through as samples from -1 to 1, by the same engine that plays it live; it ends when the last sound has died away.
  * Yields the share that is done, and each block as it is ready.
  */
-export function* renderTake(take: OfflineTake, sampleRate: number): Generator<{ done: number; block: Float32Array }> {
+export function* renderTake(take: OfflineTake, sampleRate: number): Generator<{ readonly done: number; readonly block: Float32Array }> {
   let ended = false;
   const transport = new Transport(sampleRate, { seam: () => undefined, end: () => (ended = true) });
   const { lead, score, tempo, levels = FULL_LEVELS } = take;

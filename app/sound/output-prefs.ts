@@ -4,8 +4,8 @@ import { SOUND_PARTS, type Levels, type SoundPart } from './engine/score';
 
 /** How loud each part is, 0 to 1, which of them are silent for now, and what the click is. */
 export interface SoundPrefs extends Levels {
-  muted: SoundPart[];
-  click: Click;
+  readonly muted: SoundPart[];
+  readonly click: Click;
 }
 const USUAL = 0.7;
 const level = (value: unknown): number => (typeof value === 'number' && value >= 0 && value <= 1 ? value : USUAL);

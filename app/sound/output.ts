@@ -5,8 +5,8 @@ import workletUrl from './engine/transport.worklet.ts?worker&url';
 
 /** The one audio context of this window, with its engine; it rests while nothing sounds. */
 export interface Output {
-  context: AudioContext;
-  engine: Engine;
+  readonly context: AudioContext;
+  readonly engine: Engine;
 }
 
 let opening: Promise<Output> | null = null;

@@ -11,25 +11,25 @@ export class SoundError extends Error {
 }
 
 export interface Playing {
-  stop: () => void;
+  readonly stop: () => void;
   /** From the next seam on. */
-  change: (atSeam: AtSeam) => void;
+  readonly change: (atSeam: AtSeam) => void;
   /** Which pass is heard now and the beat in it; null before the first note is heard. */
-  where: () => { pass: number; beat: number; tempo: number } | null;
+  readonly where: () => { readonly pass: number; readonly beat: number; readonly tempo: number } | null;
 }
 
 export interface Listener {
   /** A pass begins: 0 is the lead-in. Told a little before it is heard, in the background too; `atMs` is its time on the audio clock. */
-  onSeam?: (seam: Seam, atMs: number) => void;
+  readonly onSeam?: (seam: Seam, atMs: number) => void;
   /** Nothing sounds any more: the end, a stop, or because something else began to play, here or in another window. */
-  onEnd?: () => void;
+  readonly onEnd?: () => void;
 }
 
 const LOCK = 'crow-ladder:sound';
 /** From the order to the first sound, in seconds: as much as the audio thread needs to hear of it. */
 const LEAD = 0.08;
 
-let current: { stop: () => void; end: () => void; seams: Seam[]; listener: Listener } | null = null;
+let current: { readonly stop: () => void; readonly end: () => void; readonly seams: Seam[]; readonly listener: Listener } | null = null;
 let turn = 0;
 
 /** Plays a take; whatever played before in this window stops. Rejects with a SoundError. `take over` stops another window. */

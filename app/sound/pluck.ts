@@ -1,19 +1,19 @@
 /** How a string is plucked and how it rings. */
 export interface Pluck {
-  hz: number;
-  sampleRate: number;
+  readonly hz: number;
+  readonly sampleRate: number;
   /** Seconds until it is 60 dB down, by its fundamental. */
-  ring: number;
+  readonly ring: number;
   /** The same for its overtones about 3 kHz: short is dull. */
-  bright: number;
+  readonly bright: number;
   /** Where along the string the pick is, from the bridge: 0.05 to 0.5. */
-  pickAt: number;
+  readonly pickAt: number;
   /** Of the noise of the pick. */
-  seed: number;
+  readonly seed: number;
   /** 1 is as loud as every other string. */
-  level: number;
+  readonly level: number;
   /** No longer than this, in seconds; as long as it rings unless said. */
-  most?: number;
+  readonly most?: number;
 }
 
 /** A low A of 55 Hz rings about 7 seconds, a high E of 1319 Hz about 2 (by ear, no published source). */

@@ -1,13 +1,13 @@
 import { render } from './sounds';
 
 export interface RenderOrder {
-  id: number;
-  sounds: string[];
-  sampleRate: number;
+  readonly id: number;
+  readonly sounds: string[];
+  readonly sampleRate: number;
 }
 export interface Rendered {
-  id: number;
-  sounds: [name: string, samples: Float32Array][];
+  readonly id: number;
+  readonly sounds: [name: string, samples: Float32Array][];
 }
 
 self.onmessage = ({ data: { id, sounds, sampleRate } }: MessageEvent<RenderOrder>) => {

@@ -5,14 +5,14 @@ import type { NoSound, Playing } from './player';
 
 /** Hearing a line: which of its notes sounds now (-1: none), and whether it runs. The player loads on first use. */
 export interface Hear {
-  now: number;
-  on: boolean;
+  readonly now: number;
+  readonly on: boolean;
   /** Why nothing sounds. */
-  error: NoSound | null;
-  start: (notes: readonly HeardNote[], tempo: number) => void;
-  stop: () => void;
+  readonly error: NoSound | null;
+  readonly start: (notes: readonly HeardNote[], tempo: number) => void;
+  readonly stop: () => void;
   /** After `elsewhere`: plays here, and the other window stops. */
-  takeOver: () => void;
+  readonly takeOver: () => void;
 }
 
 export function useHear(): Hear {
@@ -21,7 +21,7 @@ export function useHear(): Hear {
   const [error, setError] = useState<NoSound | null>(null);
   const playing = useRef<Playing | null>(null);
   const turn = useRef(0);
-  const last = useRef<{ notes: readonly HeardNote[]; tempo: number } | null>(null);
+  const last = useRef<{ readonly notes: readonly HeardNote[]; readonly tempo: number } | null>(null);
 
   const stop = useCallback(() => {
     turn.current++;
@@ -51,7 +51,7 @@ export function useHear(): Hear {
         .catch((e: unknown) => {
           if (turn.current !== mine) return;
           stop();
-          setError((e as { why?: NoSound }).why ?? 'broken');
+          setError((e as { readonly why?: NoSound }).why ?? 'broken');
         });
     },
     [stop],

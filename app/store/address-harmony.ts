@@ -6,9 +6,9 @@ const unless = (text: string, usual: string): string | null => (text === usual ?
 
 /** A choice of Harmony, which is no part of the study: how it is written, null where it is usual, and how it is read; a string says what is wrong. */
 const CHOICES: {
-  name: string;
-  write: (h: Harmony, i: Instrument) => string | null;
-  read: (text: string, i: Instrument) => Partial<Harmony> | string;
+  readonly name: string;
+  readonly write: (h: Harmony, i: Instrument) => string | null;
+  readonly read: (text: string, i: Instrument) => Partial<Harmony> | string;
 }[] = [
   {
     name: 'page',
@@ -43,7 +43,7 @@ export const harmonyTexts = (h: Harmony, i: Instrument): [string, string][] =>
   });
 
 /** The same, read; what does not hold is left out and said. */
-export function readHarmony(params: URLSearchParams, i: Instrument): { harmony: Partial<Harmony>; problems: string[] } {
+export function readHarmony(params: URLSearchParams, i: Instrument): { readonly harmony: Partial<Harmony>; readonly problems: string[] } {
   const problems: string[] = [];
   let harmony: Partial<Harmony> = {};
   for (const { name, read } of CHOICES) {

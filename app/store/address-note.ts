@@ -2,8 +2,8 @@ import { useSyncExternalStore } from 'react';
 
 /** What of an address could not be used, and of which page it was. */
 interface Note {
-  of: string;
-  problems: readonly string[];
+  readonly of: string;
+  readonly problems: readonly string[];
 }
 
 let note: Note = { of: '', problems: [] };

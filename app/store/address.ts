@@ -15,9 +15,9 @@ import { practiceOf } from './practice/drilled';
 
 /** A choice in the address: how it is written, null where it is as on a blank leaf, and how it is read into a leaf; a string says what is wrong. */
 interface Choice {
-  name: string;
-  write: (body: StudyBody) => string | null;
-  read: (text: string, body: StudyBody) => Partial<StudyBody> | string;
+  readonly name: string;
+  readonly write: (body: StudyBody) => string | null;
+  readonly read: (text: string, body: StudyBody) => Partial<StudyBody> | string;
 }
 
 const blank = blankLeaf();
@@ -192,17 +192,17 @@ export function writeAddress(body: StudyBody, view: StudyView, loose: boolean, b
 }
 
 /** What is looked at beside the study. */
-type Beside = Pick<ReadAddress, 'trying'> & { harmony?: Harmony };
+type Beside = Pick<ReadAddress, 'trying'> & { readonly harmony?: Harmony };
 
 export interface ReadAddress {
   /** The fields that the address sets. */
-  fields: Partial<StudyBody>;
+  readonly fields: Partial<StudyBody>;
   /** What of it cannot be used, in words. */
-  problems: string[];
+  readonly problems: string[];
   /** On Transpose: what is to be tried out. */
-  trying?: Transposing;
+  readonly trying?: Transposing;
   /** In Harmony: what is to be looked at. */
-  harmony?: Partial<Harmony>;
+  readonly harmony?: Partial<Harmony>;
 }
 
 /** Reads the query of an address against what is open: what it does not name is as on a blank leaf; what does not hold is left out and said. */
@@ -279,7 +279,7 @@ function leafFields(view: StudyView): Partial<StudyBody> {
 /** Why fields cannot be a study's, or null. */
 function problemWith(fields: Partial<StudyBody>, now: StudyBody): string | null {
   const keys = Object.keys(fields) as (keyof StudyBody)[];
-  const problem = problemsOf(studySchema.pick(keys), fields)[0] as { message: string } | undefined;
+  const problem = problemsOf(studySchema.pick(keys), fields)[0] as { readonly message: string } | undefined;
   if (problem) return problem.message;
   if (fields.lick && !now.licks.some((l) => l.id === fields.lick)) return 'there is no such lick here';
   if (fields.progression && !now.progressions.some((p) => p.id === fields.progression)) return 'there is no such progression here';

@@ -36,7 +36,7 @@ export const api = createApi({
   tagTypes: ['Studies', 'Instruments', 'Scales', 'Copies', 'Share'],
   endpoints: (build) => ({
     studies: build.query<StudySummary[], void>({ query: () => API.studies, providesTags: ['Studies'] }),
-    study: build.query<Kept<StudyBody> & { problems: Problem[] }, string>({
+    study: build.query<Kept<StudyBody> & { readonly problems: Problem[] }, string>({
       query: (id) => ({ url: at(API.studies, id), timeout: PATIENCE }),
       keepUnusedDataFor: 0,
     }),
@@ -44,7 +44,7 @@ export const api = createApi({
       query: (body) => ({ url: API.studies, method: 'POST', body: { body } }),
       invalidatesTags: ['Studies'],
     }),
-    saveStudy: build.mutation<Saved, { id: string; revision: number; body: StudyBody }>({
+    saveStudy: build.mutation<Saved, { readonly id: string; readonly revision: number; readonly body: StudyBody }>({
       query: ({ id, ...body }) => ({ url: at(API.studies, id), method: 'PUT', body, timeout: PATIENCE }),
       invalidatesTags: (_result, error) => (error ? [] : ['Studies']),
     }),
@@ -57,11 +57,14 @@ export const api = createApi({
       invalidatesTags: ['Studies'],
     }),
     versions: build.query<VersionSummary[], string>({ query: (id) => at(API.studies, id, 'versions'), keepUnusedDataFor: 0 }),
-    version: build.query<{ revision: number; body: StudyBody; problems: Problem[] }, { id: string; revision: number }>({
+    version: build.query<
+      { readonly revision: number; readonly body: StudyBody; readonly problems: Problem[] },
+      { readonly id: string; readonly revision: number }
+    >({
       query: ({ id, revision }) => at(API.studies, id, 'versions', revision),
     }),
-    takingIn: build.query<{ done: number | null }, void>({ query: () => API.progress, keepUnusedDataFor: 0 }),
-    instruments: build.query<(Kept<Instrument> & { problems: Problem[] })[], void>({
+    takingIn: build.query<{ readonly done: number | null }, void>({ query: () => API.progress, keepUnusedDataFor: 0 }),
+    instruments: build.query<(Kept<Instrument> & { readonly problems: Problem[] })[], void>({
       query: () => API.instruments,
       providesTags: ['Instruments'],
     }),
@@ -69,7 +72,7 @@ export const api = createApi({
       query: (body) => ({ url: API.instruments, method: 'POST', body: { body } }),
       invalidatesTags: ['Instruments'],
     }),
-    saveInstrument: build.mutation<Saved, { id: string; revision: number; body: Instrument }>({
+    saveInstrument: build.mutation<Saved, { readonly id: string; readonly revision: number; readonly body: Instrument }>({
       query: ({ id, ...body }) => ({ url: at(API.instruments, id), method: 'PUT', body }),
       invalidatesTags: ['Instruments'],
     }),
@@ -81,12 +84,12 @@ export const api = createApi({
       query: (id) => ({ url: at(API.instruments, id, 'restore'), method: 'POST', body: {} }),
       invalidatesTags: ['Instruments'],
     }),
-    scales: build.query<(Kept<OwnScale> & { problems: Problem[] })[], void>({ query: () => API.scales, providesTags: ['Scales'] }),
+    scales: build.query<(Kept<OwnScale> & { readonly problems: Problem[] })[], void>({ query: () => API.scales, providesTags: ['Scales'] }),
     createScale: build.mutation<Saved, OwnScale>({
       query: (body) => ({ url: API.scales, method: 'POST', body: { body } }),
       invalidatesTags: ['Scales'],
     }),
-    saveScale: build.mutation<Saved, { id: string; revision: number; body: OwnScale }>({
+    saveScale: build.mutation<Saved, { readonly id: string; readonly revision: number; readonly body: OwnScale }>({
       query: ({ id, ...body }) => ({ url: at(API.scales, id), method: 'PUT', body }),
       invalidatesTags: ['Scales'],
     }),

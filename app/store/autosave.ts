@@ -31,7 +31,7 @@ const REST_MS: Partial<Record<SaveState, number>> = { waiting: 300, offline: 250
 const KEPT_STEPS = 60;
 
 interface State {
-  editor: EditorState;
+  readonly editor: EditorState;
 }
 type Dispatch = ThunkDispatch<State, unknown, UnknownAction>;
 
@@ -137,7 +137,7 @@ async function sendNow(getState: () => State, dispatch: Dispatch): Promise<void>
 }
 
 /** Saves that got no answer; each may have arrived all the same. */
-let unanswered: { id: string; body: StudyBody }[] = [];
+let unanswered: { readonly id: string; readonly body: StudyBody }[] = [];
 const MOST_UNANSWERED = 5;
 
 /** Sends what the open study still holds and waits for the answer; for going to another study. */

@@ -20,12 +20,12 @@ import { newId, sameNeck } from './licks';
 
 /** The study that a file's line is meant for. */
 export interface Into {
-  instrument: Instrument;
-  tempo: number;
-  school: FingeringSchool;
-  hand: Hand;
+  readonly instrument: Instrument;
+  readonly tempo: number;
+  readonly school: FingeringSchool;
+  readonly hand: Hand;
   /** Licks that it has room for. */
-  room: number;
+  readonly room: number;
 }
 
 /** What becomes of notes that lie beyond the neck: nothing comes in; all an octave higher or lower; rests in their place; another neck. */
@@ -34,15 +34,17 @@ export type Fit = 'as-is' | 'up' | 'down' | 'inside' | 'neck';
 /** How a player wants a file's line. */
 export interface Asked {
   /** A line of the file by its id; the likeliest where none is named. */
-  voice?: string;
-  fit: Fit;
+  readonly voice?: string;
+  readonly fit: Fit;
   /** In one piece at the first tempo and meter, not cut where they change. */
-  whole: boolean;
+  readonly whole: boolean;
 }
 export const PLAINLY: Asked = { fit: 'as-is', whole: false };
 
 /** What a line becomes: licks, or why not. `beyond`: notes that lie beyond the neck as the file has them. `changes`: tempo or meter changes. */
-export type Made = { beyond: number; changes: number } & ({ licks: Lick[]; remarks: string[] } | { why: string });
+export type Made = { readonly beyond: number; readonly changes: number } & (
+  { readonly licks: Lick[]; readonly remarks: string[] } | { readonly why: string }
+);
 
 const MOST_FRETS = 36;
 const MOST_STRINGS = 12;
@@ -85,11 +87,11 @@ export function neckThatFits(neck: Instrument, midis: readonly number[]): Instru
 
 /** A stretch of a line with one tempo and one meter, cut where they change. */
 interface Stretch {
-  notes: PitchedNote[];
-  tempo: number | null;
-  meter: [number, number];
+  readonly notes: PitchedNote[];
+  readonly tempo: number | null;
+  readonly meter: [number, number];
   /** Bars before it. */
-  bars: number;
+  readonly bars: number;
 }
 
 /** Stretches that a line is cut into at most; one that changes more often is played freely, and keeps its first tempo. */
@@ -99,7 +101,9 @@ const MOST_STRETCHES = 24;
 export function stretchesOf(line: FileLine, whole: boolean): Stretch[] {
   const one: Stretch = { notes: line.notes, tempo: line.tempo, meter: line.meter, bars: 0 };
   if (whole || !line.changes.length) return [one];
-  const cuts: { at: number; tempo: number | null; meter: [number, number] }[] = [{ at: 0, tempo: line.tempo, meter: line.meter }];
+  const cuts: { readonly at: number; readonly tempo: number | null; readonly meter: [number, number] }[] = [
+    { at: 0, tempo: line.tempo, meter: line.meter },
+  ];
   let [from, meter] = [0, line.meter];
   for (const change of line.changes) {
     const other = change.meter.join() !== meter.join();
@@ -142,9 +146,9 @@ function cutAt(notes: readonly PitchedNote[], cuts: readonly number[]): PitchedN
 }
 
 /** A stretch cut at barlines into parts that a lick can hold; what is tied over a cut is struck. */
-function partsOf({ notes, meter, bars }: Stretch): { notes: PitchedNote[]; bars: [number, number] }[] {
+function partsOf({ notes, meter, bars }: Stretch): { readonly notes: PitchedNote[]; readonly bars: [number, number] }[] {
   const perBar = barTicks(meter);
-  const parts: { notes: PitchedNote[]; bars: [number, number] }[] = [];
+  const parts: { readonly notes: PitchedNote[]; readonly bars: [number, number] }[] = [];
   let at = 0;
   let cut = 0;
   let from = 0;

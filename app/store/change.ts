@@ -5,14 +5,14 @@ import { selectLaid, selectRung } from './study';
 
 /** What a change may look at: the study as it stands now, its shapes and which of them is chosen. */
 export interface Now {
-  body: StudyBody;
-  shapes: Shape[];
-  current: number;
-  shape: Shape | null;
+  readonly body: StudyBody;
+  readonly shapes: Shape[];
+  readonly current: number;
+  readonly shape: Shape | null;
 }
 
 /** The study as it stands, or null where none is open. */
-export function nowOf(state: { editor: EditorState }): Now | null {
+export function nowOf(state: { readonly editor: EditorState }): Now | null {
   const { body } = state.editor;
   if (!body) return null;
   const shapes = selectLaid(state)?.shapes ?? [];
@@ -23,7 +23,7 @@ export function nowOf(state: { editor: EditorState }): Now | null {
 /** A change worked out from the study as it stands when it happens; null changes nothing. Handlers that dispatch it never go stale. */
 export const change =
   (make: (now: Now) => Partial<StudyBody> | null) =>
-  (dispatch: (action: ReturnType<typeof edited>) => unknown, getState: () => { editor: EditorState }): void => {
+  (dispatch: (action: ReturnType<typeof edited>) => unknown, getState: () => { readonly editor: EditorState }): void => {
     const now = nowOf(getState());
     const fields = now && make(now);
     if (fields) dispatch(edited(fields));

@@ -22,7 +22,9 @@ import { rungIndex, rungOf, selectBody, selectLaid, selectRung } from './study';
 const OFFERED = 4;
 
 /** What the route worker is asked. */
-export type RouteJob = { instrument: Instrument; scale: ScaleRef } & ({ plan: RouteRequest } | { connect: ConnectRequest });
+export type RouteJob = { readonly instrument: Instrument; readonly scale: ScaleRef } & (
+  { readonly plan: RouteRequest } | { readonly connect: ConnectRequest }
+);
 
 /** Changes that ask for another line: what was settled note by note, and which way there was shown, go with the old one. */
 const asAsked = { held: [], fingers: [], choice: 0 };
@@ -72,13 +74,21 @@ export const seamConnection = ({ connection }: StudyBody, below: Shape, above: S
 
 /** A connection with its rungs found on the ladder as it is now. */
 export interface Ends {
-  asked: Connection;
-  from: number;
-  to: number;
+  readonly asked: Connection;
+  readonly from: number;
+  readonly to: number;
 }
 
 /** What is asked of the study as it stands; null where there is no ladder. */
-export function endsNow({ body, shapes, current }: { body: StudyBody; shapes: Shape[]; current: number }): Ends | null {
+export function endsNow({
+  body,
+  shapes,
+  current,
+}: {
+  readonly body: StudyBody;
+  readonly shapes: Shape[];
+  readonly current: number;
+}): Ends | null {
   if (!shapes.length) return null;
   const asked = body.connection ?? usualConnection(shapes, current);
   const to = rungIndex(shapes, asked.to);
@@ -141,7 +151,7 @@ export function settle(ends: Ends, index: number, finger: number | null): Partia
 }
 
 /** Several notes' fingers settled at once. */
-export function settleAll(ends: Ends, fingers: readonly { index: number; finger: number }[]): Partial<StudyBody> {
+export function settleAll(ends: Ends, fingers: readonly { readonly index: number; readonly finger: number }[]): Partial<StudyBody> {
   const others = ends.asked.fingers.filter((f) => !fingers.some((o) => o.index === f.index));
   return tell(ends, { fingers: [...others, ...fingers], choice: 0 });
 }
@@ -161,7 +171,7 @@ export const endNote = (shape: Shape, highest: boolean): Place => {
 };
 
 /** Start and goal of a best route: as named, or the outermost notes of the rungs. */
-export function routeEnds(ends: Ends, shapes: Shape[]): { from: Place; to: NonNullable<Connection['goal']> } {
+export function routeEnds(ends: Ends, shapes: Shape[]): { readonly from: Place; readonly to: NonNullable<Connection['goal']> } {
   const up = goesUp(ends);
   const { start, goal } = ends.asked;
   return { from: start ?? endNote(shapes[ends.from], !up), to: goal ?? endNote(shapes[ends.to], up) };

@@ -6,18 +6,18 @@ import type { Form } from './progressions';
 /** Where the ear is in the form. */
 export interface Ear {
   /** The chord that is heard, -1 for none. */
-  at: number;
+  readonly at: number;
   /** Pulses until the next one begins: 1 is the last. */
-  left: number;
+  readonly left: number;
   /** The beat of the count-in, from 1; 0 outside it. */
-  counting: number;
+  readonly counting: number;
 }
 
 /** What is heard: a form, the bars of it that go round, and its meter. */
 export interface Heard {
-  form: Form;
-  range: [number, number];
-  meter: KeptProgression['meter'];
+  readonly form: Form;
+  readonly range: [number, number];
+  readonly meter: KeptProgression['meter'];
 }
 
 /** Nothing is heard. */

@@ -4,9 +4,9 @@ import type { Kept, Problem, StudyBody } from '../../contract';
 
 /** One edit as the difference it made: the fields before and after, and in which view. */
 export interface Change {
-  before: Partial<StudyBody>;
+  readonly before: Partial<StudyBody>;
   after: Partial<StudyBody>;
-  view: string;
+  readonly view: string;
 }
 
 /** The id of a loose leaf: it belongs to no study, stays in this browser, and no record of the server can have it. */
@@ -20,32 +20,36 @@ export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'refused' |
 
 /** What a window that was closed left unsaved. */
 export interface Stray {
-  window: string;
-  at: number;
-  body: StudyBody;
+  readonly window: string;
+  readonly at: number;
+  readonly body: StudyBody;
 }
 
 export interface EditorState {
-  id: string | null;
-  revision: number;
-  body: StudyBody | null;
+  readonly id: string | null;
+  readonly revision: number;
+  readonly body: StudyBody | null;
   /** As it stands on the server, as far as this window knows; null where it does not. */
-  stands: StudyBody | null;
-  past: Change[];
+  readonly stands: StudyBody | null;
+  readonly past: Change[];
   future: Change[];
   save: SaveState;
   /** What is on its way to the server; the next save waits for its answer. */
-  sent: StudyBody | null;
-  savedAt: number | null;
+  readonly sent: StudyBody | null;
+  readonly savedAt: number | null;
   /** What the server holds instead, while the player decides. */
-  conflict: Kept<StudyBody> | null;
+  readonly conflict: Kept<StudyBody> | null;
   /** Why the server refused the last save, or what is wrong with the study as it was opened. */
-  problems: Problem[];
+  readonly problems: Problem[];
   /** In words, why the last save was refused. */
-  reason: string;
+  readonly reason: string;
   /** The last change, or step back or forth, counted so that two alike are both told. */
-  told: { kind: 'done' | 'undone' | 'redone' | 'taken back' | 'elsewhere'; change: Change; count: number } | null;
-  strays: Stray[];
+  told: {
+    readonly kind: 'done' | 'undone' | 'redone' | 'taken back' | 'elsewhere';
+    readonly change: Change;
+    readonly count: number;
+  } | null;
+  readonly strays: Stray[];
 }
 
 const UNDO_LIMIT = 300;
@@ -116,20 +120,23 @@ const viewNow = (): string => {
   const [first = '', , inStudy = ''] = typeof location === 'undefined' ? [] : location.pathname.split('/').slice(1);
   return first === 'study' ? inStudy : first;
 };
-const inView = <P>(payload: P): { payload: P; meta: { view: string } } => ({ payload, meta: { view: viewNow() } });
-type InView<P> = PayloadAction<P, string, { view: string }>;
+const inView = <P>(payload: P): { readonly payload: P; readonly meta: { readonly view: string } } => ({
+  payload,
+  meta: { view: viewNow() },
+});
+type InView<P> = PayloadAction<P, string, { readonly view: string }>;
 
 /** A study as it is opened: what the server holds, or over it what this browser had not yet got through. */
 export interface Opened {
-  kept: Kept<StudyBody>;
-  problems: Problem[];
+  readonly kept: Kept<StudyBody>;
+  readonly problems: Problem[];
   /** Unsaved here. */
-  draft?: StudyBody;
-  save?: SaveState;
-  conflict?: Kept<StudyBody>;
-  past?: Change[];
-  future?: Change[];
-  strays?: Stray[];
+  readonly draft?: StudyBody;
+  readonly save?: SaveState;
+  readonly conflict?: Kept<StudyBody>;
+  readonly past?: Change[];
+  readonly future?: Change[];
+  readonly strays?: Stray[];
 }
 
 const editor = createSlice({
@@ -176,18 +183,21 @@ const editor = createSlice({
       tell(state, 'redone', change);
     },
     /** A change that no study can hold goes, with what is wrong with it; it cannot be redone. */
-    takenBack: (state, { payload }: PayloadAction<{ good: StudyBody; problems: Problem[] }>) => {
+    takenBack: (state, { payload }: PayloadAction<{ readonly good: StudyBody; readonly problems: Problem[] }>) => {
       const change = state.past.pop();
       state.body = payload.good;
       state.reason = payload.problems[0]?.message ?? '';
       if (change) tell(state, 'taken back', change);
     },
-    saveStarted: (state, { payload }: PayloadAction<{ id: string; sent: StudyBody }>) => {
+    saveStarted: (state, { payload }: PayloadAction<{ readonly id: string; readonly sent: StudyBody }>) => {
       if (payload.id !== state.id) return;
       if (!STANDING.includes(state.save)) state.save = 'saving';
       state.sent = payload.sent;
     },
-    saveDone: (state, { payload }: PayloadAction<{ id: string; revision: number; updatedAt: number; sent: StudyBody }>) => {
+    saveDone: (
+      state,
+      { payload }: PayloadAction<{ readonly id: string; readonly revision: number; readonly updatedAt: number; readonly sent: StudyBody }>,
+    ) => {
       if (payload.id !== state.id) return;
       Object.assign(state, {
         sent: null,
@@ -202,7 +212,15 @@ const editor = createSlice({
     },
     saveFailed: (
       state,
-      { payload }: PayloadAction<{ id: string; save: SaveState; reason?: string; problems?: Problem[]; current?: Kept<StudyBody> }>,
+      {
+        payload,
+      }: PayloadAction<{
+        readonly id: string;
+        readonly save: SaveState;
+        readonly reason?: string;
+        readonly problems?: Problem[];
+        readonly current?: Kept<StudyBody>;
+      }>,
     ) => {
       if (payload.id !== state.id) return;
       state.sent = null;
@@ -218,7 +236,7 @@ const editor = createSlice({
       state.stands = payload.body;
     },
     /** A save met a change of other fields made elsewhere: both stay, and the save is made again. */
-    joined: (state, { payload }: PayloadAction<{ id: string; body: StudyBody; current: Kept<StudyBody> }>) => {
+    joined: (state, { payload }: PayloadAction<{ readonly id: string; readonly body: StudyBody; readonly current: Kept<StudyBody> }>) => {
       if (payload.id !== state.id) return;
       comesFromElsewhere(state, payload.body, payload.current.revision, payload.current.updatedAt);
       Object.assign(state, { sent: null, stands: payload.current.body, save: 'waiting' });

@@ -5,25 +5,25 @@ import { followed, LOOSE, saveFailed, type EditorState } from './editor';
 
 /** What tells of changes: an EventSource, or a stand-in in tests. */
 export interface Source {
-  addEventListener: {
-    (kind: 'message', heard: (e: { data: string }) => void): void;
+  readonly addEventListener: {
+    (kind: 'message', heard: (e: { readonly data: string }) => void): void;
     (kind: 'alive' | 'error', heard: () => void): void;
   };
   /** 2: it was refused and will not try again by itself. */
-  readyState: number;
-  close: () => void;
+  readonly readyState: number;
+  readonly close: () => void;
 }
 
 export interface World {
-  getState: () => { editor: EditorState };
-  dispatch: ThunkDispatch<{ editor: EditorState }, unknown, UnknownAction>;
+  readonly getState: () => { readonly editor: EditorState };
+  readonly dispatch: ThunkDispatch<{ readonly editor: EditorState }, unknown, UnknownAction>;
   /** Calls back whenever the store changed. */
-  subscribe: (listener: () => void) => void;
-  open: (url: string) => Source;
+  readonly subscribe: (listener: () => void) => void;
+  readonly open: (url: string) => Source;
   /** Whether this window is in sight and wants to follow. */
-  wants: () => boolean;
+  readonly wants: () => boolean;
   /** Windows that follow, this one too. */
-  present: (count: number) => void;
+  readonly present: (count: number) => void;
 }
 
 /** Of an EventSource that gave up (HTML standard, 9.2); after so long another is tried, in ms. */
@@ -39,9 +39,9 @@ const LISTS_MS = 400;
  * One connection, only while the window is in sight: a browser allows few to one server. Returns what is to be called when `wants` may answer otherwise.
  */
 export function following({ getState, dispatch, subscribe, open, wants, present }: World): () => void {
-  let source: { of: string; it: Source } | null = null;
+  let source: { readonly of: string; readonly it: Source } | null = null;
   /** The newest revision that was told of the open study. */
-  let told: { id: string; revision: number | null } | null = null;
+  let told: { readonly id: string; readonly revision: number | null } | null = null;
   let asking = false;
   let lists: ReturnType<typeof setTimeout> | null = null;
 
@@ -55,7 +55,7 @@ export function following({ getState, dispatch, subscribe, open, wants, present 
     query.unsubscribe();
     asking = false;
     if (data && !data.problems.length) dispatch(followed(keptOf(data)));
-    else if ((error as { status?: unknown } | undefined)?.status === 404 && getState().editor.id === id) dispatch(saveFailed({ id, save: 'gone' })); // prettier-ignore
+    else if ((error as { readonly status?: unknown } | undefined)?.status === 404 && getState().editor.id === id) dispatch(saveFailed({ id, save: 'gone' })); // prettier-ignore
     if (data && told.id === id && told.revision !== null && told.revision > data.revision) void catchUp();
   };
   const hear = (e: ServerEvent): void => {
@@ -110,4 +110,4 @@ export function following({ getState, dispatch, subscribe, open, wants, present 
   return look;
 }
 
-const keptOf = ({ id, revision, createdAt, updatedAt, body }: Kept<StudyBody> & { problems: Problem[] }): Kept<StudyBody> => ({ id, revision, createdAt, updatedAt, body }); // prettier-ignore
+const keptOf = ({ id, revision, createdAt, updatedAt, body }: Kept<StudyBody> & { readonly problems: Problem[] }): Kept<StudyBody> => ({ id, revision, createdAt, updatedAt, body }); // prettier-ignore

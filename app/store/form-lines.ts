@@ -17,7 +17,7 @@ import { addLick, freshLick } from './licks';
 import { formOf, loopOf, type FormChord } from './progressions';
 
 /** The bars that lines are made of: those that go round, else all. */
-export function barsOfLines(p: KeptProgression): { bars: Bar[]; chords: FormChord[]; start: number } {
+export function barsOfLines(p: KeptProgression): { readonly bars: Bar[]; readonly chords: FormChord[]; readonly start: number } {
   const { bars, chords } = formOf(p);
   const [from, to] = loopOf(p, bars.length);
   return { bars: bars.slice(from, to + 1), chords: chords.filter((c) => c.bar >= from && c.bar <= to), start: from * barQuarters(p.meter) };
@@ -50,9 +50,9 @@ export function guideNotes(body: StudyBody, p: KeptProgression, degrees: ('3' | 
 }
 
 export interface StudyAsked {
-  seed: number;
-  notesPerBeat: 1 | 2 | 3 | 4;
-  near: number;
+  readonly seed: number;
+  readonly notesPerBeat: 1 | 2 | 3 | 4;
+  readonly near: number;
 }
 
 /** A study line over the bars as notes of a lick; a beat is what the meter counts. */
@@ -68,7 +68,7 @@ export function lickOfLine(
   p: KeptProgression,
   name: string,
   make: () => LickNote[],
-): { lick: Partial<StudyBody> } | { why: string } {
+): { readonly lick: Partial<StudyBody> } | { readonly why: string } {
   let notes: LickNote[];
   try {
     notes = make();

@@ -11,7 +11,7 @@ export type NewPart = HandoutPart extends infer P ? (P extends HandoutPart ? Omi
 export function addHandout(
   { handouts, name, licks }: StudyBody,
   from: Pick<Handout, 'teacher' | 'paper'>,
-): { edit: Edit; id: string } | null {
+): { readonly edit: Edit; readonly id: string } | null {
   if (handouts.length >= MOST_HANDOUTS) return null;
   const id = newId();
   const parts: HandoutPart[] = [
@@ -31,7 +31,7 @@ export const setHandout = (study: Study, id: string, fields: Partial<Omit<Handou
 export const dropHandout = ({ handouts }: Study, id: string): Edit => ({ handouts: handouts.filter((h) => h.id !== id) });
 
 /** The same again under another pupil's name; null where there is no room. */
-export function copyHandout({ handouts }: Study, id: string): { edit: Edit; id: string } | null {
+export function copyHandout({ handouts }: Study, id: string): { readonly edit: Edit; readonly id: string } | null {
   const from = handouts.find((h) => h.id === id);
   if (!from || handouts.length >= MOST_HANDOUTS) return null;
   const copy: Handout = { ...from, id: newId(), pupil: '', parts: from.parts.map((p) => ({ ...p, id: newId() })) };

@@ -9,17 +9,17 @@ export type HarmonyPage = (typeof HARMONY_PAGES)[number];
 
 /** What is held and looked at in harmony; it changes nothing of the study. The Map shows the same grip. */
 export interface Harmony {
-  page: HarmonyPage;
+  readonly page: HarmonyPage;
   /** How many notes are stacked. */
-  size: StackSize;
+  readonly size: StackSize;
   /** Numerals counted from the mode's own tonic, or from its parent's. */
-  from: 'mode' | 'parent';
+  readonly from: 'mode' | 'parent';
   /** Places pressed on the neck, one a string, thickest first. */
-  grip: Place[];
+  readonly grip: Place[];
   /** The chord's tones alone, as a shape of their own. */
-  arpeggio: boolean;
+  readonly arpeggio: boolean;
   /** Chords that follow each other, as typed. */
-  line: string;
+  readonly line: string;
 }
 
 const initialState: Harmony = { page: 'chords', size: 4, from: 'mode', grip: [], arpeggio: false, line: '' };

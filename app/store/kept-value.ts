@@ -2,11 +2,11 @@ import { useSyncExternalStore } from 'react';
 
 /** A value that this browser keeps for its player, under a name. */
 export interface KeptValue<T> {
-  get: () => T;
+  readonly get: () => T;
   /** False where the browser keeps nothing; the value holds until the page goes then. */
-  set: (value: T) => boolean;
-  use: () => T;
-  subscribe: (listener: () => void) => () => void;
+  readonly set: (value: T) => boolean;
+  readonly use: () => T;
+  readonly subscribe: (listener: () => void) => () => void;
 }
 
 const stored = (key: string): string | null => {
@@ -30,8 +30,8 @@ function parsed(text: string | null): unknown {
 export function keptValue<T>(name: string, read: (value: unknown) => T): KeptValue<T> {
   const key = `crow-ladder:${name}`;
   const listeners = new Set<() => void>();
-  let known: { text: string | null; value: T } | null = null;
-  let held: { value: T } | null = null;
+  let known: { readonly text: string | null; readonly value: T } | null = null;
+  let held: { readonly value: T } | null = null;
   const get = (): T => {
     if (held) return held.value;
     const text = stored(key);

@@ -78,8 +78,8 @@ export const changeLick = (body: StudyBody, id: string, fields: Partial<Lick>): 
 
 /** Notes of a lick changed, and where the caret stands then. */
 export interface NotesEdit {
-  notes: LickNote[];
-  caret: number;
+  readonly notes: LickNote[];
+  readonly caret: number;
 }
 
 /** A note or rest after the caret; null where the lick is full. */
@@ -157,7 +157,7 @@ export function withPitches(
   neck: Instrument,
   notes: readonly LickNote[],
   pitches: readonly number[],
-  o: { school: FingeringSchool; hand: Hand },
+  o: { readonly school: FingeringSchool; readonly hand: Hand },
 ): LickNote[] {
   let k = -1;
   const pitched = pitchedNotes(neck, notes).map((n) => {

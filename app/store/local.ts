@@ -4,20 +4,20 @@ import type { Change } from './editor';
 
 /** A study as a window has it open, kept in the browser so that a closed, killed or reloaded window loses nothing. */
 export interface OpenRecord {
-  id: string;
-  window: string;
+  readonly id: string;
+  readonly window: string;
   /** The revision that the body goes on from. */
-  revision: number;
-  body: StudyBody;
+  readonly revision: number;
+  readonly body: StudyBody;
   /** Whether the body holds what the server has not acknowledged. */
-  unsaved: boolean;
+  readonly unsaved: boolean;
   /** What was on its way to the server when this was kept. */
-  sent: StudyBody | null;
-  past: Change[];
-  future: Change[];
-  savedAt: number | null;
+  readonly sent: StudyBody | null;
+  readonly past: Change[];
+  readonly future: Change[];
+  readonly savedAt: number | null;
   /** When it was kept, milliseconds since 1970. */
-  at: number;
+  readonly at: number;
 }
 
 /** Storage may be full or forbidden; saving to the server does not depend on it. */

@@ -98,9 +98,9 @@ export const fingerOf = (shape: Shape, place: Place): number | undefined =>
 
 /** What is asked of the root: a string, a place, or a place and the finger on it. */
 interface Wanted {
-  string: number;
-  fret?: number;
-  finger?: number;
+  readonly string: number;
+  readonly fret?: number;
+  readonly finger?: number;
 }
 
 /** The rung nearest the hand whose lowest root lies on this string; or the one that a player means by the root at this place. */
@@ -157,7 +157,7 @@ export function withPin(body: StudyBody, shape: Shape, place: Place, finger: num
 }
 
 /** Several fingers of a shape settled at once, by index of its notes. */
-export const withPins = (body: StudyBody, shape: Shape, fingers: readonly { index: number; finger: number }[]): Edit =>
+export const withPins = (body: StudyBody, shape: Shape, fingers: readonly { readonly index: number; readonly finger: number }[]): Edit =>
   fingers.reduce<Edit>(({ pins }, f) => withPin({ ...body, pins: pins ?? body.pins }, shape, shape.notes[f.index], f.finger), {});
 
 /** Fingers settled in a shape, or (without one) those that hold in no shape that there is now, let go. */

@@ -8,9 +8,9 @@ export type Opening = 'open' | 'missing' | 'offline' | 'damaged' | 'not-let-in';
 /** What this browser has of a study. */
 export interface Local {
   /** This window's own record. */
-  own: OpenRecord | null;
+  readonly own: OpenRecord | null;
   /** What closed windows left unsaved, newest first. */
-  strays: OpenRecord[];
+  readonly strays: OpenRecord[];
 }
 
 /** What a closed window left goes on in this one, if nothing was saved since (or nobody knows); else it is offered. */
@@ -20,7 +20,7 @@ export function takenOver({ own, strays }: Local, stands: number | null): Local 
   return goesOn ? { own: newest, strays: others } : { own, strays };
 }
 
-type Held = Kept<StudyBody> & { problems: Problem[] };
+type Held = Kept<StudyBody> & { readonly problems: Problem[] };
 
 /** Unsaved work from the revision that stands is still to be saved; from an older one it is a conflict to be settled, unless what stands is what this window had sent. */
 export function openedFrom({ problems, ...kept }: Held, { own }: Pick<Local, 'own'>): Opened {
@@ -35,8 +35,8 @@ export function openedFrom({ problems, ...kept }: Held, { own }: Pick<Local, 'ow
 }
 
 /** Without the server's record: what the browser kept of it, or why nothing can be shown. */
-export function openedWithout(error: unknown, { own }: Pick<Local, 'own'>): Opened | { why: Exclude<Opening, 'open'> } {
-  const { status } = (error ?? {}) as { status?: unknown };
+export function openedWithout(error: unknown, { own }: Pick<Local, 'own'>): Opened | { readonly why: Exclude<Opening, 'open'> } {
+  const { status } = (error ?? {}) as { readonly status?: unknown };
   if (status === 422) return { why: 'damaged' };
   if (status === 404 && !own?.unsaved) return { why: 'missing' };
   if (!own && status === 401) return { why: 'not-let-in' };

@@ -9,15 +9,15 @@ export type Guide = (typeof GUIDES)[number];
 /** What is looked at of a progression; it changes nothing of the study. */
 export interface Over {
   /** Which chord, silent ones not counted. */
-  at: number;
+  readonly at: number;
   /** Which of the ways through the form. */
-  way: number;
-  guide: Guide;
+  readonly way: number;
+  readonly guide: Guide;
   /** The text is open to be changed. */
-  writing: boolean;
+  readonly writing: boolean;
   /** A place whose ways into the next chord are shown. */
-  target: Place | null;
-  countIn: boolean;
+  readonly target: Place | null;
+  readonly countIn: boolean;
 }
 
 const initialState: Over = { at: 0, way: 0, guide: 'none', writing: false, target: null, countIn: true };

@@ -4,7 +4,7 @@ import { degreesOf } from '../../core';
 import { useScalesQuery } from './api';
 
 /** A scale of the player's own, as the notebook keeps it. */
-export type KeptScale = Kept<OwnScale> & { problems: Problem[] };
+export type KeptScale = Kept<OwnScale> & { readonly problems: Problem[] };
 
 const NONE: OwnScale[] = [];
 const NO_RECORDS: KeptScale[] = [];

@@ -21,7 +21,7 @@ export const viewPath = (id: string | null, view: StudyView): string =>
   id === null || id === LOOSE ? `/${view}` : `/study/${encodeURIComponent(id)}/${view}`;
 
 /** Which study and which view an address is of. */
-export function placeOfPath(pathname: string): { id: string; view: string } {
+export function placeOfPath(pathname: string): { readonly id: string; readonly view: string } {
   const [first = '', id = '', view = ''] = pathname.split('/').slice(1);
   return first === 'study' ? { id: decodeURIComponent(id), view } : { id: LOOSE, view: first };
 }

@@ -3,23 +3,23 @@ import { keptValue } from './kept-value';
 /** What a player likes, kept in this browser for all studies. */
 export interface Prefs {
   /** What "degrees" says on the marks. */
-  degrees: 'numbers' | 'syllables';
+  readonly degrees: 'numbers' | 'syllables';
   /** What "notes" says on the marks, and how strings are named. */
-  names: 'letters' | 'german' | 'fixed-do';
+  readonly names: 'letters' | 'german' | 'fixed-do';
   /** How large marks and letters are. */
-  size: 'normal' | 'large';
+  readonly size: 'normal' | 'large';
   /** How single-letter commands are pressed. */
-  keys: 'alone' | 'alt' | 'off';
+  readonly keys: 'alone' | 'alt' | 'off';
   /** Whether what other windows and devices change of the open study is shown here as it happens. */
-  follow: 'on' | 'off';
+  readonly follow: 'on' | 'off';
   /** Whether the legend of the marks lies open. */
-  legend: boolean;
+  readonly legend: boolean;
   /** Whether "What do you want to do?" was sent away. */
-  waysSeen: boolean;
+  readonly waysSeen: boolean;
   /** Demo studies that the player was asked about. */
-  asked: string[];
+  readonly asked: string[];
   /** Own words whose line was read. */
-  read: string[];
+  readonly read: string[];
 }
 
 export const USUAL_PREFS: Readonly<Prefs> = Object.freeze({

@@ -81,22 +81,22 @@ export function dropProgression(body: StudyBody): Edit | null {
 
 /** A chord of a form that sounds: in which bar, and its place among those that sound. */
 export interface FormChord {
-  symbol: string;
-  bar: number;
+  readonly symbol: string;
+  readonly bar: number;
   /** Times in quarters from the beginning. */
-  from: number;
-  to: number;
+  readonly from: number;
+  readonly to: number;
 }
 
 /** A progression as it is played. */
 export interface Form {
-  bars: Bar[];
-  faults: ReturnType<typeof parseProgression>['faults'];
+  readonly bars: Bar[];
+  readonly faults: ReturnType<typeof parseProgression>['faults'];
   /** Chords that sound, in order. */
-  chords: FormChord[];
+  readonly chords: FormChord[];
   /** Their beginnings. */
-  starts: number[];
-  quarters: number;
+  readonly starts: number[];
+  readonly quarters: number;
 }
 
 /** The bars that go round: the whole form where no loop is set, or where it lies beyond the end. */
@@ -119,7 +119,10 @@ export function formOf({ text, meter }: Pick<KeptProgression, 'text' | 'meter'>)
 }
 
 /** Settled scales whose chord is still where it was. */
-export const locksOn = (locks: readonly ScaleLock[], chords: readonly { symbol: string }[]): { chord: number; ref: ScaleRef }[] =>
+export const locksOn = (
+  locks: readonly ScaleLock[],
+  chords: readonly { readonly symbol: string }[],
+): { readonly chord: number; readonly ref: ScaleRef }[] =>
   locks.filter((l) => chords[l.chord]?.symbol === l.symbol).map(({ chord, ref }) => ({ chord, ref }));
 
 /** Settled scales after the text was changed: those before and behind what was changed go along with their chords. */

@@ -19,11 +19,11 @@ import { addLick, freshLick, neckOf, newId, sameNeck } from './licks';
 
 /** A line as Connect has it, found just now or kept. */
 export interface RouteLine {
-  name: string;
-  steps: readonly FingeredStep[];
-  strokes: readonly Stroke[];
-  instrument: Instrument;
-  scale: ScaleRef;
+  readonly name: string;
+  readonly steps: readonly FingeredStep[];
+  readonly strokes: readonly Stroke[];
+  readonly instrument: Instrument;
+  readonly scale: ScaleRef;
 }
 
 /** What a stroke and a join have in common. */

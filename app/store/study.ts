@@ -15,14 +15,14 @@ import {
 import type { EditorState } from './editor';
 
 interface State {
-  editor: EditorState;
+  readonly editor: EditorState;
 }
 
 /** What the core made of the study: its shapes and the seams between them, or why there are none. */
 export interface Laid {
-  shapes: Shape[];
-  seams: Seam[];
-  error: { code: string; field: string; message: string } | null;
+  readonly shapes: Shape[];
+  readonly seams: Seam[];
+  readonly error: { readonly code: string; readonly field: string; readonly message: string } | null;
 }
 
 export const selectBody = (s: State): StudyBody | null => s.editor.body;
@@ -91,7 +91,7 @@ export const selectOver = createSelector([field('instrument'), field('over'), se
 export const rungOf = (shape: Shape): RungRef => ({ number: shape.number, fret: shape.handFret });
 
 /** The chosen rung: of those with its number the one nearest to its fret, else the nearest of all. */
-export function rungIndex(shapes: Shape[], rung: { number: number; fret: number }): number {
+export function rungIndex(shapes: Shape[], rung: { readonly number: number; readonly fret: number }): number {
   const cost = (s: Shape): number => Math.abs(s.handFret - rung.fret) + (s.number === rung.number ? 0 : 1000);
   return shapes.reduce((best, s, k) => (cost(s) < cost(shapes[best]) ? k : best), 0);
 }

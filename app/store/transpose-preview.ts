@@ -7,12 +7,12 @@ import { laidOut, notesOf, type Moved, type StudyMove } from './transpose';
 
 /** What a move makes of one shape or line: places before and after, each with its neck and scale. */
 export interface Preview {
-  before: { instrument: Instrument; scale: ScaleRef; places: Place[] };
-  after: { instrument: Instrument; scale: ScaleRef; places: Place[] } | null;
+  readonly before: { readonly instrument: Instrument; readonly scale: ScaleRef; readonly places: Place[] };
+  readonly after: { readonly instrument: Instrument; readonly scale: ScaleRef; readonly places: Place[] } | null;
   /** Places before whose sound there is no more. */
-  gone: Place[];
+  readonly gone: Place[];
   /** Scale that kept frets sound now; null for none with a name, undefined where it is not asked. */
-  became?: ScaleRef | null;
+  readonly became?: ScaleRef | null;
 }
 
 /** Places whose pitch has no place on a neck. */
@@ -43,12 +43,12 @@ export function previewShape(body: StudyBody, shapes: Shape[], current: number, 
 
 /** A line of a study that can be moved: a lick, or a kept route. */
 export interface Line {
-  key: string;
-  kind: 'lick' | 'route';
-  id: string;
-  name: string;
-  neck: Instrument;
-  places: Place[];
+  readonly key: string;
+  readonly kind: 'lick' | 'route';
+  readonly id: string;
+  readonly name: string;
+  readonly neck: Instrument;
+  readonly places: Place[];
 }
 
 /** Lines that can be moved by themselves: every lick, the open one first, and every kept route. */

@@ -42,24 +42,24 @@ export type Keep = 'sound' | 'shape' | 'layout';
 /** The four moves, never mixed up. */
 export type StudyMove =
   /** Half steps, folds included. */
-  | { kind: 'key'; by: number }
-  | { kind: 'root'; string: number }
+  | { readonly kind: 'key'; readonly by: number }
+  | { readonly kind: 'root'; readonly string: number }
   /** Parallel: the root stays and notes change. Relative: the notes stay and the root changes. */
-  | { kind: 'mode'; scale: ScaleRef; how: 'parallel' | 'relative' }
-  | { kind: 'tuning'; instrument: Instrument; keep: Keep };
+  | { readonly kind: 'mode'; readonly scale: ScaleRef; readonly how: 'parallel' | 'relative' }
+  | { readonly kind: 'tuning'; readonly instrument: Instrument; readonly keep: Keep };
 
 /** What could not follow: it stays as it was, and is marked. */
 export interface Left {
-  kind: 'lick' | 'route' | 'pins';
-  id: string;
-  name: string;
-  count: number;
+  readonly kind: 'lick' | 'route' | 'pins';
+  readonly id: string;
+  readonly name: string;
+  readonly count: number;
 }
 
 /** The study after a move, and what could not follow. */
 export interface Moved {
-  study: StudyBody;
-  left: Left[];
+  readonly study: StudyBody;
+  readonly left: Left[];
 }
 
 function attempt<T>(make: () => T): T | null {
@@ -73,15 +73,18 @@ function attempt<T>(make: () => T): T | null {
 
 /** A line as it is moved: its notes, the neck and scale they are on, and the hand that plays it. */
 interface Playing {
-  notes: readonly LickNote[];
-  neck: Instrument;
-  scale: ScaleRef;
-  school: FingeringSchool;
-  hand: Hand;
+  readonly notes: readonly LickNote[];
+  readonly neck: Instrument;
+  readonly scale: ScaleRef;
+  readonly school: FingeringSchool;
+  readonly hand: Hand;
 }
 
 /** A line moved: its notes and the neck and scale they are then on; null where it does not fit. */
-function movedLine(line: Playing, move: StudyMove): { notes: LickNote[]; neck: Instrument; scale: ScaleRef } | null {
+function movedLine(
+  line: Playing,
+  move: StudyMove,
+): { readonly notes: LickNote[]; readonly neck: Instrument; readonly scale: ScaleRef } | null {
   const { neck, scale } = line;
   const notes = [...line.notes];
   const places = struckNotes(notes).map((s) => s.place);
@@ -110,13 +113,17 @@ function movedLine(line: Playing, move: StudyMove): { notes: LickNote[]; neck: I
   }
 }
 
-const handOf = ({ school, layout, hand }: Pick<StudyBody, 'school' | 'layout' | 'hand'>): { school: FingeringSchool; hand: Hand } => ({
+const handOf = ({
+  school,
+  layout,
+  hand,
+}: Pick<StudyBody, 'school' | 'layout' | 'hand'>): { readonly school: FingeringSchool; readonly hand: Hand } => ({
   school: school ?? defaultSchool(layout),
   hand,
 });
 
 /** A lick by a move; one that does not fit stays on its neck and in its scale. */
-function movedLick(body: StudyBody, to: Instrument, lick: Lick, move: StudyMove): { lick: Lick; fits: boolean } {
+function movedLick(body: StudyBody, to: Instrument, lick: Lick, move: StudyMove): { readonly lick: Lick; readonly fits: boolean } {
   const neck = neckOf(body, lick);
   const moved = movedLine({ notes: lick.notes, neck, scale: lick.stayed ?? body.scale, ...handOf(body) }, move);
   const on = moved?.neck ?? neck;

@@ -8,8 +8,8 @@ export const SHAPE = 'shape';
 /** What Transpose is trying out: it changes nothing of the study until the player says so. */
 export interface Transposing {
   /** What is moved. */
-  what: string;
-  move: StudyMove;
+  readonly what: string;
+  readonly move: StudyMove;
 }
 
 const initialState: Transposing = { what: SHAPE, move: { kind: 'key', by: 2 } };

@@ -8,13 +8,13 @@ import type { StudyView } from './paths';
 
 /** A plain way into the tool: which choices it makes, and where it leads. */
 export interface WayIn {
-  id: 'place' | 'join' | 'lick' | 'print';
-  title: string;
-  does: string;
-  view: StudyView;
+  readonly id: 'place' | 'join' | 'lick' | 'print';
+  readonly title: string;
+  readonly does: string;
+  readonly view: StudyView;
   /** The part that opens there. */
-  part?: string;
-  make: (now: Now) => Partial<StudyBody> | null;
+  readonly part?: string;
+  readonly make: (now: Now) => Partial<StudyBody> | null;
 }
 
 /** Steps of a short phrase along a shape, counted from its highest root. */

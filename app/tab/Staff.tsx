@@ -3,9 +3,9 @@ import type { PitchName } from '../../core';
 import { DRAWING } from '../words/views/drawing';
 
 interface Props {
-  pitches: PitchName[];
-  width: number;
-  label: string;
+  readonly pitches: PitchName[];
+  readonly width: number;
+  readonly label: string;
 }
 
 /** A line in standard notation, by an engraving library that loads when a staff is first wanted. The tab beneath says the same in words. */

@@ -16,28 +16,28 @@ import {
 } from './layout';
 
 interface Props {
-  g: TabGeometry;
+  readonly g: TabGeometry;
   /** How large it is drawn: 1 is normal. */
-  scale: number;
-  instrument: Instrument;
-  columns: TabColumn[];
+  readonly scale: number;
+  readonly instrument: Instrument;
+  readonly columns: TabColumn[];
   /** Pick strokes, where the columns have no lengths. */
-  strokes?: Stroke[];
+  readonly strokes?: Stroke[];
   /** What each note is, in words, for those who hear the page. */
-  words: string[];
-  label: string;
+  readonly words: string[];
+  readonly label: string;
   /** The note chosen, and the one that sounds; -1 for none. */
-  chosen: number;
+  readonly chosen: number;
   /** Notes chosen together with it. */
-  range?: { from: number; to: number };
-  sounding: number;
-  onChoose: (column: number) => void;
+  readonly range?: { readonly from: number; readonly to: number };
+  readonly sounding: number;
+  readonly onChoose: (column: number) => void;
 }
 
 const LETTERS: Partial<Record<Stroke, string>> = { hammer: 'h', pull: 'p', slide: 's' };
 
 /** Down: a frame open below; up: a wedge. */
-function StrokeSign({ stroke, x, y }: { stroke: Stroke; x: number; y: number }) {
+function StrokeSign({ stroke, x, y }: { readonly stroke: Stroke; readonly x: number; readonly y: number }) {
   if (stroke === 'down')
     return <path d={`M${x - 5} ${y + 5}V${y - 5}H${x + 5}V${y + 5}`} fill="none" stroke="var(--soft)" strokeWidth={1.5} />;
   if (stroke === 'up')
@@ -49,7 +49,7 @@ function StrokeSign({ stroke, x, y }: { stroke: Stroke; x: number; y: number }) 
   );
 }
 
-function Lines({ g, s, instrument }: { g: TabGeometry; s: TabSystem; instrument: Instrument }) {
+function Lines({ g, s, instrument }: { readonly g: TabGeometry; readonly s: TabSystem; readonly instrument: Instrument }) {
   const right = columnX(g, s, s.to - 1) + g.column / 2;
   return instrument.strings.map((string, k) => (
     <g key={k}>
@@ -62,7 +62,7 @@ function Lines({ g, s, instrument }: { g: TabGeometry; s: TabSystem; instrument:
 }
 
 /** The length of a note over the strings, and the signs that stand by it. */
-function Length({ c, x, y }: { c: TabColumn; x: number; y: number }) {
+function Length({ c, x, y }: { readonly c: TabColumn; readonly x: number; readonly y: number }) {
   return (
     <>
       <text transform={`translate(${x} ${y + 6})`} textAnchor="middle" fontSize={15} fontFamily="Noto Music" fill="var(--ink)">
@@ -78,12 +78,12 @@ function Length({ c, x, y }: { c: TabColumn; x: number; y: number }) {
 }
 
 interface ColumnProps {
-  g: TabGeometry;
-  s: TabSystem;
-  c: TabColumn;
-  x: number;
-  stroke?: Stroke;
-  instrument: Instrument;
+  readonly g: TabGeometry;
+  readonly s: TabSystem;
+  readonly c: TabColumn;
+  readonly x: number;
+  readonly stroke?: Stroke;
+  readonly instrument: Instrument;
 }
 
 function Column({ g, s, c, x, stroke, instrument }: ColumnProps) {
@@ -158,7 +158,7 @@ const System = memo(function System({
   instrument,
   columns,
   strokes,
-}: Pick<Props, 'g' | 'instrument' | 'columns' | 'strokes'> & { s: TabSystem }) {
+}: Pick<Props, 'g' | 'instrument' | 'columns' | 'strokes'> & { readonly s: TabSystem }) {
   return (
     <g>
       <Lines g={g} s={s} instrument={instrument} />
@@ -169,7 +169,7 @@ const System = memo(function System({
   );
 });
 
-function Frame({ g, column, look }: { g: TabGeometry; column: number; look: 'chosen' | 'range' | 'sounding' }) {
+function Frame({ g, column, look }: { readonly g: TabGeometry; readonly column: number; readonly look: 'chosen' | 'range' | 'sounding' }) {
   const s = systemOf(g, column);
   const box = {
     x: columnX(g, s, column) - g.column / 2 + 2,

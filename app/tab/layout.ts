@@ -3,44 +3,44 @@
 /** What a column of the tab shows. */
 export interface TabColumn {
   /** 0 is a rest. */
-  string: number;
-  fret: number;
+  readonly string: number;
+  readonly fret: number;
   /** Under the note; empty for none. */
-  finger: string;
+  readonly finger: string;
   /** Frets the hand moves to get here; 0 stays. */
-  shift: number;
+  readonly shift: number;
   /** What stands on the string, where it is more than the fret. */
-  sign?: string;
+  readonly sign?: string;
   /** A stroke that the player settled. */
-  stroke?: 'down' | 'up';
-  muted?: boolean;
+  readonly stroke?: 'down' | 'up';
+  readonly muted?: boolean;
   /** A bar begins here. */
-  bar?: boolean;
+  readonly bar?: boolean;
   /** The sign of its length, in the music font, and whether it is a triplet's. */
-  length?: string;
-  triplet?: boolean;
+  readonly length?: string;
+  readonly triplet?: boolean;
   /** The beat of the bar that it stands on. */
-  beat?: number;
+  readonly beat?: number;
   /** Louder than the rest. */
-  loud?: boolean;
+  readonly loud?: boolean;
   /** Played already: paler. */
-  past?: boolean;
+  readonly past?: boolean;
 }
 
 export interface TabSystem {
   /** First column, and the one after the last. */
-  from: number;
-  to: number;
-  top: number;
+  readonly from: number;
+  readonly to: number;
+  readonly top: number;
 }
 
 export interface TabGeometry {
-  width: number;
-  height: number;
-  strings: number;
+  readonly width: number;
+  readonly height: number;
+  readonly strings: number;
   /** Width of a column. */
-  column: number;
-  systems: TabSystem[];
+  readonly column: number;
+  readonly systems: TabSystem[];
 }
 
 export const COLUMN = 36;

@@ -8,9 +8,9 @@ const LOOKS = {
 };
 
 interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
-  look?: keyof typeof LOOKS;
-  icon?: ReactNode;
-  ref?: Ref<HTMLButtonElement>;
+  readonly look?: keyof typeof LOOKS;
+  readonly icon?: ReactNode;
+  readonly ref?: Ref<HTMLButtonElement>;
 }
 
 /** A button; its icon always stands beside a word. */

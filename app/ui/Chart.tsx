@@ -14,11 +14,11 @@ export function Chart({
   tools,
   children,
 }: {
-  title: string;
-  about: string;
-  said: string;
-  tools?: ReactNode;
-  children: (width: number) => ReactNode;
+  readonly title: string;
+  readonly about: string;
+  readonly said: string;
+  readonly tools?: ReactNode;
+  readonly children: (width: number) => ReactNode;
 }) {
   const holder = useRef<HTMLDivElement>(null);
   const width = useWidth(holder);
@@ -48,10 +48,10 @@ export const Text = ({
   anchor = 'middle',
   children,
 }: {
-  x: number;
-  y: number;
-  anchor?: 'start' | 'middle' | 'end';
-  children: string | number;
+  readonly x: number;
+  readonly y: number;
+  readonly anchor?: 'start' | 'middle' | 'end';
+  readonly children: string | number;
 }) => (
   <text transform={`translate(${x} ${y})`} textAnchor={anchor} fontSize={12} fill="var(--soft)">
     {children}
@@ -63,7 +63,7 @@ export const shortDay = (day: string): string =>
   new Date(`${day}T12:00:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
 
 /** Horizontal lines with their values. */
-export function Grid({ values, y, width }: { values: number[]; y: (v: number) => number; width: number }) {
+export function Grid({ values, y, width }: { readonly values: number[]; readonly y: (v: number) => number; readonly width: number }) {
   return values.map((v) => (
     <g key={v}>
       <line x1={PAD.left} x2={width - PAD.right} y1={y(v)} y2={y(v)} stroke="var(--line)" />

@@ -3,24 +3,24 @@ import { useId, useState, type ReactNode } from 'react';
 import { typedEarly } from '../shell/open-part';
 
 export interface Choice<T> {
-  key: string;
-  value: T;
-  title: string;
-  detail?: string;
+  readonly key: string;
+  readonly value: T;
+  readonly title: string;
+  readonly detail?: string;
 }
 
 interface Props<T> {
-  label: string;
-  placeholder: string;
+  readonly label: string;
+  readonly placeholder: string;
   /** The choices for what has been typed, best first. */
-  find: (text: string) => Choice<T>[];
-  onChoose: (value: T) => void;
-  current?: string;
+  readonly find: (text: string) => Choice<T>[];
+  readonly onChoose: (value: T) => void;
+  readonly current?: string;
   /** Said when nothing matches what was typed. */
-  empty: string | ((text: string) => string);
+  readonly empty: string | ((text: string) => string);
   /** Said over what is offered all the same, such as what is wrong with what was typed; null for nothing. */
-  note?: (text: string) => string | null;
-  render: (text: string) => ReactNode;
+  readonly note?: (text: string) => string | null;
+  readonly render: (text: string) => ReactNode;
 }
 
 /** A list that can be typed into: the first match is taken with Enter, others with the arrow keys or a click. */

@@ -3,14 +3,14 @@ import { DRAWING } from '../words/views/drawing';
 import { useKeyed } from './useKeyed';
 
 interface Props {
-  label: string;
-  value: number;
-  min: number;
-  max: number;
-  step?: number;
-  unit?: string;
+  readonly label: string;
+  readonly value: number;
+  readonly min: number;
+  readonly max: number;
+  readonly step?: number;
+  readonly unit?: string;
   /** Whole numbers unless a step below 1 is given. */
-  onChange: (value: number) => void;
+  readonly onChange: (value: number) => void;
 }
 
 /** A number with its range. What is out of range stays as typed, is said in place and not taken. */

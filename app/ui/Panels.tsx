@@ -2,7 +2,15 @@ import type { ReactNode } from 'react';
 import type { Fact } from '../words/shape-text';
 import { Signs } from './Signs';
 
-export function Panel({ title, children, className = '' }: { title: string; children: ReactNode; className?: string }) {
+export function Panel({
+  title,
+  children,
+  className = '',
+}: {
+  readonly title: string;
+  readonly children: ReactNode;
+  readonly className?: string;
+}) {
   return (
     <section className={`rounded-[10px] border border-line bg-sheet p-4 contain-content ${className}`}>
       <h2 className="mb-2 text-[0.875rem] font-semibold">
@@ -13,7 +21,7 @@ export function Panel({ title, children, className = '' }: { title: string; chil
   );
 }
 
-export function Facts({ facts }: { facts: Fact[] }) {
+export function Facts({ facts }: { readonly facts: Fact[] }) {
   return (
     <dl className="num grid grid-cols-[auto_1fr] gap-x-3 gap-y-0.5">
       {facts.map((f) => (

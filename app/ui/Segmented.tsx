@@ -1,10 +1,10 @@
 import { ToggleGroup } from 'radix-ui';
 
 interface Props<T extends string> {
-  label: string;
-  value: T;
-  options: readonly { value: T; label: string }[];
-  onChange: (value: T) => void;
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly { readonly value: T; readonly label: string }[];
+  readonly onChange: (value: T) => void;
 }
 
 /** One of a few, side by side. Arrow keys move inside it. */

@@ -1,10 +1,10 @@
 import { useId } from 'react';
 
 interface Props<T extends string> {
-  label: string;
-  value: T;
-  options: readonly { value: T; label: string }[];
-  onChange: (value: T) => void;
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly { readonly value: T; readonly label: string }[];
+  readonly onChange: (value: T) => void;
 }
 
 /** One of several, by the browser's own list: quick on a phone, and known to every screen reader. */

@@ -4,15 +4,15 @@ import { useState, type ReactNode } from 'react';
 
 interface Props {
   /** What this part of the sentence is, for those who cannot see it. */
-  name: string;
+  readonly name: string;
   /** What it says now. */
-  text: ReactNode;
-  shortcut?: string;
-  wide?: boolean;
-  look?: 'sentence' | 'chip';
+  readonly text: ReactNode;
+  readonly shortcut?: string;
+  readonly wide?: boolean;
+  readonly look?: 'sentence' | 'chip';
   /** A width that a chip keeps whatever it says, so that nothing beside it moves. */
-  fixed?: string;
-  children: (close: () => void) => ReactNode;
+  readonly fixed?: string;
+  readonly children: (close: () => void) => ReactNode;
 }
 
 const LOOKS = {

@@ -8,7 +8,7 @@ const isFlat = (sign: string): boolean => sign.startsWith('♭') || sign.startsW
 const riseOf = (sign: string): number => (isFlat(sign) ? 0.07 : 0.16);
 
 /** Text whose accidentals are set in the music font at a size and height that read beside letters. */
-export function Signs({ children }: { children: string }) {
+export function Signs({ children }: { readonly children: string }) {
   const parts = glyphs(children).split(SIGN);
   return (
     <>
@@ -26,7 +26,7 @@ export function Signs({ children }: { children: string }) {
 }
 
 /** The same inside an SVG text element. */
-export function SvgSigns({ children }: { children: string }) {
+export function SvgSigns({ children }: { readonly children: string }) {
   const parts = glyphs(children).split(SIGN);
   return (
     <>

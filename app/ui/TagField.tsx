@@ -3,9 +3,9 @@ import { useId, useState, type KeyboardEvent } from 'react';
 import { DRAWING } from '../words/views/drawing';
 
 interface Props {
-  tags: string[];
-  most: number;
-  onTags: (tags: string[]) => void;
+  readonly tags: string[];
+  readonly most: number;
+  readonly onTags: (tags: string[]) => void;
 }
 
 const LONGEST = 30;

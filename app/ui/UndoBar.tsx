@@ -3,11 +3,11 @@ import { DRAWING } from '../words/views/drawing';
 
 interface Props {
   /** What was done, as a sentence. */
-  words: string;
+  readonly words: string;
   /** What the press is called. */
-  undo?: string;
-  onUndo: () => void;
-  onClose: () => void;
+  readonly undo?: string;
+  readonly onUndo: () => void;
+  readonly onClose: () => void;
 }
 
 /** Says what was done and offers to take it back. */

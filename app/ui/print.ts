@@ -5,7 +5,7 @@ import { download } from './files';
  * Prints pages given as SVG: they stand in a container that only paper shows, one a sheet, while everything else is
  * hidden. The page size goes in by a constructed style sheet, which the security policy allows.
  */
-export function printSvgs(svgs: string[], size: { width: number; height: number }): void {
+export function printSvgs(svgs: string[], size: { readonly width: number; readonly height: number }): void {
   const holder = document.createElement('div');
   holder.className = 'print-sheet';
   for (const svg of svgs) {
@@ -29,7 +29,7 @@ export function printSvgs(svgs: string[], size: { width: number; height: number 
 const SCALE = 3;
 
 /** A page as PNG bytes. The SVG carries its own fonts. */
-async function pngOf(svg: string, size: { width: number; height: number }): Promise<Blob> {
+async function pngOf(svg: string, size: { readonly width: number; readonly height: number }): Promise<Blob> {
   const url = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }));
   try {
     const image = new Image();
@@ -50,7 +50,7 @@ export async function saveSvgs(
   name: string,
   ending: 'svg' | 'png',
   svgs: string[],
-  size: { width: number; height: number },
+  size: { readonly width: number; readonly height: number },
 ): Promise<void> {
   const contents =
     ending === 'svg' ? svgs : await Promise.all(svgs.map(async (s) => new Uint8Array(await (await pngOf(s, size)).arrayBuffer())));

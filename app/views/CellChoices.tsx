@@ -4,12 +4,12 @@ import { cellWords, choiceWords } from '../words/choice-text';
 import { STUDY } from '../words/views/study';
 
 interface Props {
-  instrument: Instrument;
-  places: readonly (Place & { finger?: number })[];
-  school: FingerOptions['school'];
-  hand: FingerOptions['hand'];
+  readonly instrument: Instrument;
+  readonly places: readonly (Place & { readonly finger?: number })[];
+  readonly school: FingerOptions['school'];
+  readonly hand: FingerOptions['hand'];
   /** Settles the cell's fingers, and that of the note after it, so that the hand moves there or does not. */
-  onChoose: (fingers: { index: number; finger: number }[]) => void;
+  readonly onChoose: (fingers: { readonly index: number; readonly finger: number }[]) => void;
 }
 
 function choicesFor(instrument: Instrument, places: readonly Place[], o: FingerOptions): CellChoice[] {

@@ -4,7 +4,7 @@ import { lineOf } from '../words/own-words';
 import { STUDY } from '../words/views/study';
 
 /** The first own word in sight whose line this player has not read, in one line; then the next. */
-export function FirstWords({ words }: { words: readonly string[] }) {
+export function FirstWords({ words }: { readonly words: readonly string[] }) {
   const { read } = usePrefs();
   const word = words.find((w) => !read.includes(w));
   const line = word === undefined ? undefined : lineOf(word);

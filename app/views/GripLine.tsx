@@ -7,10 +7,10 @@ import { gripText, readingsOf, shapesUnderGrip, type Under } from '../words/grip
 import { MAP } from '../words/views/map';
 
 interface Props {
-  body: StudyBody;
-  grip: Place[];
-  onUnder: (under: Under) => void;
-  onClear: () => void;
+  readonly body: StudyBody;
+  readonly grip: Place[];
+  readonly onUnder: (under: Under) => void;
+  readonly onClear: () => void;
 }
 
 /** What has been pressed on the neck, and the shapes that lie under it; choosing one goes there. */

@@ -11,7 +11,7 @@ import { changedFingers, MEASURED_FRETS, reachWords, USUAL_REACHES } from '../wo
 import { SCHOOL_WORDS } from '../words/school-text';
 import { STUDY } from '../words/views/study';
 
-const SIZES: { value: Hand['size'] | 'mine'; label: string }[] = [
+const SIZES: { readonly value: Hand['size'] | 'mine'; readonly label: string }[] = [
   { value: 'small', label: STUDY.smallOpensTo105Mm },
   { value: 'medium', label: STUDY.mediumOpensTo120Mm },
   { value: 'large', label: STUDY.largeOpensTo135Mm },
@@ -21,7 +21,12 @@ const MINE = { value: 'mine' as const, label: STUDY.mineAsItWasMeasured };
 type Fields = Pick<StudyBody, 'school' | 'hand'>;
 
 /** Whose hand it is: the school of fingering and how far it opens. */
-export function HandPart({ layout, school, hand, onHand }: Fields & { layout: Layout; onHand: (fields: Partial<Fields>) => void }) {
+export function HandPart({
+  layout,
+  school,
+  hand,
+  onHand,
+}: Fields & { readonly layout: Layout; readonly onHand: (fields: Partial<Fields>) => void }) {
   const mine = useMyHand();
   const options = (Object.keys(SCHOOL_WORDS) as FingeringSchool[]).map((value) => ({ value: value, label: SCHOOL_WORDS[value] }));
   const reaches = hand.reaches ?? mine;
@@ -66,7 +71,7 @@ export function HandPart({ layout, school, hand, onHand }: Fields & { layout: La
 }
 
 /** Three reaches on the thickest string, at ease and at most; what they would change; kept for this player, used in this study. */
-function Measure({ begin, onMeasured }: { begin: HandReach[]; onMeasured: (reaches: HandReach[]) => void }) {
+function Measure({ begin, onMeasured }: { readonly begin: HandReach[]; readonly onMeasured: (reaches: HandReach[]) => void }) {
   const [reaches, setReaches] = useState(() => MEASURED_FRETS.map((fret) => begin.find((r) => r.fret === fret) ?? USUAL_REACHES[MEASURED_FRETS.indexOf(fret)])); // prettier-ignore
   const body = useAppSelector((s) => s.editor.body);
   const set = (at: number, change: Partial<HandReach>): void => setReaches((now) => now.map((r, k) => (k === at ? soundReach({ ...r, ...change }, change) : r))); // prettier-ignore

@@ -8,7 +8,7 @@ import { STUDY } from '../words/views/study';
 import { NO_SOUND } from '../words/sound-text';
 
 /** Beats a minute, by number or by slider. */
-export function TempoFields({ tempo, onTempo }: { tempo: number; onTempo: (tempo: number) => void }) {
+export function TempoFields({ tempo, onTempo }: { readonly tempo: number; readonly onTempo: (tempo: number) => void }) {
   return (
     <>
       <NumberField label={STUDY.beatsAMinute} value={tempo} min={TEMPO.min} max={TEMPO.max} onChange={onTempo} />
@@ -26,7 +26,7 @@ export function TempoFields({ tempo, onTempo }: { tempo: number; onTempo: (tempo
 }
 
 /** The tempo as a chip. */
-export function Tempo({ tempo, onTempo }: { tempo: number; onTempo: (tempo: number) => void }) {
+export function Tempo({ tempo, onTempo }: { readonly tempo: number; readonly onTempo: (tempo: number) => void }) {
   return (
     <SentencePart
       name="tempo"
@@ -49,7 +49,7 @@ export function Tempo({ tempo, onTempo }: { tempo: number; onTempo: (tempo: numb
 }
 
 /** Starts and stops hearing. */
-export function HearButton({ on, disabled, onHear }: { on: boolean; disabled: boolean; onHear: () => void }) {
+export function HearButton({ on, disabled, onHear }: { readonly on: boolean; readonly disabled: boolean; readonly onHear: () => void }) {
   return (
     <Button
       look="brass"
@@ -63,7 +63,7 @@ export function HearButton({ on, disabled, onHear }: { on: boolean; disabled: bo
 }
 
 /** Why nothing sounds, and what to do. */
-export function HearProblem({ hear }: { hear: Pick<Hear, 'error' | 'takeOver'> }) {
+export function HearProblem({ hear }: { readonly hear: Pick<Hear, 'error' | 'takeOver'> }) {
   if (!hear.error) return null;
   return (
     <div role="alert" className="mb-2 flex flex-wrap items-center gap-3 text-clay">

@@ -10,7 +10,7 @@ import { isolated } from '../words/name-text';
 import { STUDY } from '../words/views/study';
 
 /** The study's instrument was changed since: says how, and leaves the choice. */
-export function InstrumentBar({ body }: { body: StudyBody }) {
+export function InstrumentBar({ body }: { readonly body: StudyBody }) {
   const { data } = useInstrumentsQuery(undefined, { skip: body.instrumentId === null, refetchOnMountOrArgChange: true });
   const dispatch = useAppDispatch();
   const now = data?.find((i) => i.id === body.instrumentId)?.body;

@@ -19,9 +19,9 @@ import { STUDY } from '../words/views/study';
 
 interface Props {
   /** What the line is called here: "lick" or "route". */
-  what: string;
-  body: StudyBody;
-  line: ExportLine | null;
+  readonly what: string;
+  readonly body: StudyBody;
+  readonly line: ExportLine | null;
 }
 
 const NONE: LickNote[] = [];

@@ -9,25 +9,25 @@ import { TabStand } from './TabStand';
 
 interface Props {
   /** What the line is called on the music stand. */
-  title: string;
+  readonly title: string;
   /** Beside the heading, small. */
-  about: ReactNode;
-  instrument: Instrument;
-  columns: TabColumn[];
-  strokes?: Stroke[];
+  readonly about: ReactNode;
+  readonly instrument: Instrument;
+  readonly columns: TabColumn[];
+  readonly strokes?: Stroke[];
   /** What each note is, in words. */
-  words: string[];
-  label: string;
-  chosen: number;
-  range?: { from: number; to: number };
-  sounding: number;
-  onChoose: (column: number) => void;
-  standing: boolean;
-  onStand: () => void;
+  readonly words: string[];
+  readonly label: string;
+  readonly chosen: number;
+  readonly range?: { readonly from: number; readonly to: number };
+  readonly sounding: number;
+  readonly onChoose: (column: number) => void;
+  readonly standing: boolean;
+  readonly onStand: () => void;
   /** Over the tab, as wide as it. */
-  above?: (width: number) => ReactNode;
+  readonly above?: (width: number) => ReactNode;
   /** Under it, where there is something to say. */
-  children?: ReactNode;
+  readonly children?: ReactNode;
 }
 
 /** A line as tab on a view of its own, and the same across the whole screen on the music stand. */

@@ -24,7 +24,7 @@ const isAsked = (form: DrillForm | undefined, { of, line }: PractiseAsked): bool
   form ? form.of === of && form.line === line : of === 'shape';
 
 /** The same as a button. */
-export function PractiseIt({ asked }: { asked: PractiseAsked }) {
+export function PractiseIt({ asked }: { readonly asked: PractiseAsked }) {
   const practise = usePractise();
   return (
     <Button look="link" className="no-print" icon={<Timer size={14} aria-hidden />} onClick={() => practise(asked)}>

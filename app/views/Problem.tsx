@@ -16,7 +16,7 @@ const INSTEAD: Layout[] = [
 ];
 
 /** Why there is no shape, and what to choose instead. Nothing of the study is changed until the player chooses. */
-export function Problem({ error, body }: { error: NonNullable<Laid['error']>; body: StudyBody }) {
+export function Problem({ error, body }: { readonly error: NonNullable<Laid['error']>; readonly body: StudyBody }) {
   const dispatch = useAppDispatch();
   const aboutLayout = ['NO_SKELETON', 'NO_SHAPE_FITS', 'BAD_LAYOUT', 'NOT_IN_SCALE', 'BAD_PLACE'].includes(error.code);
   const others = INSTEAD.filter((l) => layoutWords(l) !== layoutWords(body.layout));

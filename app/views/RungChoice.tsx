@@ -8,11 +8,11 @@ import { Select } from '../ui/Select';
 import { PRACTISE } from '../words/views/practise';
 
 interface Props {
-  label: string;
-  shapes: readonly Shape[];
-  current: number;
+  readonly label: string;
+  readonly shapes: readonly Shape[];
+  readonly current: number;
   /** How a shape stands in the list. */
-  says?: (s: Shape) => string;
+  readonly says?: (s: Shape) => string;
 }
 
 /** Chooses a rung of the ladder: from a list, or the next one up or down. */

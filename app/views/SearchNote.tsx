@@ -21,10 +21,10 @@ function useLater(on: boolean): boolean {
 }
 
 interface Props {
-  found: Search<unknown>;
+  readonly found: Search<unknown>;
   /** How many notes are settled, and how to free them. */
-  settled?: number;
-  onFree?: () => void;
+  readonly settled?: number;
+  readonly onFree?: () => void;
 }
 
 /** How far a long search is, or why there is no way. */

@@ -19,15 +19,15 @@ function Pedal({ onBefore, onAfter }: Pick<Props, 'onBefore' | 'onAfter'>) {
 }
 
 interface Props {
-  open: boolean;
-  onClose: () => void;
-  title: string;
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly title: string;
   /** What lies before and after, in a word or two. */
-  before: string;
-  after: string;
-  onBefore: () => void;
-  onAfter: () => void;
-  children: ReactNode;
+  readonly before: string;
+  readonly after: string;
+  readonly onBefore: () => void;
+  readonly onAfter: () => void;
+  readonly children: ReactNode;
 }
 
 /** The music stand: one thing across the whole screen, to be read from a metre away and turned with one key or a pedal. */
@@ -61,7 +61,7 @@ export function Stand({ open, onClose, title, before, after, onBefore, onAfter, 
   );
 }
 
-const Turn = ({ words, onTurn, side }: { words: string; onTurn: () => void; side: 'before' | 'after' }) => (
+const Turn = ({ words, onTurn, side }: { readonly words: string; readonly onTurn: () => void; readonly side: 'before' | 'after' }) => (
   <button
     type="button"
     disabled={!words}

@@ -17,8 +17,8 @@ import { useOpenStudy } from './useOpenStudy';
 import { STUDY } from '../words/views/study';
 
 interface Props {
-  view: StudyView;
-  children: (body: StudyBody, laid: Laid) => ReactNode;
+  readonly view: StudyView;
+  readonly children: (body: StudyBody, laid: Laid) => ReactNode;
 }
 
 /** Shows what works on the study that the address names, or on the loose leaf; or why it is not there. */
@@ -47,7 +47,17 @@ export function StudyGate({ view, children }: Props) {
   );
 }
 
-function Open({ body, view, id, children }: { body: StudyBody; view: StudyView; id: string; children: ReactNode }) {
+function Open({
+  body,
+  view,
+  id,
+  children,
+}: {
+  readonly body: StudyBody;
+  readonly view: StudyView;
+  readonly id: string;
+  readonly children: ReactNode;
+}) {
   const { problems, dismiss } = useAddress(body, view, id);
   const scale = isScale(body.scale.scale) ? scaleName(body.scale) : '';
   usePageTitle(view, id === LOOSE ? scale : body.name);
@@ -68,7 +78,7 @@ function Open({ body, view, id, children }: { body: StudyBody; view: StudyView; 
 }
 
 /** A record that this version cannot read is shown as what it is, and left alone. */
-function Broken({ problem }: { problem: { field: string; message: string } }) {
+function Broken({ problem }: { readonly problem: { readonly field: string; readonly message: string } }) {
   return (
     <div role="alert" className="mx-auto max-w-xl py-16 text-center">
       <p className="text-lg">

@@ -7,14 +7,14 @@ import { Stand } from './Stand';
 import { STUDY } from '../words/views/study';
 
 interface Props {
-  open: boolean;
-  onClose: () => void;
-  title: string;
-  instrument: Instrument;
-  columns: TabColumn[];
-  strokes?: Stroke[];
-  words: string[];
-  sounding: number;
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly title: string;
+  readonly instrument: Instrument;
+  readonly columns: TabColumn[];
+  readonly strokes?: Stroke[];
+  readonly words: string[];
+  readonly sounding: number;
 }
 
 /** Columns at which bars begin; a line without bars has one every eight notes. */
@@ -48,7 +48,7 @@ export function TabStand(props: Props) {
 const FEWEST = 8;
 const [SMALL, LARGE] = [1.4, 3];
 
-function Page({ instrument, columns, strokes, words, sounding, from, to }: Props & { from: number; to: number }) {
+function Page({ instrument, columns, strokes, words, sounding, from, to }: Props & { readonly from: number; readonly to: number }) {
   const holder = useRef<HTMLDivElement>(null);
   const width = useWidth(holder);
   const scale = Math.max(SMALL, Math.min(LARGE, width / ((FEWEST + 1) * COLUMN)));

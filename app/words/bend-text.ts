@@ -16,11 +16,11 @@ import {
 import { listWords, scaleName } from './scale-text';
 
 export interface BendHint {
-  degree: DegreeName;
-  by: -1 | 1;
+  readonly degree: DegreeName;
+  readonly by: -1 | 1;
   /** The scale it makes, which has a name. */
-  ref: ScaleRef;
-  name: string;
+  readonly ref: ScaleRef;
+  readonly name: string;
 }
 
 /** Moves of one degree by a half step that lead to a scale with a name. */

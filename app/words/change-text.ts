@@ -119,7 +119,7 @@ const NOW: { [K in keyof StudyBody]?: Says<StudyBody[K]> } = {
 };
 
 /** A change just made: "Key is now B♭". */
-export function doneWords({ before, after }: { before: Partial<StudyBody>; after: Partial<StudyBody> }): string {
+export function doneWords({ before, after }: { readonly before: Partial<StudyBody>; readonly after: Partial<StudyBody> }): string {
   const key = (Object.keys(NOW) as (keyof StudyBody)[]).find((k) => k in after);
   if (key) return (NOW[key] as Says<unknown>)(after[key], before[key]);
   const words = changeWords(before, after);
@@ -127,15 +127,22 @@ export function doneWords({ before, after }: { before: Partial<StudyBody>; after
 }
 
 /** Where the hand is now: "box 2, frets 7 to 10". */
-export const rungWords = ({ label, lowFret, highFret }: { label: string; lowFret: number; highFret: number }): string =>
-  `${label}, frets ${lowFret} to ${highFret}`;
+export const rungWords = ({
+  label,
+  lowFret,
+  highFret,
+}: {
+  readonly label: string;
+  readonly lowFret: number;
+  readonly highFret: number;
+}): string => `${label}, frets ${lowFret} to ${highFret}`;
 
 const KINDS = { undone: 'Undone', redone: 'Done again', 'taken back': 'Taken back' };
 
 /** A step back or forth: "Undone: key to B♭, in Transpose". */
 export function stepWords(
   kind: keyof typeof KINDS,
-  change: { before: Partial<StudyBody>; after: Partial<StudyBody>; view: string },
+  change: { readonly before: Partial<StudyBody>; readonly after: Partial<StudyBody>; readonly view: string },
 ): string {
   const where = VIEW_NAMES[change.view];
   return `${KINDS[kind]}: ${changeWords(change.before, change.after)}${where ? `, in ${where}` : ''}`;

@@ -13,7 +13,10 @@ export function choiceWords({ way, fingers, steps }: HandChoice, { index }: Cell
 }
 
 /** Fingers of a shape played downward, string by string where they are others than upward; thickest string last, as they come. */
-export function downWords(up: readonly { string: number; fret: number; finger?: number }[], down: readonly FingeredStep[]): string {
+export function downWords(
+  up: readonly { readonly string: number; readonly fret: number; readonly finger?: number }[],
+  down: readonly FingeredStep[],
+): string {
   const strings = [...new Set(down.map((s) => s.string))];
   const on = (string: number): FingeredStep[] => down.filter((s) => s.string === string);
   const same = (s: FingeredStep): boolean => up.some((u) => u.string === s.string && u.fret === s.fret && u.finger === s.finger);

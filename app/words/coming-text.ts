@@ -13,11 +13,11 @@ import {
 
 /** What is to be seen of the chord that comes: ways on the neck, and what they are in words. */
 export interface Coming {
-  moves: { from: Place; to: Place }[];
+  readonly moves: { readonly from: Place; readonly to: Place }[];
   /** Notes that the next scale brings in, with their degrees and names in it. */
-  fresh: (Place & { degree: string; name: string })[];
+  readonly fresh: (Place & { readonly degree: string; readonly name: string })[];
   /** In words: "♭3 up to 3". */
-  words: string[];
+  readonly words: string[];
 }
 
 const said = (m: ScaleMove, sameTonic: boolean, up: string, down: string): string =>
@@ -33,7 +33,7 @@ const guides = (symbol: string): number[] => {
  * What moves when the next chord comes: notes of the scale that are no longer in it; where the scale stays, the tones by which this chord is
  * known and which the next has not, to the nearest tone of the next one on their string.
  */
-export function comingOf(i: Instrument, now: PathStep, next: PathStep, words: { up: string; down: string }): Coming {
+export function comingOf(i: Instrument, now: PathStep, next: PathStep, words: { readonly up: string; readonly down: string }): Coming {
   const sameTonic = now.ref.tonic === next.ref.tonic;
   const { moves } = changesTo(i, now.shape, now.ref, next.ref);
   if (moves.length) {

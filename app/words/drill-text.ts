@@ -7,7 +7,7 @@ import { FINGER_WORDS } from './route-text';
 import { scaleName, twinRoot } from './scale-text';
 
 /** What an order is called in a list, and what it plays. */
-export const ORDER_WORDS: Readonly<Record<DrillOrder, { title: string; plays: string }>> = Object.freeze({
+export const ORDER_WORDS: Readonly<Record<DrillOrder, { readonly title: string; readonly plays: string }>> = Object.freeze({
   'from-root': { title: 'From the root', plays: 'up to the top, down to the bottom, and home' },
   'up-down': { title: 'Up and down', plays: 'from the lowest note to the highest and back' },
   'down-up': { title: 'Down and up', plays: 'from the highest note to the lowest and back' },
@@ -131,7 +131,7 @@ export function sayOf(
   words: DrillWords,
   scale: ScaleRef,
   naming: Naming,
-): { large: string; small: string } {
+): { readonly large: string; readonly small: string } {
   const finger = step.finger ? `${FINGER_WORDS[step.finger]} finger` : 'open string';
   const name = noteText(n.name, naming);
   switch (words) {

@@ -17,22 +17,22 @@ import {
 import { placeWords } from './route-text';
 
 /** What an end of a route can be: a rung by its index, a place, a fret under the hand, or a pitch (MIDI). */
-export type EndChoice = { rung: number } | { place: Place } | { hand: number } | { pitch: number };
+export type EndChoice = { readonly rung: number } | { readonly place: Place } | { readonly hand: number } | { readonly pitch: number };
 
 interface Where {
-  shapes: readonly Shape[];
-  instrument: Instrument;
+  readonly shapes: readonly Shape[];
+  readonly instrument: Instrument;
   /** Notes of the scale on the neck. */
-  notes: readonly NeckNote[];
+  readonly notes: readonly NeckNote[];
   /** A goal may be a fret under the hand or a pitch wherever it lies; a start is a place. */
-  goal: boolean;
+  readonly goal: boolean;
 }
 
 export interface EndMatch {
-  key: string;
-  value: EndChoice;
-  title: string;
-  detail: string;
+  readonly key: string;
+  readonly value: EndChoice;
+  readonly title: string;
+  readonly detail: string;
 }
 
 const rungMatch = (s: Shape, rung: number): EndMatch => ({
@@ -119,7 +119,7 @@ const SEPARATOR = /[\s,]+/;
  * Pitches as typed, "F#3 A3 B3"; a name without its octave lies nearest to the one before (the first one nearest to the
  * middle of the neck). The reason why not names the word that is none.
  */
-export function readPitches(text: string, i: Instrument): { pitches: number[] } | { why: string } {
+export function readPitches(text: string, i: Instrument): { readonly pitches: number[] } | { readonly why: string } {
   const words = ascii(text).split(SEPARATOR).filter(Boolean);
   const pitches: number[] = [];
   let last = pitchAt(i, { string: Math.ceil(i.strings.length / 2), fret: Math.min(i.frets, (i.capo ?? 0) + 5) }).midi;

@@ -25,11 +25,11 @@ import { scaleName } from './scale-text';
 
 /** A shape that lies under a grip, in one way of cutting the neck. */
 export interface Under {
-  scale: ScaleRef;
-  layout: Layout;
-  rung: RungRef;
-  title: string;
-  detail: string;
+  readonly scale: ScaleRef;
+  readonly layout: Layout;
+  readonly rung: RungRef;
+  readonly title: string;
+  readonly detail: string;
 }
 
 /** Ways of cutting the neck that players know positions by. */
@@ -82,7 +82,12 @@ function pentatonicOf(i: Instrument, grip: Place[], own: ScaleRef): ScaleRef | n
 }
 
 /** Reads a grip and finds the shapes under it, the study's own layout first; or says what is wrong. */
-export function readGrip(text: string, i: Instrument, scale: ScaleRef, own: Layout): { found: Under[] } | { problem: string } {
+export function readGrip(
+  text: string,
+  i: Instrument,
+  scale: ScaleRef,
+  own: Layout,
+): { readonly found: Under[] } | { readonly problem: string } {
   if (!text.trim())
     return { problem: 'Write a fret for each string, thickest first, x for one that is not sounded: x57765, or x-10-12-12-11-10.' };
   let grip: Place[];
@@ -96,7 +101,12 @@ export function readGrip(text: string, i: Instrument, scale: ScaleRef, own: Layo
 }
 
 /** The shapes under some places of the neck, one a string: the study's own layout first, then the box that players name by the chord; or says why there are none. */
-export function shapesUnderGrip(grip: Place[], i: Instrument, scale: ScaleRef, own: Layout): { found: Under[] } | { problem: string } {
+export function shapesUnderGrip(
+  grip: Place[],
+  i: Instrument,
+  scale: ScaleRef,
+  own: Layout,
+): { readonly found: Under[] } | { readonly problem: string } {
   if (!grip.length) return { problem: 'No string sounds in that grip.' };
   const pentatonic = pentatonicOf(i, grip, scale);
   const others = KNOWN.filter((l) => layoutWords(l) !== layoutWords(own));

@@ -25,7 +25,7 @@ export function partWords(part: HandoutPart, body: StudyBody, open: string | nul
   if (part.kind === 'text') return what;
   const own = part.study === null || part.study === open;
   const other = own ? undefined : studies?.find((s) => s.id === part.study);
-  const named = (all: readonly { id: string; name: string }[] | undefined): string => {
+  const named = (all: readonly { readonly id: string; readonly name: string }[] | undefined): string => {
     const found = 'of' in part ? all?.find((x) => x.id === part.of) : undefined;
     return found ? `${what}: ${isolated(found.name)}` : `${what}: ${HANDOUT.gone}`;
   };

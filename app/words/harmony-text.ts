@@ -15,7 +15,7 @@ import {
 } from '../../core';
 
 /** The chords of a scale, or none where it cannot be laid out. */
-export function chordsIn(scale: ScaleRef, size: StackSize): { stacked: boolean; chords: ModeChord[] } {
+export function chordsIn(scale: ScaleRef, size: StackSize): { readonly stacked: boolean; readonly chords: ModeChord[] } {
   try {
     return modeChords(scale, size);
   } catch (e) {
@@ -25,7 +25,9 @@ export function chordsIn(scale: ScaleRef, size: StackSize): { stacked: boolean; 
 }
 
 /** What is wrong with a symbol, pointed at in place, and what may have been meant; null where it can be read. */
-export function chordProblem(symbol: string): { before: string; wrong: string; after: string; says: string; nearest: string[] } | null {
+export function chordProblem(
+  symbol: string,
+): { readonly before: string; readonly wrong: string; readonly after: string; readonly says: string; readonly nearest: string[] } | null {
   const fault = chordFault(symbol);
   if (!fault) return null;
   const text = symbol.trim();
@@ -34,7 +36,7 @@ export function chordProblem(symbol: string): { before: string; wrong: string; a
 }
 
 /** Chords written one after another, and the first that cannot be read. */
-export function readChords(text: string): { symbols: string[]; problem: string | null } {
+export function readChords(text: string): { readonly symbols: string[]; readonly problem: string | null } {
   const symbols = text.split(/[\s|,]+/).filter((s) => s && s !== '%');
   for (const s of symbols) {
     const p = chordProblem(s);

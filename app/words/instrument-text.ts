@@ -12,7 +12,7 @@ export function tensionWords(i: Instrument, string: number): string | null {
 }
 
 /** Strings that a new tuning pulls harder than before, by what share: pitch and length alone decide (Mersenne). */
-export function tightened(before: Instrument, after: Instrument): { string: number; share: number }[] {
+export function tightened(before: Instrument, after: Instrument): { readonly string: number; readonly share: number }[] {
   return after.strings.flatMap((s, k) => {
     const old = before.strings[k];
     if (!old) return [];
@@ -59,7 +59,7 @@ export function withStringCount(i: Instrument, count: number, nameOf: (midi: num
 }
 
 /** Named tunings with this many strings, as options. */
-export const tuningsFor = (count: number): { value: string; label: string; open: string[] }[] =>
+export const tuningsFor = (count: number): { readonly value: string; readonly label: string; readonly open: string[] }[] =>
   TUNINGS.filter((t) => t.low.split(' ').length === count).map((t) => ({
     value: t.name,
     label: `${t.name}: ${t.low.replace(/-?\d/g, '')}`,

@@ -4,9 +4,9 @@ import { countWord, hangsOn, LAYOUT_KINDS, ruleOf, samePlace, type Layout, type 
 export const layoutWords = (layout: Layout): string => ruleOf(layout.kind).says(layout);
 
 export interface LayoutChoice {
-  layout: Layout;
-  title: string;
-  detail: string;
+  readonly layout: Layout;
+  readonly title: string;
+  readonly detail: string;
 }
 
 const choiceOf = ({ layout, detail, title }: Offer): LayoutChoice => ({ layout, detail, title: title ?? layoutWords(layout) });
@@ -18,8 +18,8 @@ const partsOf = (text: string): string[] => text.toLowerCase().split(/[\s,;:]+/)
 
 /** What was typed, word by word, as spoken and as written: "3" is "three" too. */
 interface Typed {
-  spoken: string;
-  words: { spoken: string; written: string }[];
+  readonly spoken: string;
+  readonly words: { readonly spoken: string; readonly written: string }[];
 }
 
 const starts = (parts: string[], { spoken, written }: Typed['words'][number]): boolean =>
@@ -34,7 +34,7 @@ function nearness({ title, detail }: LayoutChoice, { spoken, words }: Typed): nu
 }
 
 /** A root place at the end of what was typed: "grown 2 10" is string 2, fret 10. */
-function placeAsked(text: string, roots: readonly Place[]): { text: string; root: Place } | null {
+function placeAsked(text: string, roots: readonly Place[]): { readonly text: string; readonly root: Place } | null {
   const typed = /^(.*\D)?\s*(\d{1,2})[\s/]+(\d{1,2})$/.exec(text);
   const root = typed && roots.find((r) => samePlace(r, { string: Number(typed[2]), fret: Number(typed[3]) }));
   return root ? { text: (typed[1] ?? '').trim(), root } : null;

@@ -9,18 +9,18 @@ import { isolated } from './name-text';
 /** A line of the notebook: a study, or a lick of one. */
 export interface Entry {
   /** Unlike any other's. */
-  key: string;
-  kind: 'study' | 'lick';
-  name: string;
+  readonly key: string;
+  readonly kind: 'study' | 'lick';
+  readonly name: string;
   /** The study itself, or the one that the lick is in. */
-  study: StudySummary;
-  lick: LickSummary | null;
-  about: string;
-  tags: string[];
-  practisedAt: number | null;
-  changedAt: number;
+  readonly study: StudySummary;
+  readonly lick: LickSummary | null;
+  readonly about: string;
+  readonly tags: string[];
+  readonly practisedAt: number | null;
+  readonly changedAt: number;
   /** What a search looks through, in small letters and plain signs. */
-  haystack: string;
+  readonly haystack: string;
 }
 
 const plain = (text: string): string => ascii(text).toLowerCase();
@@ -66,9 +66,9 @@ export function entriesOf(studies: readonly StudySummary[]): Entry[] {
 }
 
 export interface Sieve {
-  text: string;
-  kind: 'all' | 'study' | 'lick';
-  tag: string;
+  readonly text: string;
+  readonly kind: 'all' | 'study' | 'lick';
+  readonly tag: string;
 }
 
 /** Entries that a search leaves: every word typed stands somewhere in them. */

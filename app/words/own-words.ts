@@ -3,9 +3,9 @@ import { cutWords } from './shape-text';
 
 /** A word of our own: what it means in one line, and what players usually call it, where there is such a word. */
 export interface OwnWord {
-  word: string;
-  usual?: string;
-  says: string;
+  readonly word: string;
+  readonly usual?: string;
+  readonly says: string;
 }
 
 export const OWN_WORDS: readonly OwnWord[] = [

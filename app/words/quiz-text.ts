@@ -27,7 +27,7 @@ export const QUIZ_WORDS: Readonly<Record<QuizKind, string>> = Object.freeze({
 });
 
 /** Kinds that belong together, as the chooser lists them. */
-export const QUIZ_GROUPS: readonly { title: string; kinds: readonly QuizKind[] }[] = [
+export const QUIZ_GROUPS: readonly { readonly title: string; readonly kinds: readonly QuizKind[] }[] = [
   { title: 'The neck', kinds: ['find', 'name', 'degree', 'roots', 'octave', 'unison'] },
   { title: 'Shapes', kinds: ['put', 'shape', 'jog', 'under', 'fingers', 'next-cell', 'above', 'shared'] },
   { title: 'Scales', kinds: ['change', 'mode', 'ear', 'spell', 'relative'] },

@@ -3,14 +3,15 @@ import { NTH_FINGER } from './shape-text';
 
 /** A root as a player asks for it: a place, and the finger that is to take it. */
 export interface RootWish extends Place {
-  finger?: number;
+  readonly finger?: number;
 }
 
 export const rootWords = ({ string, fret, finger }: RootWish): string =>
   `string ${string}, fret ${fret}${finger ? ` under the ${NTH_FINGER[finger]} finger` : ''}`;
 
 /** What was typed for a root: part of a place, a place, a place with a finger, or why it is none. */
-export type TypedRoot = { string?: number; fret?: number; number?: number; finger?: number } | { problem: string };
+export type TypedRoot =
+  { readonly string?: number; readonly fret?: number; readonly number?: number; readonly finger?: number } | { readonly problem: string };
 
 const PLACE =
   /^(?:string\s+)?(\d{1,2})(?:(?:\s*[/,]\s*|\s+)(?:fret\s+)?(\d{1,2})(?:\s*,?\s*(?:under\s+)?(?:the\s+)?(?:finger\s*|f\s*)?([0-9])(?:st|nd|rd|th)?(?:\s+finger)?)?)?$/;

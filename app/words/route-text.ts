@@ -21,7 +21,7 @@ import { counted } from './count-text';
 import { FAR_REACH_MM, WIDE_CELL_MM } from './shape-text';
 
 /** Each way as a chip says it, as the sentence says it, and what it does. */
-export const WAY_WORDS: Record<Way, { chip: string; by: string; does: string }> = {
+export const WAY_WORDS: Record<Way, { readonly chip: string; readonly by: string; readonly does: string }> = {
   seam: { chip: 'Seam', by: 'changing hands on a seam', does: 'The hand changes on a note that two rungs share.' },
   'one-string': { chip: 'One string', by: 'going along one string', does: 'One string carries the line from the first rung to the last.' },
   'string-pair': {
@@ -153,7 +153,14 @@ export const COST_WORDS: Record<CostWord, string> = {
 export const FINGER_WORDS = ['open', 'index', 'middle', 'ring', 'little'];
 
 /** The weights as a player would say them, with what less and more of each means. */
-export const WEIGHT_WORDS: { key: keyof RouteWeights; name: string; less: string; more: string; min: number; max: number }[] = [
+export const WEIGHT_WORDS: {
+  readonly key: keyof RouteWeights;
+  readonly name: string;
+  readonly less: string;
+  readonly more: string;
+  readonly min: number;
+  readonly max: number;
+}[] = [
   { key: 'travel', name: 'Travel', less: 'go anywhere', more: 'stay near', min: 0, max: 4 },
   { key: 'shifts', name: 'Shifts', less: 'move often', more: 'move seldom', min: 0, max: 4 },
   { key: 'stretch', name: 'Stretch', less: 'reach freely', more: 'keep at rest', min: 0, max: 4 },

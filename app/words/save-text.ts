@@ -2,10 +2,10 @@ import { fieldWords, type ConflictAnswer, type ErrorAnswer, type Kept, type Prob
 
 /** What became of something asked of the server. */
 interface Failure {
-  save: 'offline' | 'conflict' | 'gone' | 'refused';
-  reason?: string;
-  problems?: Problem[];
-  current?: Kept<StudyBody>;
+  readonly save: 'offline' | 'conflict' | 'gone' | 'refused';
+  readonly reason?: string;
+  readonly problems?: Problem[];
+  readonly current?: Kept<StudyBody>;
 }
 
 const STRANGE = 'Something else than Crow Ladder answers at this address.';
@@ -18,7 +18,7 @@ const WORDS: Readonly<Record<number, string>> = Object.freeze({
 
 /** What a refused or lost save means for the player. Only where no connection came about is the server away. */
 export function failureOf(error: unknown): Failure {
-  const { status, data } = (error ?? {}) as { status?: number | string; data?: Partial<ConflictAnswer<StudyBody>> };
+  const { status, data } = (error ?? {}) as { readonly status?: number | string; readonly data?: Partial<ConflictAnswer<StudyBody>> };
   if (status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR' || status === undefined) return { save: 'offline' };
   if (status === 409 && data?.current?.body) return { save: 'conflict', current: data.current };
   if (status === 404) return { save: 'gone' };
@@ -33,6 +33,6 @@ export function failureOf(error: unknown): Failure {
 export function refusalWords(error: unknown): string {
   const failure = failureOf(error);
   if (failure.save === 'offline') return 'the server does not answer. Start it again with npm start, and try again.';
-  const { data } = (error ?? {}) as { data?: Partial<ErrorAnswer> };
+  const { data } = (error ?? {}) as { readonly data?: Partial<ErrorAnswer> };
   return data?.error?.message ?? failure.reason ?? 'it is no longer there.';
 }

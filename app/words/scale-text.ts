@@ -24,7 +24,7 @@ export const scaleName = (ref: ScaleRef): string => `${ref.tonic} ${scaleTitle(r
 const SCHOOL_NAMES: Readonly<Record<string, string>> = Object.freeze({ ionian: 'major', aeolian: 'natural minor' });
 
 /** The scale as it is asked for: "C major (Ionian)"; one of the player's own by the name it was given. */
-export function askedScale(ref: ScaleRef, own: readonly { name: string; degrees: DegreeName[] }[] = []): string {
+export function askedScale(ref: ScaleRef, own: readonly { readonly name: string; readonly degrees: DegreeName[] }[] = []): string {
   const degrees = isScale(ref.scale) ? degreesOf(ref.scale).join(' ') : null;
   const named = degrees !== null && !nameScale(degrees.split(' ')) ? own.find((o) => o.degrees.join(' ') === degrees) : undefined;
   if (named) return `${ref.tonic} ${isolated(named.name)}`;
@@ -41,7 +41,7 @@ const SPOKEN: [RegExp, string][] = [
 ];
 
 /** What was typed, as a tonic (if it starts with one) and the words after it. Example: "Bb mixo" is Bb and "mixo". */
-export function splitScaleText(text: string): { tonic: string | null; words: string } {
+export function splitScaleText(text: string): { readonly tonic: string | null; readonly words: string } {
   const plain = SPOKEN.reduce((t, [from, to]) => t.replace(from, to), ascii(text));
   const match = TONIC.exec(plain);
   if (!match) return { tonic: null, words: plain.trim() };

@@ -17,8 +17,8 @@ import {
 } from '../../core';
 
 export interface Fact {
-  name: string;
-  words: string;
+  readonly name: string;
+  readonly words: string;
 }
 
 /** "6/2 ①": string, fret and the finger that has it. */
@@ -29,7 +29,7 @@ const fingerAt = (shape: Shape, p: Place): number | undefined => shape.notes.fin
 
 /** Where the hand itself moves inside a shape: the lowest finger of each string that is held from another place. */
 export function handWords(shape: Shape): string {
-  const rest = (c: { fret: number; finger: number }): number => c.fret - c.finger + 1;
+  const rest = (c: { readonly fret: number; readonly finger: number }): number => c.fret - c.finger + 1;
   const reached = (string: number, fret: number): boolean => shape.stretches.some((s) => s.string === string && s.fret === fret);
   const held = shape.cells.flatMap((c) => {
     const k = c.fingers.findIndex((f, at) => f > 0 && !reached(c.string, c.frets[at]));

@@ -15,7 +15,7 @@ import type { Preview } from '../store/transpose-preview';
 import { listWords, scaleName } from './scale-text';
 import { instrumentWords } from './tuning-text';
 
-export const MOVE_NAMES: Record<StudyMove['kind'], { name: string; does: string }> = {
+export const MOVE_NAMES: Record<StudyMove['kind'], { readonly name: string; readonly does: string }> = {
   key: { name: 'Another key', does: 'Every note the same number of frets along its string.' },
   root: { name: 'Another root string', does: 'Same key, same notes; the root on another string, the jogs made anew.' },
   mode: { name: 'Another mode', does: 'The root stays and notes change, or the notes stay and the root changes.' },
@@ -28,11 +28,11 @@ export const byWords = (by: number): string => (by === 0 ? 'where it is' : `${by
 
 /** One string before and after. */
 export interface StringChange {
-  string: number;
-  open: string;
-  before: number[];
-  after: number[];
-  says: string;
+  readonly string: number;
+  readonly open: string;
+  readonly before: number[];
+  readonly after: number[];
+  readonly says: string;
 }
 
 const on = (places: readonly Place[], string: number): number[] =>
@@ -64,7 +64,7 @@ export function stringChanges({ before, after }: Preview): StringChange[] {
 /** "Raises ♭3 to 3 (A to A♯)". */
 export function modeChangeWords(from: ScaleRef, to: ScaleRef): string {
   const { changed, added, dropped } = compareScales(from, to);
-  const one = (c: { from: string; to: string }): string =>
+  const one = (c: { readonly from: string; readonly to: string }): string =>
     `${c.from} → ${c.to} (${noteOnDegree(from.tonic, c.from)} → ${noteOnDegree(to.tonic, c.to)})`;
   const parts = [
     changed.length ? listWords(changed.map(one)) : '',

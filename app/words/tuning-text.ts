@@ -12,10 +12,10 @@ export function instrumentWords(i: Instrument): string {
 }
 
 export interface TuningChoice {
-  name: string;
+  readonly name: string;
   /** Open pitches, string 1 first. */
-  open: string[];
-  scaleLengthMm?: number;
+  readonly open: string[];
+  readonly scaleLengthMm?: number;
 }
 
 const NAMED: TuningChoice[] = TUNINGS.map((t) => ({ name: t.name, open: t.low.split(' ').reverse(), scaleLengthMm: t.scaleLengthMm }));
@@ -23,7 +23,7 @@ const letters = (open: string[]): string => open.map((p) => midiOf(p) % 12).join
 const same = (a: string[], b: string[]): boolean => a.map((p) => midiOf(p)).join() === b.map((p) => midiOf(p)).join();
 
 /** What was typed, read as notes; the reason why not, where it looks like notes but is none. */
-export function readTuning(text: string): { open: string[] } | { why: string } {
+export function readTuning(text: string): { readonly open: string[] } | { readonly why: string } {
   try {
     return { open: parseTuning(text) };
   } catch (e) {

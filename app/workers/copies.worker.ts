@@ -3,8 +3,8 @@ import { serveSearch } from './serve-search';
 
 /** A line of pitches whose copies are looked for. */
 export interface CopiesJob extends CopyOptions {
-  instrument: Instrument;
-  pitches: number[];
+  readonly instrument: Instrument;
+  readonly pitches: number[];
 }
 
 serveSearch<CopiesJob, LickCopy[]>(({ instrument, pitches, ...options }) => copying(instrument, pitches, options));

@@ -3,8 +3,8 @@ import { serveSearch } from './serve-search';
 
 /** A chord whose grips are looked for. */
 export interface GripsJob extends GripOptions {
-  instrument: Instrument;
-  symbol: string;
+  readonly instrument: Instrument;
+  readonly symbol: string;
 }
 
 serveSearch<GripsJob, Grip[]>(({ instrument, symbol, ...options }) => seekingGrips(instrument, symbol, options));

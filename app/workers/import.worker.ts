@@ -1,6 +1,6 @@
 import { readFiles, type ImportJob, type Incoming } from '../files/read-files';
 
-export type ImportAnswer = { done: number } | { incoming: Incoming[] };
+export type ImportAnswer = { readonly done: number } | { readonly incoming: Incoming[] };
 
 /** Reads files off the main thread, one after another. Cancelled by ending the worker. */
 onmessage = ({ data }: MessageEvent<ImportJob>) => {

@@ -3,8 +3,8 @@ import { serveSearch } from './serve-search';
 
 /** Chords that are to follow each other with little movement. */
 export interface LeadJob extends LeadOptions {
-  instrument: Instrument;
-  symbols: string[];
+  readonly instrument: Instrument;
+  readonly symbols: string[];
 }
 
 serveSearch<LeadJob, Lead[]>(({ instrument, symbols, ...options }) => leading(instrument, symbols, options));

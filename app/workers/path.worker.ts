@@ -3,9 +3,9 @@ import { serveSearch } from './serve-search';
 
 /** A form that scales and places are looked for. */
 export interface PathJob {
-  instrument: Instrument;
-  bars: Bar[];
-  options: PathOptions;
+  readonly instrument: Instrument;
+  readonly bars: Bar[];
+  readonly options: PathOptions;
 }
 
 /** What one search laid out serves the next. */

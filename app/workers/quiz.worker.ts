@@ -3,16 +3,16 @@ import { beginRound, type Asking, type QuizStudy } from '../store/practice/quiz'
 import type { QuizPrefs } from '../store/practice/quiz-prefs';
 
 export interface RoundOrder {
-  id: number;
-  study: QuizStudy;
-  prefs: QuizPrefs;
-  history: FactAnswer[];
-  now: number;
-  seed: number;
+  readonly id: number;
+  readonly study: QuizStudy;
+  readonly prefs: QuizPrefs;
+  readonly history: FactAnswer[];
+  readonly now: number;
+  readonly seed: number;
 }
 export interface RoundMade {
-  id: number;
-  made: Asking | { problem: string };
+  readonly id: number;
+  readonly made: Asking | { readonly problem: string };
 }
 
 /** Makes rounds: with years of answers the schedules of all facts take longer than a frame. */

@@ -1,15 +1,17 @@
 import { CoreError } from '../../core';
 
 export interface Order<Job> {
-  id: number;
-  job: Job;
+  readonly id: number;
+  readonly job: Job;
 }
 export interface Refusal {
-  code: string;
-  field: string;
-  message: string;
+  readonly code: string;
+  readonly field: string;
+  readonly message: string;
 }
-export type Answer<Found> = { id: number } & ({ done: number } | { found: Found } | { refused: Refusal });
+export type Answer<Found> = { readonly id: number } & (
+  { readonly done: number } | { readonly found: Found } | { readonly refused: Refusal }
+);
 
 /** Between two reports of progress, in ms. */
 const REPORT_EVERY = 50;

@@ -13,7 +13,7 @@ import cyrillicExt from '@fontsource/commissioner/files/commissioner-cyrillic-ex
 import type { Alphabet } from '../../formats/sheet/letters';
 
 /** Addresses of the text font's files by alphabet. A paper loads those that it needs. */
-export const TEXT_FONTS: Readonly<Record<Alphabet, { regular: string; bold: string }>> = {
+export const TEXT_FONTS: Readonly<Record<Alphabet, { readonly regular: string; readonly bold: string }>> = {
   latin: { regular: latin, bold: latinBold },
   'latin-ext': { regular: latinExt, bold: latinExtBold },
   vietnamese: { regular: vietnamese, bold: vietnameseBold },

@@ -7,9 +7,10 @@ import { svgOf, type SvgFonts } from '../../formats/sheet/svg';
 import { alphabetsIn, type Alphabet } from '../../formats/sheet/letters';
 import { TEXT_FONTS } from './sheet-fonts';
 
-export type SheetJob = { request: PaperRequest; as: 'pdf' | 'svg' } | { booklet: BookletRequest };
+export type SheetJob = { readonly request: PaperRequest; readonly as: 'pdf' | 'svg' } | { readonly booklet: BookletRequest };
 
-export type SheetAnswer = { done: number } | { pdf: Uint8Array<ArrayBuffer> } | { svgs: string[] } | { problem: string };
+export type SheetAnswer =
+  { readonly done: number } | { readonly pdf: Uint8Array<ArrayBuffer> } | { readonly svgs: string[] } | { readonly problem: string };
 
 const bytes = async (url: string): Promise<Uint8Array> => new Uint8Array(await (await fetch(url)).arrayBuffer());
 

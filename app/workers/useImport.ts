@@ -3,13 +3,13 @@ import type { ImportJob, Incoming, Wish } from '../files/read-files';
 import type { ImportAnswer } from './import.worker';
 
 interface Import {
-  reading: boolean;
+  readonly reading: boolean;
   /** What the files will bring, in their order. */
-  incoming: Incoming[] | null;
-  read: (job: ImportJob) => void;
+  readonly incoming: Incoming[] | null;
+  readonly read: (job: ImportJob) => void;
   /** One of the files read again, as the player wishes it. */
-  again: (at: number, wish: Wish) => void;
-  clear: () => void;
+  readonly again: (at: number, wish: Wish) => void;
+  readonly clear: () => void;
 }
 
 /** A file with a choice of the player's shown as made. */

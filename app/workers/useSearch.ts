@@ -10,14 +10,14 @@ import type { Answer, Order, Refusal } from './serve-search';
 
 export interface Search<Found> {
   /** Of the last search that ended; kept in sight while the next one runs. */
-  found: Found[];
+  readonly found: Found[];
   /** Why there is nothing. */
-  refused: Refusal | null;
+  readonly refused: Refusal | null;
   /** Share of the work done, 0 to 1, or null where nothing runs. */
-  done: number | null;
-  cancelled: boolean;
-  cancel: () => void;
-  again: () => void;
+  readonly done: number | null;
+  readonly cancelled: boolean;
+  readonly cancel: () => void;
+  readonly again: () => void;
 }
 
 type Result<Found> = Pick<Search<Found>, 'found' | 'refused' | 'done' | 'cancelled'>;
@@ -30,7 +30,7 @@ function useSearch<Job, Found>(job: Job | null, make: () => Worker): Search<Foun
   const busy = useRef(false);
   const order = useRef(0);
   const [turn, setTurn] = useState(0);
-  const [result, setResult] = useState<Result<Found> & { of: Job | null; turn: number }>({
+  const [result, setResult] = useState<Result<Found> & { readonly of: Job | null; readonly turn: number }>({
     found: [],
     refused: null,
     done: null,

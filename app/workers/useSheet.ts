@@ -3,16 +3,16 @@ import type { BookletRequest } from '../../formats/booklet/booklet';
 import type { PaperRequest } from '../../formats/sheet/pages';
 import type { SheetAnswer, SheetJob } from './sheet.worker';
 
-type Made = { pdf: Uint8Array<ArrayBuffer> } | { svgs: string[] };
+type Made = { readonly pdf: Uint8Array<ArrayBuffer> } | { readonly svgs: string[] };
 
 /** Makes a sheet in a worker: how many pages are done, a way to cancel, and why it failed. */
 export function useSheet(): {
-  pages: number | null;
-  problem: string | null;
-  make: (request: PaperRequest, as: 'pdf' | 'svg') => Promise<Made>;
+  readonly pages: number | null;
+  readonly problem: string | null;
+  readonly make: (request: PaperRequest, as: 'pdf' | 'svg') => Promise<Made>;
   /** A booklet as PDF; null where it was cancelled or could not be made, which `problem` tells. */
-  bind: (booklet: BookletRequest) => Promise<Uint8Array<ArrayBuffer> | null>;
-  cancel: () => void;
+  readonly bind: (booklet: BookletRequest) => Promise<Uint8Array<ArrayBuffer> | null>;
+  readonly cancel: () => void;
 } {
   const worker = useRef<Worker | null>(null);
   const [pages, setPages] = useState<number | null>(null);

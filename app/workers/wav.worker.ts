@@ -4,8 +4,8 @@ import { serveSearch } from './serve-search';
 
 /** What is rendered to a file. */
 export interface WavJob {
-  take: OfflineTake;
-  sampleRate: number;
+  readonly take: OfflineTake;
+  readonly sampleRate: number;
 }
 
 function* rendering({ take, sampleRate }: WavJob): Generator<number, Uint8Array[]> {

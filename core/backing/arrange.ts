@@ -9,11 +9,11 @@ import { FEELS, type Backing, type Feel } from './types';
 /** How a progression is backed. */
 export interface BackingOptions {
   /** Beats of a bar and their unit. */
-  meter: Meter;
+  readonly meter: Meter;
   /** How it is felt. */
-  feel: Feel;
+  readonly feel: Feel;
   /** MIDI notes of the comping, lowest first, of every chord that sounds, in order; null or nothing: close position. */
-  voicings?: readonly (readonly number[] | null)[];
+  readonly voicings?: readonly (readonly number[] | null)[];
 }
 
 /** Lower figures of a meter that a backing can play: half, quarter and eighth notes. */

@@ -15,18 +15,18 @@ const REST = 38;
 type Wanted = 'root' | 'fifth' | 'tone' | 'approach';
 interface Onset {
   /** Quarters from the beginning. */
-  at: number;
+  readonly at: number;
   /** Which tone of the chord it is to be. */
-  wanted: Wanted;
+  readonly wanted: Wanted;
   /** Index of the chord that sounds. */
-  span: number;
+  readonly span: number;
 }
 
 const within = (pulses: readonly Pulse[], bar: number, s: Span): Pulse[] =>
   pulses.map((p) => ({ ...p, at: bar + p.at })).filter((p) => p.at >= s.from - 1e-9 && p.at < s.to - 1e-9);
 
 /** Times of one chord inside one bar, by feel (common practice, no published source); the first is where it begins. */
-function timesIn(feel: Feel, pulses: readonly Pulse[], begins: number): { at: number; wanted: Wanted }[] {
+function timesIn(feel: Feel, pulses: readonly Pulse[], begins: number): { readonly at: number; readonly wanted: Wanted }[] {
   const root = { at: begins, wanted: 'root' as const };
   const rest = pulses.filter((p) => p.at > begins + 1e-9);
   const halfway = pulses[Math.ceil(pulses.length / 2)] as Pulse | undefined;
@@ -70,11 +70,11 @@ const FIFTH = 7;
 
 interface Voiced {
   /** Chroma of the bass, 0 to 11. */
-  bass: number;
+  readonly bass: number;
   /** Chromas of the chord's tones, 0 to 11. */
-  sounds: number[];
+  readonly sounds: number[];
   /** Chroma of the fifth, or of what stands for it. */
-  fifth: number;
+  readonly fifth: number;
 }
 
 function voicedOf(symbol: string): Voiced {

@@ -14,34 +14,36 @@ export const DRUMS = ['kick', 'snare', 'rim', 'hat', 'ride', 'crash', 'tom'] as 
 export type Drum = (typeof DRUMS)[number];
 
 /** One sound of a backing. Times and lengths in quarters from the beginning. */
-export type BackingEvent = { at: number; length: number; gain: number } & (
-  { part: 'bass'; midi: number } | { part: 'comping'; midi: number; voice: number } | { part: 'drums'; drum: Drum }
+export type BackingEvent = { readonly at: number; readonly length: number; readonly gain: number } & (
+  | { readonly part: 'bass'; readonly midi: number }
+  | { readonly part: 'comping'; readonly midi: number; readonly voice: number }
+  | { readonly part: 'drums'; readonly drum: Drum }
 );
 
 /** In order of time. */
 export interface Backing {
   /** Length in quarters. */
-  quarters: number;
+  readonly quarters: number;
   /** What is played, in order of time. */
-  events: BackingEvent[];
+  readonly events: BackingEvent[];
 }
 
 /** A part of a bar that a foot taps, in quarters from its beginning, and into how many it is felt to divide. */
 export interface Pulse {
   /** Quarters from the beginning. */
-  at: number;
+  readonly at: number;
   /** In quarters. */
-  length: number;
+  readonly length: number;
   /** Into how many parts it is felt. */
-  parts: 2 | 3;
+  readonly parts: 2 | 3;
 }
 
 /** A chord in time, in quarters. */
 export interface Span {
   /** The chord as it is written. */
-  symbol: string;
+  readonly symbol: string;
   /** First quarter of it. */
-  from: number;
+  readonly from: number;
   /** Where it ends, in quarters. */
-  to: number;
+  readonly to: number;
 }

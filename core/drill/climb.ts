@@ -9,9 +9,9 @@ export type RungMotion = 'each' | 'alternate';
 /** How all rungs of a ladder are played in one drill. */
 export interface RungOptions extends DrillOptions {
   /** How the drill goes from rung to rung. */
-  motion: RungMotion;
+  readonly motion: RungMotion;
   /** The root of each rung, its lowest, is touched before it. */
-  touchRoot?: boolean;
+  readonly touchRoot?: boolean;
 }
 
 /** Rung after rung along the ladder, with what the shapes know of their notes. Throws what drillSequence throws, and BAD_OPTION without rungs. */

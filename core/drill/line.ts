@@ -11,15 +11,15 @@ import type { DrillAccent, DrillArticulation, DrillLine, DrillRhythm } from './t
 /** How the notes of a drill are played. */
 export interface DrillManner {
   /** Note values. */
-  rhythm: DrillRhythm;
+  readonly rhythm: DrillRhythm;
   /** Which notes are loud. */
-  accent: DrillAccent;
+  readonly accent: DrillAccent;
   /** Picked, hammered or slid. */
-  articulation: DrillArticulation;
+  readonly articulation: DrillArticulation;
   /** By which school it is fingered. */
-  school: FingeringSchool;
+  readonly school: FingeringSchool;
   /** The player's hand; a medium one if left out. */
-  hand?: Hand;
+  readonly hand?: Hand;
 }
 
 /** Notes that one drill holds at most: an hour of sixteenths at 60. */
@@ -30,7 +30,7 @@ export const MOST_DRILL_NOTES = 14_400;
  * a drill is fingered as its shape is on the neck. Throws BAD_OPTION, BAD_PLACE.
  * @example drillLine(six, box.notes, { rhythm: 'eighths', accent: 'beat', articulation: 'alternate', school: 'finger-per-fret' }).strokes.slice(0, 2) // ['down', 'up']
  */
-export function drillLine(i: Instrument, notes: readonly (Place & { finger?: number })[], o: DrillManner): DrillLine {
+export function drillLine(i: Instrument, notes: readonly (Place & { readonly finger?: number })[], o: DrillManner): DrillLine {
   checkOneOf('BAD_OPTION', 'rhythm', o.rhythm, DRILL_RHYTHMS);
   checkOneOf('BAD_OPTION', 'accent', o.accent, DRILL_ACCENTS);
   checkOneOf('BAD_OPTION', 'articulation', o.articulation, ARTICULATIONS);
@@ -62,8 +62,8 @@ export function drillLine(i: Instrument, notes: readonly (Place & { finger?: num
 }
 
 /** Each place with a finger once. */
-function eachOnce(notes: readonly (Place & { finger?: number })[]): (Place & { finger: number })[] {
-  const found = new Map<number, Place & { finger: number }>();
+function eachOnce(notes: readonly (Place & { readonly finger?: number })[]): (Place & { readonly finger: number })[] {
+  const found = new Map<number, Place & { readonly finger: number }>();
   for (const { string, fret, finger } of notes) if (finger) found.set(placeIndex({ string, fret }), { string, fret, finger });
   return [...found.values()];
 }

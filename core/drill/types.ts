@@ -7,41 +7,41 @@ export type DrillOrder =
 /** In which order the notes of a shape are played. */
 export interface DrillOptions {
   /** The order of the notes. */
-  order: DrillOrder;
+  readonly order: DrillOrder;
   /** The top or bottom note where the line turns; once unless said. */
-  turn?: 'once' | 'twice';
+  readonly turn?: 'once' | 'twice';
   /** The scale's own root, or that of its relative major or minor. */
-  root?: 'own' | 'relative';
+  readonly root?: 'own' | 'relative';
   /** Which place of the shape is home; the lowest root unless said. */
-  start?: Place;
+  readonly start?: Place;
   /** From the root: once from each root of the shape, the lowest first. */
-  everyRoot?: boolean;
+  readonly everyRoot?: boolean;
   /** Notes in a group, 3 to 6; 4 unless said. */
-  group?: 3 | 4 | 5 | 6;
+  readonly group?: 3 | 4 | 5 | 6;
   /** 3 is thirds, 8 octaves, counted in notes of the scale; thirds unless said. */
-  interval?: 3 | 4 | 5 | 6 | 7 | 8;
+  readonly interval?: 3 | 4 | 5 | 6 | 7 | 8;
   /** Notes of a chord, 3 or 4; 3 unless said. */
-  size?: 3 | 4;
+  readonly size?: 3 | 4;
   /** Intervals and chord tones: down again the way they went up. */
-  back?: boolean;
+  readonly back?: boolean;
   /** Chord tones: the scale up and down first. */
-  scaleFirst?: boolean;
+  readonly scaleFirst?: boolean;
   /** Another scale in the same place for the way down. */
-  down?: Shape;
+  readonly down?: Shape;
   /** Only these strings. */
-  strings?: number[];
+  readonly strings?: number[];
   /** Jumping about: the same seed, the same notes. */
-  seed?: number;
+  readonly seed?: number;
   /** Jumping about: how many notes, 1 to 10,000; twice those of the shape unless said. */
-  count?: number;
+  readonly count?: number;
   /** Jumping about: degrees that come more often. */
-  lean?: DegreeName[];
+  readonly lean?: DegreeName[];
   /** Goes on along the scale to the nearest root; the last of a counted number of notes is one. */
-  endOnRoot?: boolean;
+  readonly endOnRoot?: boolean;
 }
 
 /** A note of a drill, in playing order. */
-export type DrillNote = Place & { midi: number; name: NoteName; degree: DegreeName };
+export type DrillNote = Place & { readonly midi: number; readonly name: NoteName; readonly degree: DegreeName };
 
 /** Note values of a drill, by name. */
 export type DrillRhythm = 'quarters' | 'eighths' | 'triplets' | 'sixteenths' | 'swing';
@@ -53,15 +53,15 @@ export type DrillArticulation = 'alternate' | 'economy' | 'hammered' | 'slides';
 /** A drill as it is played. Every list has one entry a note. */
 export interface DrillLine {
   /** Each note with its finger. */
-  steps: FingeredStep[];
+  readonly steps: FingeredStep[];
   /** Length of each, 480 ticks a quarter; the last holds to the end of its beat. */
-  ticks: number[];
+  readonly ticks: number[];
   /** How each note is joined to the one before it. */
-  joins: (Join | null)[];
+  readonly joins: (Join | null)[];
   /** The stroke of each note. */
-  strokes: Stroke[];
+  readonly strokes: Stroke[];
   /** Whether each note is accented. */
-  loud: boolean[];
+  readonly loud: boolean[];
   /** Length of one pass, in whole beats. */
-  beats: number;
+  readonly beats: number;
 }

@@ -7,25 +7,25 @@ import { noCosts, type Costs, type Layer, type Passes, type State, type Tell } f
 /** What a search minimises: the hand's own costs, and what is added to them. */
 export interface Task extends Line {
   /** The hand that plays. */
-  hand: HandModel;
+  readonly hand: HandModel;
   /** Tells what is added from one state to the next. */
-  extra?: (a: State, b: State, tell: Tell) => void;
+  readonly extra?: (a: State, b: State, tell: Tell) => void;
   /** Tells what is added for a state itself. */
-  own?: (s: State, tell: Tell) => void;
+  readonly own?: (s: State, tell: Tell) => void;
   /** Whether one state may follow another, beside what the hand allows. */
-  follows?: (a: State, b: State) => boolean;
+  readonly follows?: (a: State, b: State) => boolean;
   /** How each note follows the one before, how far it is bent (half steps), and how dear a move of the hand before it is (1 unless given). */
-  joins?: readonly (Join | null | undefined)[];
+  readonly joins?: readonly (Join | null | undefined)[];
   /** Half steps by which each note is bent, if it is. */
-  bends?: readonly (number | null | undefined)[];
+  readonly bends?: readonly (number | null | undefined)[];
   /** How dear a move of the hand is before each note: 1 as usual, less after a rest, more where it is fast. */
-  pace?: readonly number[];
+  readonly pace?: readonly number[];
   /** Where a line may begin, and end: by default any state of the first and of the last note. */
-  startsAt?: (s: State) => boolean;
+  readonly startsAt?: (s: State) => boolean;
   /** Whether a line may end with a state at its note k. */
-  endsAt?: (s: State, k: number) => boolean;
+  readonly endsAt?: (s: State, k: number) => boolean;
   /** Costs found so far, where tasks share them. */
-  kept?: Costs;
+  readonly kept?: Costs;
 }
 
 const STAYS = 1;
@@ -229,7 +229,7 @@ const joinIn = (task: Task, k: number): Join | null => {
 const bendCost = (bend: number, finger: number): number => (bend > 1 ? BEND_MORE : BEND_HALF)[finger];
 
 /** What a telling adds up to. */
-function told(tell: (t: Tell) => void): { still: number; moving: number } {
+function told(tell: (t: Tell) => void): { readonly still: number; readonly moving: number } {
   const sum = { still: 0, moving: 0 };
   tell((_, mm, moving) => (moving ? (sum.moving += mm) : (sum.still += mm)));
   return sum;

@@ -4,25 +4,25 @@ import { waysToFinger, type FingerOptions } from './index';
 /** One of two ways to play a two-note cell that lies where the hand has to move on. */
 export interface HandChoice {
   /** The hand stays and reaches out of it, or plays the cell close and moves. */
-  way: 'reach' | 'move';
+  readonly way: 'reach' | 'move';
   /** Fingers of the cell. */
-  fingers: [number, number];
+  readonly fingers: [number, number];
   /** The line fingered this way. */
-  steps: FingeredStep[];
+  readonly steps: FingeredStep[];
 }
 
 /** A two-note cell of a line, both ways to play it, and which of them is the better one. */
 export interface CellChoice {
   /** Index of the cell's first note in the line. */
-  index: number;
+  readonly index: number;
   /** The string of the notes in question. */
-  string: number;
+  readonly string: number;
   /** The frets between which the choice lies. */
-  frets: [number, number];
+  readonly frets: [number, number];
   /** Both ways. */
-  choices: [HandChoice, HandChoice];
+  readonly choices: [HandChoice, HandChoice];
   /** The cheaper of them. */
-  better: HandChoice['way'];
+  readonly better: HandChoice['way'];
 }
 
 /** How many of the best ways are looked through. */

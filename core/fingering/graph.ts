@@ -12,33 +12,33 @@ const REPORT = 64;
 /** What is kept of one note: its nodes, the least cost of reaching each, the node before it on that way, and what each leads to. */
 export interface GraphLayer {
   /** States of this note that are kept, as numbers of the machine. */
-  nodes: number[];
+  readonly nodes: number[];
   /** The least cost up to each node, in mm of travel. */
-  costs: number[];
+  readonly costs: number[];
   /** The node before each on its cheapest way. */
   back: number[];
   /** By node: nodes of the next layer that may follow, and what each adds, its own cost included. */
-  to: number[][];
+  readonly to: number[][];
   /** For each node, the nodes that lead to it. */
-  by: number[][];
+  readonly by: number[][];
 }
 
 /** The nodes of a line that lie on some way of no more than `bound`, and all that leads from one to the next. */
 export interface Graph {
   /** The states and what steps cost. */
-  machine: Machine;
+  readonly machine: Machine;
   /** A layer for each note. */
-  layers: GraphLayer[];
+  readonly layers: GraphLayer[];
   /** What no way that is looked for costs more than. */
-  bound: number;
+  readonly bound: number;
 }
 
 /** A line made ready: its layers, and from each state the least that the rest may cost, whatever the hand remembers. */
 export interface Prepared {
   /** The states and what steps cost. */
-  machine: Machine;
+  readonly machine: Machine;
   /** For each note, the least cost from each state to the end. */
-  rest: Float64Array[];
+  readonly rest: Float64Array[];
   /** The cost of one way: the best costs no more. Infinite where there is none. */
   known: number;
 }
@@ -83,7 +83,7 @@ function restAt(machine: Machine, rest: Float64Array[], k: number): Float64Array
 /** How many of the nodes that look best are followed at each note: more on long lines, where what is missed adds up. */
 const FOLLOWED = { short: 2, long: 8 };
 const LONG = 300;
-type Followed = { node: number; cost: number; whole: number };
+type Followed = { readonly node: number; readonly cost: number; readonly whole: number };
 
 /** The best way that is found by following a few nodes at each note: a cost that the best way does not exceed. */
 function oneWay(machine: Machine, rest: Float64Array[]): number {
@@ -195,9 +195,9 @@ function nextLayer({ machine, bound }: Graph, rest: Float64Array, k: number, her
 /** Of the note after: where each node that was kept stands, and what the rest costs from it. */
 interface Ahead {
   /** Index of each state in `rest`. */
-  at: Map<number, number>;
+  readonly at: Map<number, number>;
   /** The least cost from each state to the end. */
-  rest: number[];
+  readonly rest: number[];
 }
 
 /** Keeps the nodes of note k that are on a way within the bound, with the passes that are; hands on what the rest costs from each. */

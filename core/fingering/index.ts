@@ -16,19 +16,19 @@ export { SCHOOLS, SPAN_MM, type CostRow, type HandCosts } from './schools';
 /** A finger settled for the note at `index` of a line. */
 export interface Pin {
   /** Which note of the line, from 0. */
-  index: number;
+  readonly index: number;
   /** The finger that is settled, 0 (open) to 4. */
-  finger: number;
+  readonly finger: number;
 }
 
 /** How a line is fingered. */
 export interface FingerOptions extends LineTiming {
   /** By which school. */
-  school: FingeringSchool;
+  readonly school: FingeringSchool;
   /** The player's hand; a medium one if left out. */
-  hand?: Hand;
+  readonly hand?: Hand;
   /** Fingers that are settled. */
-  pins?: readonly Pin[];
+  readonly pins?: readonly Pin[];
 }
 
 /** Checks a school and a hand; throws BAD_OPTION saying the choices or the range. */
@@ -86,7 +86,12 @@ function pinsOf(m: HandModel, places: readonly Place[], pins: readonly Pin[] = [
   return byNote;
 }
 
-function fingered(i: Instrument, places: readonly Place[], o: FingerOptions, count: number): { m: HandModel; paths: Path[] } {
+function fingered(
+  i: Instrument,
+  places: readonly Place[],
+  o: FingerOptions,
+  count: number,
+): { readonly m: HandModel; readonly paths: Path[] } {
   checkInstrument(i);
   checkHand(o.school, o.hand);
   places.forEach((p, k) => checkPlace(i, p, `places[${k}]`));
@@ -104,7 +109,7 @@ const OTHERS = 16;
  * Throws BAD_PLACE, BAD_OPTION.
  * @example fingerNotes(six, [{ string: 6, fret: 5 }, { string: 6, fret: 8 }], plain).map((s) => s.finger) // [1, 4]
  */
-export function fingerNotes(i: Instrument, places: Place[], o: FingerOptions & { alternatives?: boolean }): FingeredStep[] {
+export function fingerNotes(i: Instrument, places: Place[], o: FingerOptions & { readonly alternatives?: boolean }): FingeredStep[] {
   if (!places.length) return [];
   const ways = waysToFinger(i, places, o, o.alternatives ? OTHERS : 1);
   if (!o.alternatives) return ways[0];
@@ -122,11 +127,11 @@ const movesAt = (steps: FingeredStep[]): string => steps.map((s) => (s.move === 
 /** What a step costs, part by part in mm of effort, and how much more the line would cost with another finger there. */
 export interface Why {
   /** The note with its finger. */
-  step: FingeredStep;
+  readonly step: FingeredStep;
   /** What its cost is made of, in mm of travel. */
-  parts: { word: CostWord; mm: number }[];
+  readonly parts: { readonly word: CostWord; readonly mm: number }[];
   /** Other fingers for it, and what the whole line would then cost more. */
-  others: { finger: number; moreMm: number }[];
+  readonly others: { readonly finger: number; readonly moreMm: number }[];
 }
 
 /**
@@ -158,7 +163,7 @@ export function partsOf(path: Path, index: number): Why['parts'] {
 }
 
 /** Pins by place that a hand can do here; the others are let go. */
-export function pinsThatHold<P extends Place & { finger: number }>(i: Instrument, pins: readonly P[], o: FingerOptions): P[] {
+export function pinsThatHold<P extends Place & { readonly finger: number }>(i: Instrument, pins: readonly P[], o: FingerOptions): P[] {
   const onNeck = (p: Place): boolean => p.string <= i.strings.length && p.fret >= nutFret(i) && p.fret <= i.frets;
   return pins.filter((p) => onNeck(p) && fingersFor(i, p, o).includes(p.finger));
 }

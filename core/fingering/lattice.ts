@@ -5,9 +5,9 @@ import type { Layer, Option, State } from './states';
 /** A line whose places are settled or still open, note by note; and, if given, which fingers each note may use. */
 export interface Line {
   /** For each note, the places where it may be played. */
-  options: readonly (readonly Option[])[];
+  readonly options: readonly (readonly Option[])[];
   /** 0 and undefined leave the finger open. */
-  pins?: readonly (number | undefined)[];
+  readonly pins?: readonly (number | undefined)[];
 }
 
 /** Gives the layers of a line, each built once: a line of ten thousand notes holds no more of them than there are pitches. */

@@ -6,29 +6,29 @@ import { noCosts, type Costs, type Hold, type Layer, type Tell } from './states'
 /** A hand on an instrument: where every fret lies, what every move costs. Built once for many lines. */
 export interface HandModel {
   /** What the school charges. */
-  costs: HandCosts;
+  readonly costs: HandCosts;
   /** By hand fret: how wide the hand opens, the same when the forward finger reaches, and how wide without strain. */
-  spanMm: number[];
+  readonly spanMm: number[];
   /** How far each finger reaches forward of the index at most, in mm. */
-  forwardSpanMm: number[];
+  readonly forwardSpanMm: number[];
   /** How far it reaches with ease, in mm. */
-  comfortMm: number[];
+  readonly comfortMm: number[];
   /** The fret where strings are open: 0, or the capo's. */
-  nut: number;
+  readonly nut: number;
   /** The last fret. */
-  last: number;
+  readonly last: number;
   /** mm from the nut by string and fret; index 0 is the hand's own line, along the instrument's scale length. */
-  mm: number[][];
+  readonly mm: number[][];
   /** mm from the nut by fret on the longest string. */
-  longest: number[];
+  readonly longest: number[];
   /** Sound of the open strings by string number (MIDI). */
-  open: number[];
+  readonly open: number[];
   /** Holds found so far, by string and fret. */
-  known: Hold[][][];
+  readonly known: Hold[][][];
   /** What the search has built for single places, by place index; see lattice. */
-  layers: Map<number, Layer>;
+  readonly layers: Map<number, Layer>;
   /** What passes between them cost. */
-  kept: Costs;
+  readonly kept: Costs;
 }
 
 /** Hand fret of an open string before the hand has been put anywhere: it takes its place with the first stopped note. */

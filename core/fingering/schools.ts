@@ -6,57 +6,57 @@ import type { FingeringSchool, Hand } from '../types';
  */
 export interface HandCosts {
   /** Highest finger of the school; finger. */
-  fingers: 3 | 4;
+  readonly fingers: 3 | 4;
   /** Finger that reaches a fret forward; finger. */
-  forwardFinger: 3 | 4;
+  readonly forwardFinger: 3 | 4;
   /** Index or middle a fret back of its rest; per mm. */
-  back: number;
+  readonly back: number;
   /** The outer finger a fret forward; per mm. */
-  forward: number;
+  readonly forward: number;
   /** Moving the hand, once (weight: shifts); mm. */
-  shift: number;
+  readonly shift: number;
   /** Letting go of a place; mm, all or a share of it. */
-  leave: number;
+  readonly leave: number;
   /** Moving between two notes of one string; mm, all or a share of it. */
-  inside: number;
+  readonly inside: number;
   /** How far the hand moves (weight: travel); per mm. */
-  perMm: number;
+  readonly perMm: number;
   /** Going up, landing beyond the index, a finger; mm, all or a share of it. */
-  landing: number;
+  readonly landing: number;
   /** Going down, landing short of the outer finger, a finger; mm, all or a share of it. */
-  landingDown: number;
+  readonly landingDown: number;
   /** Shorter moves than this pay for the landing in proportion; mm. */
-  landingMm: number;
+  readonly landingMm: number;
   /** Moving over more than a half step, a half step, two at most; mm, all or a share of it. */
-  overWhole: number;
+  readonly overWhole: number;
   /** Moving against the line, a fret beyond two; mm. */
-  backward: number;
+  readonly backward: number;
   /** One finger gliding along its string, in place of letting go; mm, all or a share of it. */
-  slide: readonly [number, number, number, number, number];
+  readonly slide: readonly [number, number, number, number, number];
   /** A slide after a slide (two half steps are one slide); mm. */
-  again: number;
+  readonly again: number;
   /** Moving the hand within a hammer-on or pull-off; mm. */
-  slur: number;
+  readonly slur: number;
   /** Using the finger at all; mm. */
-  finger: readonly [number, number, number, number, number];
+  readonly finger: readonly [number, number, number, number, number];
   /** A finger that the school leaves out, half when it comes and half when it stays; mm. */
-  avoid: readonly [number, number, number, number, number];
+  readonly avoid: readonly [number, number, number, number, number];
   /** Middle and little finger in a row; mm. */
-  pair24: number;
+  readonly pair24: number;
   /** Ring and little finger in a row; mm. */
-  pair34: number;
+  readonly pair34: number;
   /** Middle and ring finger in a row; mm. */
-  pair23: number;
+  readonly pair23: number;
   /** One finger on the next string, same fret; mm. */
-  roll: readonly [number, number, number, number, number];
+  readonly roll: readonly [number, number, number, number, number];
   /** One finger to another fret of another string, the hand staying; mm. */
-  hop: number;
+  readonly hop: number;
   /** Another finger on the same place at once, or when it comes back; mm. */
-  change: number;
+  readonly change: number;
   /** Share of * after an open string; share. */
-  afterOpen: number;
+  readonly afterOpen: number;
   /** Share of * where a finger stays on its string as a guide; share. */
-  guide: number;
+  readonly guide: number;
 }
 
 const BASE: HandCosts = {
@@ -80,13 +80,13 @@ export const FREE_BACKWARD = 2;
 /** What is known of a cost: what is paid for, its unit, the values that make sense, and where it is from. */
 export interface CostRow {
   /** What it is, in words. */
-  says: string;
+  readonly says: string;
   /** What it is counted in. */
-  unit: string;
+  readonly unit: string;
   /** Which values make sense. */
-  range: string;
+  readonly range: string;
   /** Where the value is from. */
-  source: string;
+  readonly source: string;
 }
 const FIT = 'fit to common practice';
 const JUDGED = 'judgement';

@@ -16,29 +16,29 @@ const LONG = 2000;
 /** One way through: its states, what each added to the cost, and its nodes in the machine. */
 export interface Path {
   /** The state at each note. */
-  states: State[];
+  readonly states: State[];
   /** What each note adds, in mm of travel. */
-  added: number[];
+  readonly added: number[];
   /** The sum of them. */
-  cost: number;
+  readonly cost: number;
   /** The node at each note. */
-  nodes: number[];
+  readonly nodes: number[];
   /** The states and what steps cost. */
-  machine: Machine;
+  readonly machine: Machine;
 }
 
 /** A path under construction from its end: what is settled beyond layer k, and what the rest will cost at best. */
 interface Partial {
   /** The least that a whole way with this end costs. */
-  cost: number;
+  readonly cost: number;
   /** The note it begins at. */
-  k: number;
+  readonly k: number;
   /** Nodes of layer k that count as one, and from each of them the cost to the end. */
-  label: number[];
+  readonly label: number[];
   /** The nodes that it may come from. */
-  rest: number[];
+  readonly rest: number[];
   /** What follows it. */
-  after: Partial | null;
+  readonly after: Partial | null;
 }
 
 /** The cheapest way to play a line, or null where no hand can. Linear in the notes. */
@@ -84,7 +84,11 @@ function* share<T>(stage: number, search: Generator<number, T>): Generator<numbe
 }
 
 /** The cheapest ways of a graph that differ, and whether all were looked through that needed to be. */
-function differing(graph: Graph, count: number, differs?: (a: Path, b: Path) => boolean): { paths: Path[]; all: boolean } {
+function differing(
+  graph: Graph,
+  count: number,
+  differs?: (a: Path, b: Path) => boolean,
+): { readonly paths: Path[]; readonly all: boolean } {
   const most = differs ? Math.min(LOOKED.ways, Math.floor(LOOKED.notes / graph.layers.length)) : count;
   if (most < count) return { paths: [], all: false };
   const paths: Path[] = [];
@@ -127,7 +131,7 @@ function labelled({ machine, layers }: Graph, k: number): number[][] {
 }
 
 /** The cheapest families known, no more of them than there is room for. */
-function shortList(): { add: (p: Partial, room: number) => void; take: () => Partial | undefined } {
+function shortList(): { readonly add: (p: Partial, room: number) => void; readonly take: () => Partial | undefined } {
   const list: Partial[] = [];
   return {
     take: () => list.shift(),

@@ -7,15 +7,15 @@ type Ahead = Map<number, Map<number, number>>;
 /** All ways whose last stays are these: the first of them, what is ahead of it, and the stays after it. */
 interface Stays {
   /** Fret under the index finger. */
-  hand: number;
+  readonly hand: number;
   /** What may follow, with its least cost. */
-  ahead: Ahead;
+  readonly ahead: Ahead;
   /** The stay that follows. */
-  after: Stays | null;
+  readonly after: Stays | null;
   /** The least cost of a way with these stays. */
-  cost: number;
+  readonly cost: number;
   /** No stay comes before this one. */
-  whole: boolean;
+  readonly whole: boolean;
 }
 
 /**

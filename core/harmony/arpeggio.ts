@@ -10,17 +10,17 @@ import { chordScale, modeChords, rootOn, type StackSize } from './stack';
 /** How an arpeggio is laid out. */
 export interface ArpeggioOptions {
   /** Notes of the stack on the degree, 4 unless said; or another kind of chord on it, as what follows its root: sus2, sus4, 6, m6, add9. */
-  size?: StackSize;
+  readonly size?: StackSize;
   /** Which layout it is laid out by. */
-  kind?: string;
+  readonly kind?: string;
   /** Index of the rung of the layout, the first unless said. */
-  rung?: number;
+  readonly rung?: number;
   /** So many notes a string, in place of those of the position. */
-  perString?: 1 | 2 | 3;
+  readonly perString?: 1 | 2 | 3;
   /** By which school it is fingered. */
-  school?: FingeringSchool;
+  readonly school?: FingeringSchool;
   /** The player's hand; a medium one if left out. */
-  hand?: Hand;
+  readonly hand?: Hand;
 }
 
 /**
@@ -28,7 +28,7 @@ export interface ArpeggioOptions {
  * @example chordOn(dorian, '1', { size: 4 }) // 'Dm7'
  * @example chordOn(dorian, '4') // 'G7'
  */
-export function chordOn(ref: ScaleRef, degree: DegreeName, o: { size?: StackSize; kind?: string } = {}): string {
+export function chordOn(ref: ScaleRef, degree: DegreeName, o: { readonly size?: StackSize; readonly kind?: string } = {}): string {
   checkDegree(degree);
   if (!degreesOf(ref.scale).includes(degree)) fail('NOT_IN_SCALE', 'degree', `degree: ${degree} is not in this scale, which has ${degreesOf(ref.scale).join(' ')}.`); // prettier-ignore
   if (o.kind !== undefined) return rootOn(ref, degree) + o.kind;
@@ -40,7 +40,12 @@ export function chordOn(ref: ScaleRef, degree: DegreeName, o: { size?: StackSize
  * The tones of a chord inside a shape of a scale, as a shape of its own, with the chord's degrees and roots and fingers by the one
  * search. Throws NO_SHAPE_FITS where the shape holds none of them.
  */
-export function arpeggioIn(i: Instrument, symbol: string, within: Shape, o: { school?: FingeringSchool; hand?: Hand } = {}): Shape {
+export function arpeggioIn(
+  i: Instrument,
+  symbol: string,
+  within: Shape,
+  o: { readonly school?: FingeringSchool; readonly hand?: Hand } = {},
+): Shape {
   const sounds = new Set(chordSounds(symbol));
   const places = within.notes.filter((n) => sounds.has(n.midi % 12)).map(({ string, fret }) => ({ string, fret }));
   if (!places.length) return fail('NO_SHAPE_FITS', 'degree', `${within.label} holds no tone of ${symbol}.`);
@@ -73,8 +78,8 @@ const SWEPT = 3;
  * Runs of a shape's notes that one stroke can sweep: each on the string next to the one before, always on the same side; as indices into its notes.
  * @example sweepsIn(box) // []
  */
-export function sweepsIn(shape: Shape): { from: number; to: number }[] {
-  const sweeps: { from: number; to: number }[] = [];
+export function sweepsIn(shape: Shape): { readonly from: number; readonly to: number }[] {
+  const sweeps: { readonly from: number; readonly to: number }[] = [];
   const step = (k: number): number => (shape.notes[k] ? shape.notes[k].string - shape.notes[k - 1].string : 0);
   let from = 0;
   for (let k = 1; k <= shape.notes.length; k++) {
@@ -90,7 +95,12 @@ export function sweepsIn(shape: Shape): { from: number; to: number }[] {
  * The place on the neck nearest to a fret that sounds a degree of a chord.
  * @example nearestTone(six, 'C', '3', 5) // { string: 2, fret: 5 }
  */
-export function nearestTone(i: Instrument, symbol: string, degree: DegreeName, near: number): { string: number; fret: number } | null {
+export function nearestTone(
+  i: Instrument,
+  symbol: string,
+  degree: DegreeName,
+  near: number,
+): { readonly string: number; readonly fret: number } | null {
   const { tonic, scale } = chordScale(symbol);
   const at = (scale as DegreeName[]).indexOf(degree);
   if (at < 0) return null;

@@ -6,11 +6,11 @@ import { chordSounds } from './symbol';
 
 interface Colour {
   /** What follows the root in the symbol. */
-  suffix: string;
+  readonly suffix: string;
   /** The tone that shows the mode. */
-  degree: DegreeName;
+  readonly degree: DegreeName;
   /** In words. */
-  why: string;
+  readonly why: string;
 }
 
 /** The chord on the tonic that shows a mode, and the note that does it. Common practice, no published source. */
@@ -35,13 +35,13 @@ const COLOURS: Readonly<Record<string, Colour>> = {
 /** The colour tone of a mode, and the chord that shows it. */
 export interface ModeColour {
   /** The chord that shows it. */
-  symbol: string;
+  readonly symbol: string;
   /** The note that does it. */
-  degree: DegreeName;
+  readonly degree: DegreeName;
   /** In words. */
-  why: string;
+  readonly why: string;
   /** Chords that would betray the mode: of its own those that pull to the parent's tonic, on its tonic those of its neighbours. */
-  betray: { symbol: string; why: string }[];
+  readonly betray: { readonly symbol: string; readonly why: string }[];
 }
 
 /** Dark to bright neighbours: one note apart. */
@@ -91,7 +91,7 @@ export function modeColour(ref: ScaleRef): ModeColour | null {
  * The same without what betrays it. Example: D dorian is Dm6, for its 6.
  * @example colourChord(dorian)?.symbol // 'Dm6'
  */
-export function colourChord(ref: ScaleRef): { symbol: string; degree: DegreeName; why: string } | null {
+export function colourChord(ref: ScaleRef): { readonly symbol: string; readonly degree: DegreeName; readonly why: string } | null {
   const colour = modeColour(ref);
   return colour && { symbol: colour.symbol, degree: colour.degree, why: colour.why };
 }

@@ -24,7 +24,7 @@ export function movedNote(note: NoteName, from: NoteName, to: NoteName): NoteNam
  * A written chord in parts: its root, what kind it is, and the note after its slash, if there is one; null for what is no symbol.
  * @example chordParts('F#m7b5/C') // { root: 'F#', suffix: 'm7b5', bass: 'C' }
  */
-export function chordParts(symbol: string): { root: NoteName; suffix: string; bass: NoteName | null } | null {
+export function chordParts(symbol: string): { readonly root: NoteName; readonly suffix: string; readonly bass: NoteName | null } | null {
   const m = PARTS.exec(symbol);
   return m && { root: m[1], suffix: m[2], bass: m[3] ?? null };
 }

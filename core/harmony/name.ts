@@ -10,13 +10,13 @@ import { chordSymbol } from './write';
 /** One way to hear a grip. */
 export interface GripName {
   /** The chord. */
-  symbol: string;
+  readonly symbol: string;
   /** The lowest note. */
-  bass: NoteName;
+  readonly bass: NoteName;
   /** Degrees of the chord that do not sound. */
-  omitted: DegreeName[];
+  readonly omitted: DegreeName[];
   /** One a place, in the order given, against the root of the symbol. */
-  degrees: DegreeName[];
+  readonly degrees: DegreeName[];
 }
 
 /** What a grip may be called, the plainest first: of two readings that fit alike the earlier one is meant (judgement). */
@@ -24,13 +24,13 @@ const VOCABULARY = ['', 'm', '5', '7', 'maj7', 'm7', '6', 'm6', 'sus4', 'sus2', 
 
 interface Word {
   /** What follows the root in the symbol. */
-  suffix: string;
+  readonly suffix: string;
   /** Its tones. */
-  tones: { degree: DegreeName; semitones: number }[];
+  readonly tones: { readonly degree: DegreeName; readonly semitones: number }[];
   /** All of them, a bit for each semitone above the root. */
-  all: number;
+  readonly all: number;
   /** Those that must sound, likewise. */
-  must: number;
+  readonly must: number;
 }
 
 const bitsOf = (sounds: readonly number[]): number => sounds.reduce((bits, s) => bits | (1 << s), 0);
@@ -77,7 +77,7 @@ function bassName(root: NoteName, suffix: string, chroma: number, spell: (c: num
  * the home scale come first; spelled by it. What no kind fits is named by its degrees over the bass, as C(1,b2,b5). Throws BAD_PLACE.
  * @example nameGrip(six, [{ string: 3, fret: 0 }, { string: 2, fret: 1 }, { string: 1, fret: 0 }])[0].symbol // 'C/G'
  */
-export function nameGrip(i: Instrument, places: readonly Place[], o: { home?: ScaleRef } = {}): GripName[] {
+export function nameGrip(i: Instrument, places: readonly Place[], o: { readonly home?: ScaleRef } = {}): GripName[] {
   checkInstrument(i);
   fretsOf(i, places);
   if (!places.length) fail('BAD_PLACE', 'grip', 'No string sounds in that grip.');
@@ -87,7 +87,7 @@ export function nameGrip(i: Instrument, places: readonly Place[], o: { home?: Sc
   const bass = Math.min(...midis) % 12;
   const spell = spelling(o.home);
   const home = o.home ? bitsOf(scaleNotes(o.home).map((n) => chromaOf(n.name))) : 0xfff;
-  const readings: (GripName & { minded: number })[] = [];
+  const readings: (GripName & { readonly minded: number })[] = [];
   for (let root = 0; root < 12; root++) {
     const heard = ((sounds >> root) | (sounds << (12 - root))) & 0xfff;
     words().forEach((word, plainness) => {

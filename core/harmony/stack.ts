@@ -11,19 +11,19 @@ export type StackSize = 3 | 4 | 5;
 /** A chord of a scale. */
 export interface ModeChord {
   /** Of the scale, where the chord stands; and its numeral, counted from the scale's own tonic. */
-  degree: DegreeName;
+  readonly degree: DegreeName;
   /** The roman numeral of its degree. */
-  roman: string;
+  readonly roman: string;
   /** The same counted from the tonic of the parent scale; as above where the scale has none. */
-  parentRoman: string;
+  readonly parentRoman: string;
   /** The chord. */
-  symbol: string;
+  readonly symbol: string;
   /** In words, "minor seventh"; empty for a stack without a usual symbol. */
-  quality: string;
+  readonly quality: string;
   /** Its notes from the root up. */
-  notes: NoteName[];
+  readonly notes: NoteName[];
   /** One a note: its degree of the chord, and of the scale. */
-  tones: { chord: DegreeName; mode: DegreeName }[];
+  readonly tones: { readonly chord: DegreeName; readonly mode: DegreeName }[];
 }
 
 /** Kinds that are looked for in scales of other than seven notes, by size. */
@@ -91,7 +91,7 @@ function spelledIn(notes: readonly ScaleNote[], size: StackSize, parentDegree: (
  * Throws BAD_OPTION for other sizes, and what scaleNotes throws.
  * @example modeChords(dorian, 3).chords.map((c) => c.roman) // ['i', 'ii', 'bIII', 'IV', 'v', 'vi°', 'bVII']
  */
-export function modeChords(ref: ScaleRef, size: StackSize): { stacked: boolean; chords: ModeChord[] } {
+export function modeChords(ref: ScaleRef, size: StackSize): { readonly stacked: boolean; readonly chords: ModeChord[] } {
   checkSize(size);
   const notes = scaleNotes(ref);
   const parentDegree = fromParent(ref);
@@ -105,7 +105,10 @@ export function modeChords(ref: ScaleRef, size: StackSize): { stacked: boolean; 
  * C#m7, D#m7b5, Emaj7.
  * @example stackThirds(dorian, 4)[0].notes // ['D', 'F', 'A', 'C']
  */
-export function stackThirds(ref: ScaleRef, size: StackSize): { degree: DegreeName; roman: string; symbol: string; notes: NoteName[] }[] {
+export function stackThirds(
+  ref: ScaleRef,
+  size: StackSize,
+): { readonly degree: DegreeName; readonly roman: string; readonly symbol: string; readonly notes: NoteName[] }[] {
   const { stacked, chords } = modeChords(ref, size);
   if (!stacked) fail('BAD_SCALE', 'scale', `scale: thirds are stacked on seven notes; this scale has ${degreesOf(ref.scale).length}.`);
   return chords.map(({ degree, roman, symbol, notes }) => ({ degree, roman, symbol, notes }));

@@ -6,35 +6,35 @@ import type { DegreeName, NoteName } from '../types';
 /** A tone of a chord. `step` is its place in the stack: 1, 3 (2 or 4 where they stand in for it), 5, 6, 7, 9, 11, 13. */
 export interface ChordTone {
   /** Steps of the scale above the root, 0 to 12. */
-  step: number;
+  readonly step: number;
   /** Against the chord's root, tensions by their letter: the ninth is '2', the eleventh '4', the thirteenth '6'. */
-  degree: DegreeName;
+  readonly degree: DegreeName;
   /** Above the root, 0 to 11. */
-  semitones: number;
+  readonly semitones: number;
   /** Its name. */
-  note: NoteName;
+  readonly note: NoteName;
 }
 
 /** A chord as its symbol says it. */
 export interface Chord {
   /** The note it is built on. */
-  root: NoteName;
+  readonly root: NoteName;
   /** The note written after the slash; the root where none is. */
-  bass: NoteName;
+  readonly bass: NoteName;
   /** Root first, in the order of the stack. A bass that is no tone of the chord is not among them. */
-  tones: ChordTone[];
+  readonly tones: ChordTone[];
 }
 
 /** What of a symbol cannot be read, counted in characters from 0, and what may have been meant. */
 export interface ChordFault {
   /** The first sign that is wrong, from 0. */
-  at: number;
+  readonly at: number;
   /** How many signs are. */
-  length: number;
+  readonly length: number;
   /** What is wrong, in words. */
-  message: string;
+  readonly message: string;
   /** Symbols that may have been meant. */
-  nearest: string[];
+  readonly nearest: string[];
 }
 
 /** No symbol is longer. */
@@ -60,7 +60,7 @@ const letter = (step: number): number => ((step - 1) % 7) + 1;
 /** What has been read so far: the tones by step, in semitones; a step may stand twice (7b5#5). */
 interface Draft {
   /** Semitones of the tones at each step. */
-  tones: Map<number, number[]>;
+  readonly tones: Map<number, number[]>;
   /** Whether a seventh, added by an extension, is a major one; or as small as a diminished one. */
   seventh: 'minor' | 'major' | 'diminished';
   /** What the triad is. */
@@ -143,7 +143,7 @@ const SIGNS: Sign[] = [
 /** A chord by its degrees, where no usual symbol says it: "C(1,b3,b4)". */
 const SPELLED = /^\(1(?:,(?:bb|b|#|)[1-7])*\)$/;
 
-type Reading = { chord: Chord } | { fault: ChordFault };
+type Reading = { readonly chord: Chord } | { readonly fault: ChordFault };
 
 const fault = (at: number, length: number, message: string, nearest: string[]): Reading => ({ fault: { at, length, message, nearest } });
 

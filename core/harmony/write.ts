@@ -4,11 +4,11 @@ import type { DegreeName, NoteName } from '../types';
 /** What kind of chord some tones make: what follows the root's name, how the numeral is written, and the words for it. */
 export interface Kind {
   /** What follows the root in the symbol. */
-  suffix: string;
+  readonly suffix: string;
   /** The roman numeral of such a chord. */
-  roman: (numeral: string) => string;
+  readonly roman: (numeral: string) => string;
   /** In words. */
-  quality: string;
+  readonly quality: string;
 }
 
 const upper = (tail: string) => (n: string) => n + tail;

@@ -146,7 +146,7 @@ function wordToPitch(word: string, last: number | null, lowest: number): string 
 }
 
 /** What the strings sound and what their letters alone would mean (MIDI), string 1 first; null where no such strings can be. */
-function lettersMean(i: Instrument): { sound: number[]; meant: number[] } | null {
+function lettersMean(i: Instrument): { readonly sound: number[]; readonly meant: number[] } | null {
   try {
     const letters = [...i.strings].reverse().map((s) => s.open.replace(/-?\d$/, '')).join(' '); // prettier-ignore
     return { sound: i.strings.map((s) => midiOf(s.open)), meant: parseTuning(letters).map((p) => midiOf(p)) };

@@ -4,11 +4,11 @@
  */
 export interface NamedTuning {
   /** What players call it. */
-  name: string;
+  readonly name: string;
   /** Open strings from the thickest to the thinnest. */
-  low: string;
+  readonly low: string;
   /** Usual length of the open string, in mm. */
-  scaleLengthMm: number;
+  readonly scaleLengthMm: number;
 }
 const row = (name: string, low: string, scaleLengthMm = 648): NamedTuning => ({ name, low, scaleLengthMm });
 

@@ -36,9 +36,9 @@ function layBoxes(bench: Bench, layout: LayoutOf<'box'>): Draft[] {
 const MOST_MISSING = 0.25;
 
 /** Where boxes can begin on the lowest string, beyond the ends of the neck too, as long as some of them can lie on it. */
-function startsAround(neck: ScaledNeck, skeleton: number[]): { midi: number; index: number }[] {
+function startsAround(neck: ScaledNeck, skeleton: number[]): { readonly midi: number; readonly index: number }[] {
   const open = neck.open[neck.upward[0]];
-  const starts: { midi: number; index: number }[] = [];
+  const starts: { readonly midi: number; readonly index: number }[] = [];
   for (let fret = neck.nut - 12; fret <= neck.last + 12; fret++) {
     const index = skeleton.indexOf(mod12(open + fret));
     if (index >= 0) starts.push({ midi: open + fret, index });
@@ -74,13 +74,13 @@ function firstIndex(neck: ScaledNeck, numbering: Numbering): number {
 /** The two skeleton pitches of one string; a string beyond the outermost is not there, but counts in the choice. */
 interface Pair {
   /** The string, or null. */
-  string: number | null;
+  readonly string: number | null;
   /** MIDI number of the open string. */
-  open: number;
+  readonly open: number;
   /** Fret of the lower note. */
-  low: number;
+  readonly low: number;
   /** Fret of the higher note. */
-  high: number;
+  readonly high: number;
 }
 
 /** Where the notes between the skeleton's go: inside a string's pair, or to one of two neighbouring strings. */
@@ -116,7 +116,7 @@ function placeBetween(lower: Pair, upper: Pair, midi: number): Place[] {
   return there.string === null ? [] : [{ string: there.string, fret: midi - there.open }];
 }
 
-const NUMBERINGS: Record<Numbering, { says: string; detail: string }> = {
+const NUMBERINGS: Record<Numbering, { readonly says: string; readonly detail: string }> = {
   'minor-root': { says: 'five boxes', detail: 'box 1 has the minor root lowest' },
   'major-root': { says: 'five patterns', detail: 'pattern 1 has the major root lowest' },
 };

@@ -23,8 +23,8 @@ export function pitchesFrom(classes: number[], midi: number, count: number, by: 
 }
 
 /** Every place of one string that sounds one of `classes`, upward, with the index of its class. */
-export function startsOn(neck: ScaledNeck, classes: number[], string: number): { midi: number; index: number }[] {
-  const starts: { midi: number; index: number }[] = [];
+export function startsOn(neck: ScaledNeck, classes: number[], string: number): { readonly midi: number; readonly index: number }[] {
+  const starts: { readonly midi: number; readonly index: number }[] = [];
   for (let fret = neck.nut; fret <= neck.last; fret++) {
     const midi = neck.open[string] + fret;
     const index = classes.indexOf(midi % 12);

@@ -16,13 +16,13 @@ export const defaultSchool = (layout: Layout): FingeringSchool => ruleOf(layout.
 /** How shapes are laid out and fingered. */
 export interface LayOutOptions extends RoleOptions {
   /** By which school shapes are fingered. */
-  school?: FingeringSchool;
+  readonly school?: FingeringSchool;
   /** The player's hand; a medium one if left out. */
-  hand?: Hand;
+  readonly hand?: Hand;
   /** Fingers settled by place; the rest of each shape is solved round them. One that the hand cannot do there is let go. */
-  pins?: readonly PlacePin[];
+  readonly pins?: readonly PlacePin[];
   /** Hands found before, to be handed on from scale to scale; for one instrument, school and hand alone. */
-  known?: HandMemory;
+  readonly known?: HandMemory;
 }
 
 /**
@@ -66,12 +66,19 @@ const known = (): Layout[] => LAYOUT_KINDS.flatMap((kind) => ruleOf(kind).known 
  * Which layout and number a set of places is a whole shape of, or null. Order of the places does not matter.
  * @example nameShape(six, minor, box.notes)?.label // 'box 4'
  */
-export function nameShape(i: Instrument, ref: ScaleRef, places: Place[]): { layout: Layout; number: number; label: string } | null {
+export function nameShape(
+  i: Instrument,
+  ref: ScaleRef,
+  places: Place[],
+): { readonly layout: Layout; readonly number: number; readonly label: string } | null {
   places.forEach((p, k) => checkPlace(i, p, `places[${k}]`));
   return nameOn(benchOf(scaledNeck(i, ref), 'finger-per-fret'), places);
 }
 
-function nameOn(bench: Bench, places: readonly Place[]): { layout: Layout; number: number; label: string } | null {
+function nameOn(
+  bench: Bench,
+  places: readonly Place[],
+): { readonly layout: Layout; readonly number: number; readonly label: string } | null {
   const key = keyOf(places);
   for (const layout of known()) {
     const found = draftsOf(bench, layout).find((d) => keyOf(d.places) === key);

@@ -11,9 +11,9 @@ import { jogsWords, notesAString } from './words';
 /** One whole n-per-string shape, string by string, and the scale note it starts on (0 is the root). */
 export interface Tier {
   /** Which degree it begins with, from 0. */
-  index: number;
+  readonly index: number;
   /** Its notes, string by string. */
-  cells: Place[][];
+  readonly cells: Place[][];
 }
 
 /** All whole n-per-string shapes up the neck. Throws BAD_LAYOUT unless n is 1 to 6. */

@@ -19,9 +19,9 @@ function copyBy(from: ShapeRef, to: ShapeRef): number | null {
 /** A settled finger where it holds in a shape: the place there, and the pin it comes from. */
 export interface PinHere<P extends PlacePin = PlacePin> extends Place {
   /** The finger that is settled. */
-  finger: number;
+  readonly finger: number;
   /** As the player settled it. */
-  pin: P;
+  readonly pin: P;
 }
 
 /**

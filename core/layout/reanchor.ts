@@ -24,7 +24,7 @@ export function nearest(places: readonly Place[], near: Place): Place {
 export const nearestRoot = (i: Instrument, scale: ScaleRef, near: Place): Place => nearest(rootPlaces(i, scale), near);
 
 /** A layout that hangs on a root: left as it is where its place still sounds the tonic, else moved to the nearest one that does. */
-export function reroot<L extends { root: Place }>(i: Instrument, scale: ScaleRef, layout: L): L {
+export function reroot<L extends { readonly root: Place }>(i: Instrument, scale: ScaleRef, layout: L): L {
   const roots = rootPlaces(i, scale);
   if (!roots.length || roots.some((r) => samePlace(r, layout.root))) return layout;
   return { ...layout, root: nearest(roots, { ...layout.root, string: Math.min(layout.root.string, i.strings.length) }) };

@@ -9,11 +9,11 @@ import { hungOn, layOut, ruleOf } from './index';
 /** What a shape over a root is laid out with. */
 export interface RootOptions {
   /** The finger that is to take the root, 1 index to 4 little. */
-  finger?: 1 | 2 | 3 | 4;
+  readonly finger?: 1 | 2 | 3 | 4;
   /** By which school it is fingered. */
-  school?: FingeringSchool;
+  readonly school?: FingeringSchool;
   /** The player's hand; a medium one if left out. */
-  hand?: Hand;
+  readonly hand?: Hand;
 }
 
 const fingerAt = (s: Shape, p: Place): number | undefined => s.notes.find((n) => samePlace(n, p))?.finger;
@@ -69,7 +69,7 @@ export function shapesUnder(
   ref: ScaleRef,
   layout: Layout,
   grip: readonly Place[],
-): { index: number; label: string; handFret: number }[] {
+): { readonly index: number; readonly label: string; readonly handFret: number }[] {
   grip.forEach((p, k) => checkPlace(i, p, `grip[${k}]`));
   const fretted = grip.map((p) => p.fret).filter((f) => f > (i.capo ?? 0));
   const low = fretted.length ? Math.min(...fretted) : (i.capo ?? 0);

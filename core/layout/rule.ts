@@ -6,85 +6,96 @@ import type { Bench, Draft } from './shape';
  * the control on the screen, all read off this.
  */
 export type Field = (
-  | { is: 'whole'; label: string; from: number; to: number; usual?: number }
-  | { is: 'string'; label: string }
-  | { is: 'fret'; label: string; notBelow?: string; notAbove?: string; blank?: string }
-  | { is: 'root'; label: string }
-  | { is: 'choice'; label: string; usual: string; of: readonly { value: string; label: string }[] }
+  | { readonly is: 'whole'; readonly label: string; readonly from: number; readonly to: number; readonly usual?: number }
+  | { readonly is: 'string'; readonly label: string }
+  | { readonly is: 'fret'; readonly label: string; readonly notBelow?: string; readonly notAbove?: string; readonly blank?: string }
+  | { readonly is: 'root'; readonly label: string }
+  | {
+      readonly is: 'choice';
+      readonly label: string;
+      readonly usual: string;
+      readonly of: readonly { readonly value: string; readonly label: string }[];
+    }
   /** Two counts in turn, or as the scale divides. */
-  | { is: 'pair'; label: string; from: number; to: number; offered: readonly (readonly [number, number])[] }
+  | {
+      readonly is: 'pair';
+      readonly label: string;
+      readonly from: number;
+      readonly to: number;
+      readonly offered: readonly (readonly [number, number])[];
+    }
   /** Chosen strings; their counts and the start on the lowest of them hang together, so one control sets all three. */
-  | { is: 'strings'; label: string }
-  | { is: 'counts'; label: string; from: number; to: number }
-  | { is: 'start'; label: string }
-  | { is: 'places'; most: number }
+  | { readonly is: 'strings'; readonly label: string }
+  | { readonly is: 'counts'; readonly label: string; readonly from: number; readonly to: number }
+  | { readonly is: 'start'; readonly label: string }
+  | { readonly is: 'places'; readonly most: number }
 ) & {
   /** Every value is offered by name, so the option needs no control. */
-  byName?: true;
+  readonly byName?: true;
   /** The option counts only where another has this value. */
-  onlyIf?: readonly [option: string, value: string];
+  readonly onlyIf?: readonly [option: string, value: string];
 };
 
 /** Where a layout is asked for: on what neck, in what scale, from which root. */
 export interface Start {
   /** The neck. */
-  instrument: Instrument;
+  readonly instrument: Instrument;
   /** The scale. */
-  scale: ScaleRef;
+  readonly scale: ScaleRef;
   /** The root it is to begin at. */
-  root: Place;
+  readonly root: Place;
 }
 
 /** A layout as it would begin at a start; `title` where it is offered under another name than it is then called. */
 export interface Offer<L extends Layout = Layout> {
   /** What is offered. */
-  layout: L;
+  readonly layout: L;
   /** What tells it from the others, in words. */
-  detail: string;
+  readonly detail: string;
   /** What it is called. */
-  title?: string;
+  readonly title?: string;
 }
 
 /** A shape among the others of its layout, to be explained. */
 export interface Shown {
   /** The neck. */
-  instrument: Instrument;
+  readonly instrument: Instrument;
   /** The scale. */
-  scale: ScaleRef;
+  readonly scale: ScaleRef;
   /** All shapes of the layout. */
-  shapes: readonly Shape[];
+  readonly shapes: readonly Shape[];
   /** The one in question. */
-  shape: Shape;
+  readonly shape: Shape;
 }
 
 /** Everything there is to know about one way of cutting the neck. */
 export interface LayoutRule<K extends LayoutKind> {
   /** By option: every one that the layout has. */
-  fields: { readonly [F in Exclude<keyof LayoutOf<K>, 'kind'>]-?: Field };
+  readonly fields: { readonly [F in Exclude<keyof LayoutOf<K>, 'kind'>]-?: Field };
   /** Throws BAD_LAYOUT, BAD_PLACE, NOT_IN_SCALE for options out of range. */
-  lay: (bench: Bench, layout: LayoutOf<K>) => Draft[];
+  readonly lay: (bench: Bench, layout: LayoutOf<K>) => Draft[];
   /** The hand it is meant for where the player names none (docs/decisions.md). */
-  school: (layout: LayoutOf<K>) => FingeringSchool;
+  readonly school: (layout: LayoutOf<K>) => FingeringSchool;
   /** As it can stand on this neck in this scale, the same object where it can; left out where it stands anywhere. */
-  reanchor?: (i: Instrument, scale: ScaleRef, layout: LayoutOf<K>) => Layout;
+  readonly reanchor?: (i: Instrument, scale: ScaleRef, layout: LayoutOf<K>) => Layout;
   /** How the sentence says it. */
-  says: (layout: LayoutOf<K>) => string;
+  readonly says: (layout: LayoutOf<K>) => string;
   /** Why a shape looks as it does, in a line. */
-  why: (layout: LayoutOf<K>, shown: Shown) => string;
+  readonly why: (layout: LayoutOf<K>, shown: Shown) => string;
   /** What is offered to a player who looks for a layout; the first is the usual one. */
-  offers: (start: Start) => Offer<LayoutOf<K>>[];
+  readonly offers: (start: Start) => Offer<LayoutOf<K>>[];
   /** Variants that a set of places is recognised as, the commonest first. */
-  known?: readonly LayoutOf<K>[];
+  readonly known?: readonly LayoutOf<K>[];
   /** A shape is opened by a root that it starts on, or (windows) that lies under its index; else by any that it holds. */
-  opensBy?: 'start' | 'index';
+  readonly opensBy?: 'start' | 'index';
   /** The layout fixes the hand and numbers its shapes by the hand's fret. */
-  still?: true;
+  readonly still?: true;
   /** Its shapes stand up string by string from their root. */
-  grows?: true;
+  readonly grows?: true;
   /** The hand moves along a string: its groups are drawn, with what lies between them. */
-  along?: true;
+  readonly along?: true;
   /** Shapes carry the relative root as well. */
-  twins?: true;
+  readonly twins?: true;
   /** Its shapes take the name of the known shape that they turn out to be. */
-  renamed?: true;
+  readonly renamed?: true;
 }

@@ -36,14 +36,14 @@ export const LAYOUT_KINDS = Object.freeze(Object.keys(RULES)) as readonly Layout
 
 /** A rule as code that knows no single layout sees it. */
 export type AnyRule = Omit<LayoutRule<LayoutKind>, 'fields' | 'lay' | 'school' | 'reanchor' | 'says' | 'why' | 'offers' | 'known'> & {
-  fields: Readonly<Record<string, Field>>;
-  lay: (bench: Bench, layout: Layout) => Draft[];
-  school: (layout: Layout) => FingeringSchool;
-  reanchor?: (i: Instrument, scale: ScaleRef, layout: Layout) => Layout;
-  says: (layout: Layout) => string;
-  why: (layout: Layout, shown: Shown) => string;
-  offers: (start: Start) => Offer[];
-  known?: readonly Layout[];
+  readonly fields: Readonly<Record<string, Field>>;
+  readonly lay: (bench: Bench, layout: Layout) => Draft[];
+  readonly school: (layout: Layout) => FingeringSchool;
+  readonly reanchor?: (i: Instrument, scale: ScaleRef, layout: Layout) => Layout;
+  readonly says: (layout: Layout) => string;
+  readonly why: (layout: Layout, shown: Shown) => string;
+  readonly offers: (start: Start) => Offer[];
+  readonly known?: readonly Layout[];
 };
 
 /** The rule of a layout. */

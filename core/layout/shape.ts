@@ -21,33 +21,33 @@ import { pinsIn } from './pins';
 /** What a layout decides: which places, in playing order, under which number and name. */
 export interface Draft {
   /** The shape's number, from 1; of windows the fret of the index finger. */
-  number: number;
+  readonly number: number;
   /** What players call it. */
-  label: string;
+  readonly label: string;
   /** Places in playing order. */
-  places: Place[];
+  readonly places: Place[];
   /** Notes of the whole shape that the neck has no room for. */
-  missing?: number;
+  readonly missing?: number;
   /** The label is that of a known shape. */
-  known?: true;
+  readonly known?: true;
   /** Fingers that the layout prefers, note by note, for the search to find the hand to. */
-  fingers?: number[];
+  readonly fingers?: number[];
   /** Where the layout itself fixes the hand (windows); otherwise the fingering search decides. */
-  hand?: { fret: number; fingers: number[]; stretches: Stretch[] };
+  readonly hand?: { readonly fret: number; readonly fingers: number[]; readonly stretches: Stretch[] };
 }
 
 /** What every layout is given. */
 export interface Bench {
   /** The neck with its scale. */
-  neck: ScaledNeck;
+  readonly neck: ScaledNeck;
   /** The hand. */
-  model: HandModel;
+  readonly model: HandModel;
   /** Fingers that the player has settled. */
-  pins: readonly PlacePin[];
+  readonly pins: readonly PlacePin[];
   /** The school and hand that the model was made of. */
-  by: { school: FingeringSchool; hand?: Hand };
+  readonly by: { readonly school: FingeringSchool; readonly hand?: Hand };
   /** Hands found before for the same places, neck, school and hand. */
-  known: HandMemory;
+  readonly known: HandMemory;
 }
 
 /** Hands by the places that they play: scales that share places share them. For one neck, school and hand. */
@@ -120,13 +120,13 @@ const settledOver = (own?: number[], pins?: number[]): number[] | undefined =>
 
 interface Held {
   /** Fret under the index finger. */
-  fret: number;
+  readonly fret: number;
   /** The finger of each note. */
-  fingers: number[];
+  readonly fingers: number[];
   /** Where the hand stretches. */
-  stretches: Stretch[];
+  readonly stretches: Stretch[];
   /** Places of the hand, where it moves. */
-  hands: Shape['hands'];
+  readonly hands: Shape['hands'];
 }
 
 function searchedHand(bench: Bench, places: Place[], pins?: number[]): Held {

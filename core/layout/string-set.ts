@@ -26,9 +26,9 @@ function layStringSet(bench: Bench, layout: LayoutOf<'string-set'>): Draft[] {
 
 interface Row {
   /** The string. */
-  string: number;
+  readonly string: number;
   /** Notes on it. */
-  count: number;
+  readonly count: number;
 }
 
 function checkedRows(neck: ScaledNeck, layout: LayoutOf<'string-set'>): Row[] {

@@ -9,21 +9,21 @@ import { stretchWords } from './words';
 /** Frets the hand owns: from the index finger (or the nut, in the open position) to the little finger. */
 interface Window {
   /** Fret of the index finger. */
-  index: number;
+  readonly index: number;
   /** The lowest fret. */
-  from: number;
+  readonly from: number;
   /** The highest fret. */
-  to: number;
+  readonly to: number;
   /** Whether open strings belong to it. */
-  open: boolean;
+  readonly open: boolean;
 }
 interface Filled {
   /** The window. */
-  window: Window;
+  readonly window: Window;
   /** Frets by string, ascending. */
-  frets: Map<number, number[]>;
+  readonly frets: Map<number, number[]>;
   /** Notes beyond it that are reached for. */
-  reaches: Place[];
+  readonly reaches: Place[];
 }
 
 /**
@@ -150,7 +150,7 @@ function cellFingers(bench: Bench, w: Window, string: number, frets: number[]): 
   return clash ? fingerPath(bench.model, frets.map((fret) => ({ string, fret }))).map((s) => s.finger) : fixed; // prettier-ignore
 }
 
-const REACHES: Record<Reach, { says: string; detail: string }> = {
+const REACHES: Record<Reach, { readonly says: string; readonly detail: string }> = {
   index: { says: 'first finger reaches', detail: 'hand stays; reach back' },
   little: { says: 'little finger reaches', detail: 'hand stays; reach forward' },
   nearer: { says: 'shorter reach', detail: 'hand stays; whichever is narrower' },

@@ -63,9 +63,9 @@ export function octavesWords(shapes: readonly Shape[], shape: Shape): string {
 /** Notes that one place of the hand plays, and how the hand came there: by sliding on a finger, or by a shift. */
 export interface HandGroup {
   /** Notes played from one place of the hand. */
-  notes: ShapeNote[];
+  readonly notes: ShapeNote[];
   /** How the hand came there. */
-  by: 'start' | 'slide' | 'shift';
+  readonly by: 'start' | 'slide' | 'shift';
 }
 
 /**

@@ -9,31 +9,31 @@ export type WrittenType = (typeof WRITTEN_TYPES)[number];
 /** A piece of a note inside one bar, as one sign. */
 export interface BarPiece {
   /** Index of the note in the lick. */
-  index: number;
+  readonly index: number;
   /** Start in the bar and length, in ticks: exact, so that the pieces of a bar are the bar. */
-  start: number;
+  readonly start: number;
   /** Length, 480 a quarter. */
-  ticks: number;
+  readonly ticks: number;
   /** Its written value. */
-  type: WrittenType;
+  readonly type: WrittenType;
   /** Dots behind it. */
-  dots: 0 | 1 | 2;
+  readonly dots: 0 | 1 | 2;
   /** It is one of `actual` in the time of `normal`; whether its group begins or ends with it. */
-  tuplet: { actual: number; normal: number; first: boolean; last: boolean } | null;
+  readonly tuplet: { readonly actual: number; readonly normal: number; readonly first: boolean; readonly last: boolean } | null;
   /** It sounds on from the piece before, or into the one after. */
-  tiedFrom: boolean;
+  readonly tiedFrom: boolean;
   /** Whether it is tied to the next piece. */
-  tiedTo: boolean;
+  readonly tiedTo: boolean;
 }
 
 /** A stretch of a bar that is written plainly (`tuplet` null), or as one tuplet. */
 interface Span {
   /** First tick. */
-  from: number;
+  readonly from: number;
   /** The tick where it ends. */
-  to: number;
+  readonly to: number;
   /** So many notes in the time of so many, or null. */
-  tuplet: { actual: number; normal: number } | null;
+  readonly tuplet: { readonly actual: number; readonly normal: number } | null;
 }
 
 /** The finest plain length, a 128th; and the beats of the finest meter, a 32nd, where a stretch may begin and end without a note that does. */
@@ -64,9 +64,9 @@ function roundedParts(from: number, length: number, cuts: readonly number[]): nu
 /** The simplest way to a place in the bar: its cost, and the stretch that ends there. */
 interface Way {
   /** How awkward it is to read. */
-  cost: number;
+  readonly cost: number;
   /** The span that ends here. */
-  span: Span | null;
+  readonly span: Span | null;
 }
 
 /**
@@ -105,8 +105,8 @@ function spansOf(cuts: readonly number[], perBar: number): Span[] {
 }
 
 /** So many units as dotted signs, longest first, none longer than a whole note of `whole` units: 7 is 4 + 2 + 1, one sign with two dots. */
-function signsOf(units: number, whole: number): { halves: number; dots: 0 | 1 | 2 }[] {
-  const signs: { halves: number; dots: 0 | 1 | 2 }[] = [];
+function signsOf(units: number, whole: number): { readonly halves: number; readonly dots: 0 | 1 | 2 }[] {
+  const signs: { readonly halves: number; readonly dots: 0 | 1 | 2 }[] = [];
   for (let left = units; left > 0;) {
     const top = Math.min(whole, 2 ** Math.floor(Math.log2(left)));
     const dots = left >= top * 1.75 && top % 4 === 0 ? 2 : left >= top * 1.5 && top % 2 === 0 ? 1 : 0;
@@ -117,7 +117,7 @@ function signsOf(units: number, whole: number): { halves: number; dots: 0 | 1 | 
 }
 
 /** A length within a span as signs: units of a tuplet, or 128ths. */
-function signsIn(span: Span, ticks: number): (Pick<BarPiece, 'type' | 'dots'> & { units: number })[] {
+function signsIn(span: Span, ticks: number): (Pick<BarPiece, 'type' | 'dots'> & { readonly units: number })[] {
   const unit = unitOf(span);
   const written = span.tuplet ? (span.to - span.from) / span.tuplet.normal : FINEST;
   return signsOf(Math.round(ticks / unit), Math.max(1, Math.floor((TICKS * 4) / written))).map(({ halves, dots }) => ({
@@ -143,17 +143,17 @@ function joined(spans: readonly Span[]): Span[] {
 
 interface Part {
   /** Which note of the line it is of. */
-  index: number;
+  readonly index: number;
   /** First tick. */
-  from: number;
+  readonly from: number;
   /** The tick where it ends. */
-  to: number;
+  readonly to: number;
   /** Whether it is a note and no rest. */
-  sounds: boolean;
+  readonly sounds: boolean;
   /** Whether it is tied to what was before. */
-  tiedFrom: boolean;
+  readonly tiedFrom: boolean;
   /** Whether it is tied to what follows. */
-  tiedTo: boolean;
+  readonly tiedTo: boolean;
 }
 
 /** Notes cut at the barlines, in bars. */

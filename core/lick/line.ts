@@ -11,26 +11,26 @@ const BENDS = { min: 1, max: 5 };
  * The notes that are struck or joined, without rests and what is tied on: each with its index in the lick.
  * @example struckNotes(lick).length // 4
  */
-export function struckNotes(notes: readonly LickNote[]): { index: number; place: Place }[] {
+export function struckNotes(notes: readonly LickNote[]): { readonly index: number; readonly place: Place }[] {
   return notes.flatMap((n, index) => (n.place && n.join !== 'tie' ? [{ index, place: n.place }] : []));
 }
 
 /** A note as it sounds: ties joined. MIDI number of the fretted pitch and, where it is bent, of the target. */
 export interface SoundedNote {
   /** Which note of the lick, from 0. */
-  index: number;
+  readonly index: number;
   /** Where it is played. */
-  place: Place;
+  readonly place: Place;
   /** As it is pressed. */
-  midi: number;
+  readonly midi: number;
   /** As it sounds at the end of a bend. */
-  target: number;
+  readonly target: number;
   /** In ticks from the beginning, 480 a quarter. */
-  start: number;
+  readonly start: number;
   /** How long it sounds, tied notes with it. */
   ticks: number;
   /** As it stands in the lick. */
-  note: LickNote;
+  readonly note: LickNote;
 }
 
 /**
@@ -56,15 +56,15 @@ export function soundedNotes(i: Instrument, notes: readonly LickNote[]): Sounded
 /** A stretch of one pitch, as it is heard: MIDI number, string, begin and length in ticks. */
 export interface HeardPitch {
   /** Index of its note in the lick. */
-  index: number;
+  readonly index: number;
   /** MIDI number. */
-  midi: number;
+  readonly midi: number;
   /** The string it is played on. */
-  string: number;
+  readonly string: number;
   /** In ticks, 480 a quarter. */
-  start: number;
+  readonly start: number;
   /** How long it sounds. */
-  ticks: number;
+  readonly ticks: number;
 }
 
 /**
@@ -133,7 +133,7 @@ export function withPlaces(notes: readonly LickNote[], places: readonly Place[])
 export function fingerLick(
   i: Instrument,
   notes: readonly LickNote[],
-  o: { school: FingeringSchool; hand?: Hand },
+  o: { readonly school: FingeringSchool; readonly hand?: Hand },
 ): (FingeredStep | null)[] {
   const { joins } = lickTiming(notes);
   // The other hand's notes, with all that is tied to them, are silence to this one.

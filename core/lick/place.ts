@@ -23,7 +23,11 @@ export function pitchedNotes(i: Instrument, notes: readonly LickNote[]): Pitched
  * through the whole line. Joins that no longer hold are left out. Throws NO_ROUTE naming the note that has no place.
  * @example placeNotes(six, [{ ticks: 480, midi: 45 }], plain)[0].place // { string: 5, fret: 0 }
  */
-export function placeNotes(i: Instrument, notes: readonly PitchedNote[], o: { school: FingeringSchool; hand?: Hand }): LickNote[] {
+export function placeNotes(
+  i: Instrument,
+  notes: readonly PitchedNote[],
+  o: { readonly school: FingeringSchool; readonly hand?: Hand },
+): LickNote[] {
   const struck = notes.flatMap((n, k) => (n.midi !== null && n.join !== 'tie' ? [{ k, midi: n.midi, place: n.place }] : []));
   const held = struck.flatMap(({ midi, place }, index) =>
     place && sounds(i, place, midi) ? [{ index, string: place.string, fret: place.fret }] : [],

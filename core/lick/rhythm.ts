@@ -12,13 +12,13 @@ export type NoteType = 'whole' | 'half' | 'quarter' | 'eighth' | '16th' | '32nd'
 /** A length as it is written. */
 export interface NoteValue {
   /** Its name. */
-  type: NoteType;
+  readonly type: NoteType;
   /** Dots behind it. */
-  dots: 0 | 1 | 2;
+  readonly dots: 0 | 1 | 2;
   /** Three in the time of two. */
-  triplet: boolean;
+  readonly triplet: boolean;
   /** Length, 480 a quarter. */
-  ticks: number;
+  readonly ticks: number;
 }
 
 const TYPES: NoteType[] = ['whole', 'half', 'quarter', 'eighth', '16th', '32nd', '64th'];

@@ -3,9 +3,9 @@ import type { FingeredStep, Join, Place } from '../types';
 /** A note or rest of a lick, in playing order. A lick is one line: one note at a time. */
 export interface LickNote {
   /** null is a rest. */
-  place: Place | null;
+  readonly place: Place | null;
   /** Length in parts of a quarter note, `TICKS` to the quarter. */
-  ticks: number;
+  readonly ticks: number;
   /** How it is joined to the note before it. */
   join?: Join;
   /** Half steps that the string is bent up, to the target pitch: 1 to 5. */
@@ -15,7 +15,7 @@ export interface LickNote {
   /** The pick's stroke, where the player settled it. */
   stroke?: 'down' | 'up';
   /** Palm muted. */
-  muted?: boolean;
+  readonly muted?: boolean;
   /** A finger settled by the player. */
   finger?: number;
 }
@@ -23,35 +23,35 @@ export interface LickNote {
 /** One playable copy of a line on the neck. */
 export interface LickCopy {
   /** Octaves above (or below) the pitches asked for. */
-  octave: number;
+  readonly octave: number;
   /** Each note with its finger. */
-  steps: FingeredStep[];
+  readonly steps: FingeredStep[];
   /** Effort in mm. */
-  cost: number;
+  readonly cost: number;
   /** How often the hand shifts. */
-  shifts: number;
+  readonly shifts: number;
   /** How far it travels, in mm. */
-  travelMm: number;
+  readonly travelMm: number;
   /** Lowest and highest fret of the whole copy, and the mm between them on its longest string. */
-  lowFret: number;
+  readonly lowFret: number;
   /** The highest fret. */
-  highFret: number;
+  readonly highFret: number;
   /** How wide it lies on the neck, in mm. */
-  widthMm: number;
+  readonly widthMm: number;
   /** Strings used, thinnest first. */
-  strings: number[];
+  readonly strings: number[];
   /** Mean tone index of its notes: 0 warm to 1 bright. */
-  tone: number;
+  readonly tone: number;
   /** Against the border fret (7 unless given). */
-  region: 'below' | 'above' | 'across';
+  readonly region: 'below' | 'above' | 'across';
   /** Indices of notes whose pitch has no other place on this neck. */
-  single: number[];
+  readonly single: number[];
 }
 
 /** A note as a file tells of it: its pitch, and its place where the file has one. A rest has neither. */
 export interface PitchedNote extends Omit<LickNote, 'place'> {
   /** MIDI number; null for a rest. */
-  midi: number | null;
+  readonly midi: number | null;
   /** Where it is to be played, if that is known. */
-  place?: Place;
+  readonly place?: Place;
 }

@@ -1,11 +1,11 @@
 /** What a measurement came to, in ms. */
 export interface Latency {
   /** How late notes come in, in ms. */
-  latencyMs: number;
+  readonly latencyMs: number;
   /** Half of what was heard lies within this of it. */
-  spreadMs: number;
+  readonly spreadMs: number;
   /** Clicks that something was heard for. */
-  heard: number;
+  readonly heard: number;
 }
 
 /** An answer comes at the earliest so far before a click (a player who is early) and at the latest so far behind it. */

@@ -1,9 +1,9 @@
 /** A chord that sounds from a beat on. */
 export interface ChordInTime {
   /** The beat it begins at. */
-  beat: number;
+  readonly beat: number;
   /** Pitch classes, 0 to 11. */
-  tones: readonly number[];
+  readonly tones: readonly number[];
 }
 
 /** What was played over a form. */
@@ -26,8 +26,12 @@ const NEAR = 0.25;
  * early or late stands on it, the nearest of each beat counts, of two as near the earlier. Chords ascend. What lies outside the chords counts for nothing.
  * @example beatsMet([{ beat: 0, midi: 60 }], [{ beat: 0, tones: [0, 4, 7] }], 1).met // 1
  */
-export function beatsMet(notes: readonly { beat: number; midi: number }[], chords: readonly ChordInTime[], beats: number): Met {
-  const onBeat = new Map<number, { off: number; midi: number }>();
+export function beatsMet(
+  notes: readonly { readonly beat: number; readonly midi: number }[],
+  chords: readonly ChordInTime[],
+  beats: number,
+): Met {
+  const onBeat = new Map<number, { readonly off: number; readonly midi: number }>();
   for (const n of notes) {
     const beat = Math.round(n.beat);
     const off = Math.abs(n.beat - beat);

@@ -3,41 +3,41 @@ import { checkNumber } from '../errors';
 /** A note in time, in ms. */
 export interface TimedNote {
   /** MIDI number. */
-  midi: number;
+  readonly midi: number;
   /** In ms from the beginning. */
-  atMs: number;
+  readonly atMs: number;
 }
 
 /** What became of an expected note. */
 export interface NoteVerdict {
   /** What became of it. */
-  verdict: 'right' | 'wrong' | 'missed';
+  readonly verdict: 'right' | 'wrong' | 'missed';
   /** What was heard in its place. */
-  heardMidi?: number;
+  readonly heardMidi?: number;
   /** More than 0 is late. */
-  offMs?: number;
+  readonly offMs?: number;
 }
 
 /** How a pass was played, note by note. */
 export interface PassScore {
   /** One for each expected note. */
-  notes: NoteVerdict[];
+  readonly notes: NoteVerdict[];
   /** Indices of heard notes that stand for none. */
-  extra: number[];
+  readonly extra: number[];
   /** Nothing wrong, missed or extra, and `inTime` of the notes within `lateMs`. */
-  clean: boolean;
+  readonly clean: boolean;
 }
 
 /** When a note counts as right. */
 export interface ScoreOptions {
   /** A heard note stands for an expected one at most so far away; 150 unless said, 10 to 1000. */
-  windowMs?: number;
+  readonly windowMs?: number;
   /** From the sound to the time it is heard at; set off. 0 unless said, -500 to 2000. */
-  latencyMs?: number;
+  readonly latencyMs?: number;
   /** Early or late by more than this is not in time; 60 unless said, 1 to 500. */
-  lateMs?: number;
+  readonly lateMs?: number;
   /** The share of the notes that have to be right and in time for a clean pass; 0.95 unless said, 0 to 1. */
-  inTime?: number;
+  readonly inTime?: number;
 }
 
 const WINDOW = { usual: 150, min: 10, max: 1000 };
@@ -47,11 +47,11 @@ const IN_TIME = { usual: 0.95, min: 0, max: 1 };
 
 interface Pair {
   /** Index of the note that was to be played. */
-  expected: number;
+  readonly expected: number;
   /** Index of the note that was heard. */
-  heard: number;
+  readonly heard: number;
   /** How far off in time, in ms. */
-  off: number;
+  readonly off: number;
 }
 
 /**

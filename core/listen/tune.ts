@@ -6,9 +6,9 @@ import type { Instrument } from '../types';
 /** How a string stands against the pitch it is to have. */
 export interface StringReading {
   /** The number of the string it is nearest to. */
-  string: number;
+  readonly string: number;
   /** More than 0 is sharp. */
-  cents: number;
+  readonly cents: number;
 }
 
 /** A string is in tune within so many cents; sharp by more than the second it is under more tension than it was made for. */

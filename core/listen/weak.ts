@@ -6,29 +6,29 @@ import type { NoteVerdict } from './score';
 /** How something was played, over all passes. */
 export interface Spot {
   /** Times it was to be played. */
-  played: number;
+  readonly played: number;
   /** How often another note was heard. */
-  wrong: number;
+  readonly wrong: number;
   /** How often none was. */
-  missed: number;
+  readonly missed: number;
   /** Right, but early or late by more than the limit. */
-  untimely: number;
+  readonly untimely: number;
   /** Mean of early (less than 0) and late of what was right, in ms; null: nothing was. */
-  offMs: number | null;
+  readonly offMs: number | null;
   /** 0 all right and in time, 1 all wrong or missed; out of time counts half. */
-  trouble: number;
+  readonly trouble: number;
 }
 
 /** Where in a line the trouble is. */
 export interface WeakSpots {
   /** One for each note of the line. */
-  notes: Spot[];
+  readonly notes: Spot[];
   /** Worst first, of equal ones the thinner string. */
-  strings: (Spot & { string: number })[];
+  readonly strings: (Spot & { readonly string: number })[];
   /** Moves of the hand from note to note, worst first, of equal ones the earlier. `notes` are those played after it. */
-  shifts: (Spot & { from: number; to: number; notes: number[] })[];
+  readonly shifts: (Spot & { readonly from: number; readonly to: number; readonly notes: number[] })[];
   /** From finger to finger, the second note judged; worst first. No open strings, no same finger. */
-  fingers: (Spot & { from: number; to: number })[];
+  readonly fingers: (Spot & { readonly from: number; readonly to: number })[];
 }
 
 /** What of a fingered note this asks. */
@@ -86,7 +86,7 @@ const MOST_WEAK = 8;
 /** A part of a line: indices of its first and last note. */
 export interface LinePart {
   /** First note. */
-  from: number;
+  readonly from: number;
   /** Last note. */
   to: number;
 }

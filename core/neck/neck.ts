@@ -8,7 +8,7 @@ import type { DegreeName, Instrument, NeckNote, Place, Role, ScaleNote, ScaleRef
  * What a place sounds: MIDI number and hertz. Throws BAD_PLACE off the neck or below the capo.
  * @example pitchAt(six, { string: 5, fret: 0 }) // { midi: 45, hz: 110 }
  */
-export function pitchAt(i: Instrument, p: Place): { midi: number; hz: number } {
+export function pitchAt(i: Instrument, p: Place): { readonly midi: number; readonly hz: number } {
   checkPlace(checkInstrument(i), p);
   const midi = openMidis(i)[p.string - 1] + p.fret;
   return { midi, hz: hertzOf(midi) };
@@ -28,9 +28,9 @@ export function placesOf(i: Instrument, midi: number): Place[] {
 /** Which notes are touched rather than held, or belong to the chord of the moment. */
 export interface RoleOptions {
   /** Pitch classes of the chord that sounds. */
-  chord?: readonly number[];
+  readonly chord?: readonly number[];
   /** Degrees marked as passing, beside those that always are. */
-  passing?: readonly DegreeName[];
+  readonly passing?: readonly DegreeName[];
 }
 
 /**
@@ -47,11 +47,11 @@ function isPassing(note: ScaleNote, { sounds, skeleton }: Setting, o: RoleOption
 /** What a note's role is told by. */
 interface Setting {
   /** Chroma of the tonic, 0 to 11. */
-  tonic: number;
+  readonly tonic: number;
   /** Chromas of the scale. */
-  sounds: ReadonlySet<number>;
+  readonly sounds: ReadonlySet<number>;
   /** Half steps above the tonic, or undefined where no pentatonic underlies the scale. */
-  skeleton: number[] | undefined;
+  readonly skeleton: number[] | undefined;
 }
 
 function roleOf(note: ScaleNote, setting: Setting, o: RoleOptions): Role {
@@ -65,26 +65,26 @@ const locrianOverMinor = (note: ScaleNote, tonic: number, o: RoleOptions): boole
   note.degree === 'b5' && !!o.chord?.includes(mod12(tonic + 3)) && o.chord.includes(mod12(tonic + 7));
 
 /** What is known of a scale note wherever it lies. */
-export type Tone = ScaleNote & { role: Role; added: boolean; index: number };
+export type Tone = ScaleNote & { readonly role: Role; readonly added: boolean; readonly index: number };
 
 /** A neck with a scale on it, prepared once for the layouts: numbers in arrays, no names to parse. */
 export interface ScaledNeck {
   /** The instrument. */
-  instrument: Instrument;
+  readonly instrument: Instrument;
   /** The scale on its tonic. */
-  ref: ScaleRef;
+  readonly ref: ScaleRef;
   /** First fret that exists (capo or 0) and the last. */
-  nut: number;
+  readonly nut: number;
   /** The last fret. */
-  last: number;
+  readonly last: number;
   /** Open MIDI by string number; index 0 unused. */
-  open: number[];
+  readonly open: number[];
   /** String numbers, lowest-sounding first. */
-  upward: number[];
+  readonly upward: number[];
   /** Scale tones from the tonic up. */
-  tones: Tone[];
+  readonly tones: Tone[];
   /** By pitch class 0 to 11: the tone, or undefined outside the scale. */
-  toneOf: (Tone | undefined)[];
+  readonly toneOf: (Tone | undefined)[];
 }
 
 /**
@@ -141,7 +141,7 @@ export function fretsWithScale(neck: ScaledNeck, string: number, from = neck.nut
  * What any note is against a tonic, inside the scale or not: its degree and a spelling.
  * @example nameAgainst('D', 60) // { degree: 'b7', name: 'C' }
  */
-export function nameAgainst(tonic: string, midi: number): { degree: DegreeName; name: string } {
+export function nameAgainst(tonic: string, midi: number): { readonly degree: DegreeName; readonly name: string } {
   const degree = plainDegree(midi - chromaOf(checkNote(tonic)));
   return { degree, name: noteOnDegree(tonic, degree) };
 }

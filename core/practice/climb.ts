@@ -3,15 +3,15 @@ import { checkWhole } from '../errors';
 /** A tempo ladder: from where to where, in which steps, and how many passes in a row carry a player up or down. Tempos are beats a minute. */
 export interface Climb {
   /** Beats a minute at the foot. */
-  start: number;
+  readonly start: number;
   /** Beats a minute at the top. */
-  goal: number;
+  readonly goal: number;
   /** Beats a minute from rung to rung. */
-  step: number;
+  readonly step: number;
   /** Clean passes in a row that climb one step, 1 to 10. */
-  clean: number;
+  readonly clean: number;
   /** Missed passes in a row that fall one step, 1 to 10. */
-  misses: number;
+  readonly misses: number;
 }
 
 /** How a pass was: clean or a miss. */
@@ -20,11 +20,11 @@ export type Rating = 'clean' | 'miss';
 /** Where a player stands on a ladder: passes are counted at this tempo. */
 export interface Standing {
   /** Beats a minute now. */
-  tempo: number;
+  readonly tempo: number;
   /** Clean passes in a row. */
-  clean: number;
+  readonly clean: number;
   /** Misses in a row. */
-  misses: number;
+  readonly misses: number;
 }
 
 /** What a tempo ladder may be set to: beats a minute, their step, and passes. */
@@ -53,11 +53,11 @@ export function climbTempos({ start, goal, step }: Climb): number[] {
 /** What a rated pass comes to: where the player stands then, one step up or down or none, and whether the goal was held. */
 export interface Climbed {
   /** Where the player now stands. */
-  standing: Standing;
+  readonly standing: Standing;
   /** Up, down or not. */
-  moved: -1 | 0 | 1;
+  readonly moved: -1 | 0 | 1;
   /** This pass made the count of clean passes in a row at the goal full. */
-  reached: boolean;
+  readonly reached: boolean;
 }
 
 /**
@@ -79,7 +79,7 @@ export function climb(c: Climb, at: Standing, rating: Rating): Climbed {
  * Where rated passes leave a player, oldest first, each with the tempo it was played at; at the start where there are none.
  * @example standingAfter({ start: 60, goal: 120, step: 5, clean: 1, misses: 2 }, [{ tempo: 60, rating: 'clean' }]).tempo // 65
  */
-export function standingAfter(c: Climb, passes: readonly { tempo: number; rating: Rating }[]): Standing {
+export function standingAfter(c: Climb, passes: readonly { readonly tempo: number; readonly rating: Rating }[]): Standing {
   const begin: Standing = { tempo: c.start, clean: 0, misses: 0 };
   const at = passes.reduce<Standing>(
     (s, { tempo, rating }) => climb(c, s.tempo === tempo ? s : { tempo, clean: 0, misses: 0 }, rating).standing,

@@ -3,17 +3,17 @@ import { comesBack, dayRating } from './spacing';
 /** What was played of one shape on one day. */
 export interface PlayedDay {
   /** Local date, YYYY-MM-DD. */
-  day: string;
+  readonly day: string;
   /** When the first pass of it ended, ms since 1970. */
-  at: number;
+  readonly at: number;
   /** Clean passes on it. */
-  clean: number;
+  readonly clean: number;
   /** Misses on it. */
-  misses: number;
+  readonly misses: number;
   /** The goal was held. */
-  reached: boolean;
+  readonly reached: boolean;
   /** How long was played. */
-  seconds: number;
+  readonly seconds: number;
 }
 
 /** What the player says of a shape, whatever the log says. */
@@ -22,15 +22,15 @@ export type Said = 'known' | 'skipped' | null;
 /** One shape of a plan, with what is known of it. */
 export interface PlanShape {
   /** Its id. */
-  id: string;
+  readonly id: string;
   /** What the player said of it. */
-  said: Said;
+  readonly said: Said;
   /** Days on which it was played, in order. */
-  days: readonly PlayedDay[];
+  readonly days: readonly PlayedDay[];
   /** Where the hand is, and whether it reaches far. */
-  handFret: number;
+  readonly handFret: number;
   /** Whether it asks for a stretch. */
-  wide: boolean;
+  readonly wide: boolean;
 }
 
 /** How a shape of the plan stands. */
@@ -39,13 +39,13 @@ export type PlanState = 'waiting' | 'open' | 'learned' | 'known' | 'skipped';
 /** How a shape stands: `due` is when a learned or known one comes back, in ms since 1970; null where it does not. */
 export interface Stands {
   /** Id of the shape. */
-  id: string;
+  readonly id: string;
   /** How it stands. */
-  state: PlanState;
+  readonly state: PlanState;
   /** When it comes again, in ms since 1970; null where it does not. */
-  due: number | null;
+  readonly due: number | null;
   /** In how many days from the last one it was to come back. */
-  inDays: number | null;
+  readonly inDays: number | null;
 }
 
 /**
@@ -70,10 +70,10 @@ export function standOf(shapes: readonly PlanShape[]): Stands[] {
 
 /** Something to do today. Minutes are whole. */
 export type TodayItem =
-  | { kind: 'warm-up'; shape: string; minutes: number }
-  | { kind: 'review'; shape: string; minutes: number; inDays: number }
-  | { kind: 'learn'; shape: string; minutes: number }
-  | { kind: 'rest'; minutes: number; after: 'wide' | 'long' };
+  | { readonly kind: 'warm-up'; readonly shape: string; readonly minutes: number }
+  | { readonly kind: 'review'; readonly shape: string; readonly minutes: number; readonly inDays: number }
+  | { readonly kind: 'learn'; readonly shape: string; readonly minutes: number }
+  | { readonly kind: 'rest'; readonly minutes: number; readonly after: 'wide' | 'long' };
 
 /** Minutes of each kind, and how much at most; common practice, no published source. */
 export const TODAY = Object.freeze({ warmUp: 3, review: 4, learn: 8, rest: 2, breath: 1, restAfter: 20, mostReviews: 4, middle: 7 });
@@ -81,11 +81,11 @@ export const TODAY = Object.freeze({ warmUp: 3, review: 4, learn: 8, rest: 2, br
 /** A day of the plan. */
 export interface Day {
   /** Now, ms since 1970, and the end of the day that it is in. */
-  now: number;
+  readonly now: number;
   /** In ms since 1970. */
-  endOfDay: number;
+  readonly endOfDay: number;
   /** Minutes that the player has. */
-  minutes: number;
+  readonly minutes: number;
 }
 
 /**
@@ -106,7 +106,7 @@ export function today(plans: readonly (readonly PlanShape[])[], { endOfDay, minu
   const items: TodayItem[] = [];
   const warm = warmUp(plans.flat(), stands.flat());
   let left = minutes;
-  const take = (item: Exclude<TodayItem, { kind: 'rest' }>): void => {
+  const take = (item: Exclude<TodayItem, { readonly kind: 'rest' }>): void => {
     // One thing at least besides the warm-up, however short the day.
     if (left <= 0 && items.some((i) => i.kind === 'review' || i.kind === 'learn')) return;
     items.push({ ...item, minutes: Math.max(1, Math.min(item.minutes, Math.max(left, 1))) });

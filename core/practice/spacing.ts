@@ -5,9 +5,9 @@ export type DayRating = 'again' | 'hard' | 'good' | 'easy';
 /** One day on which a shape was played: when its first pass ended (ms since 1970), and how it went. */
 export interface DayOf {
   /** In ms since 1970. */
-  at: number;
+  readonly at: number;
   /** How it went. */
-  rating: DayRating;
+  readonly rating: DayRating;
 }
 
 function gradeOf(rating: DayRating): AnyGrade {
@@ -22,7 +22,7 @@ const schedulerNow = () => (scheduler ??= fsrs({ enable_fuzz: false, enable_shor
  * When a shape comes back, in ms since 1970, and in how many days from its last one; by the spaced schedule FSRS of ts-fsrs with its published defaults.
  * @example comesBack([{ at: 0, rating: 'good' }]).inDays // 3
  */
-export function comesBack(days: readonly DayOf[]): { due: number; inDays: number } {
+export function comesBack(days: readonly DayOf[]): { readonly due: number; readonly inDays: number } {
   const [first] = days;
   let card = createEmptyCard(first.at);
   let latest = first.at;
@@ -37,5 +37,12 @@ export function comesBack(days: readonly DayOf[]): { due: number; inDays: number
  * What the passes of one day say: the goal held without a miss, held, something clean, nothing clean.
  * @example dayRating({ clean: 3, misses: 0, reached: true }) // 'easy'
  */
-export const dayRating = ({ clean, misses, reached }: { clean: number; misses: number; reached: boolean }): DayRating =>
-  reached ? (misses ? 'good' : 'easy') : clean ? 'hard' : 'again';
+export const dayRating = ({
+  clean,
+  misses,
+  reached,
+}: {
+  readonly clean: number;
+  readonly misses: number;
+  readonly reached: boolean;
+}): DayRating => (reached ? (misses ? 'good' : 'easy') : clean ? 'hard' : 'again');

@@ -6,25 +6,25 @@ import type { DegreeName, Instrument, NoteName, Place, ScaleRef, Shape } from '.
 /** A note of a shape that the next scale has not, and the note of that scale that it gives way to. */
 export interface ScaleMove {
   /** Where the note was. */
-  from: Place;
+  readonly from: Place;
   /** Where it goes. */
-  to: Place;
+  readonly to: Place;
   /** Semitones, up or down. */
-  by: -2 | -1 | 1 | 2;
+  readonly by: -2 | -1 | 1 | 2;
   /** What it was in the old scale. */
-  was: { degree: DegreeName; name: NoteName };
+  readonly was: { readonly degree: DegreeName; readonly name: NoteName };
   /** What it is in the new one. */
-  becomes: { degree: DegreeName; name: NoteName };
+  readonly becomes: { readonly degree: DegreeName; readonly name: NoteName };
 }
 
 /** What of a shape stays when the scale changes, what moves, and what is left without a neighbour. */
 export interface ScaleChange {
   /** Places of both scales. */
-  stays: Place[];
+  readonly stays: Place[];
   /** Places that move by a semitone or two. */
-  moves: ScaleMove[];
+  readonly moves: ScaleMove[];
   /** Places of the old scale alone. */
-  goes: Place[];
+  readonly goes: Place[];
 }
 
 const STEPS = [1, -1, 2, -2] as const;

@@ -44,17 +44,17 @@ const COUNTS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven'];
 /** A chord over which scales are judged. */
 interface Over {
   /** Root of the chord. */
-  root: NoteName;
+  readonly root: NoteName;
   /** Its chromas, 0 to 11. */
-  sounds: number[];
+  readonly sounds: number[];
   /** Whether it is a dominant. */
-  dominant: boolean;
+  readonly dominant: boolean;
   /** Scales that are used over such chords, by id. */
-  used: readonly string[];
+  readonly used: readonly string[];
   /** The scale of the tune, if there is one. */
-  home: ScaleRef | null;
+  readonly home: ScaleRef | null;
   /** Its chromas. */
-  homeSounds: ReadonlySet<number>;
+  readonly homeSounds: ReadonlySet<number>;
 }
 
 function candidates({ root, home }: Over): ScaleRef[] {
@@ -81,7 +81,7 @@ function usual(o: Over, ref: ScaleRef): number {
   return at.length ? WEIGHT.used - WEIGHT.later * Math.min(...at) : 0;
 }
 
-function judged(o: Over, ref: ScaleRef): ScaleFit & { held: number; away: number } {
+function judged(o: Over, ref: ScaleRef): ScaleFit & { readonly held: number; readonly away: number } {
   const notes = scaleNotes(ref).map((n) => ({ degree: n.degree, sound: chromaOf(n.name) }));
   const own = new Set(notes.map((n) => n.sound));
   const held = o.sounds.filter((s) => own.has(s)).length;
@@ -100,7 +100,11 @@ function colourOf(ref: ScaleRef, { root }: Over): DegreeName[] {
   return shown ? [shown.degree] : [];
 }
 
-function whyOf(o: Over, ref: ScaleRef, { held, away, rubs }: { held: number; away: number; rubs: DegreeName[] }): string {
+function whyOf(
+  o: Over,
+  ref: ScaleRef,
+  { held, away, rubs }: { readonly held: number; readonly away: number; readonly rubs: DegreeName[] },
+): string {
   const tones = held === o.sounds.length ? `holds all ${COUNTS[held] ?? held} tones` : `holds ${COUNTS[held] ?? held} of ${COUNTS[o.sounds.length] ?? o.sounds.length} tones`; // prettier-ignore
   const rub = rubs.length ? `its ${rubs.join(' and ')} ${rubs.length === 1 ? 'rubs' : 'rub'}` : 'nothing rubs';
   if (!o.home) return `${tones}; ${rub}`;
@@ -115,7 +119,7 @@ function whyOf(o: Over, ref: ScaleRef, { held, away, rubs }: { held: number; awa
  * scaleNotes throw.
  * @example scalesForChord('Dm7')[0].ref // { tonic: 'D', scale: 'dorian' }
  */
-export function scalesForChord(symbol: string, o: { home?: ScaleRef } = {}): ScaleFit[] {
+export function scalesForChord(symbol: string, o: { readonly home?: ScaleRef } = {}): ScaleFit[] {
   const { root, tones } = parseChord(symbol);
   const intervals = [...new Set(tones.map((t) => t.semitones))].sort((a, b) => a - b);
   const home = o.home ?? null;

@@ -5,9 +5,9 @@ import { movedProgression } from './parse';
 /** A form to start from, written in C. */
 interface Form {
   /** Its bars as they are typed. */
-  text: string;
+  readonly text: string;
   /** The scale that is home over it. */
-  scale: string;
+  readonly scale: string;
 }
 
 const vamp = (scale: string, text: string): Form => ({ scale, text });
@@ -48,7 +48,7 @@ export const FORM_NAMES = Object.keys(FORMS) as FormName[];
 const WRITTEN_IN = 'C';
 
 /** A form to start from in a key: its text, spelled in it, and the scale that is home. Throws BAD_OPTION, BAD_NOTE. */
-export function formIn(name: FormName, tonic: NoteName): { text: string; home: ScaleRef } {
+export function formIn(name: FormName, tonic: NoteName): { readonly text: string; readonly home: ScaleRef } {
   checkOneOf('BAD_OPTION', 'form', name, FORM_NAMES);
   const { text, scale } = FORMS[name];
   return { text: movedProgression(text, WRITTEN_IN, tonic), home: { tonic, scale } };

@@ -14,11 +14,11 @@ import { SILENT, type Bar } from './types';
 /** A chord in time, in quarters from the beginning. */
 interface Sounding {
   /** The chord. */
-  symbol: string;
+  readonly symbol: string;
   /** Where it begins, in beats. */
-  from: number;
+  readonly from: number;
   /** Where it ends. */
-  to: number;
+  readonly to: number;
 }
 
 /** Notes of one line. */
@@ -35,13 +35,13 @@ const AROUND = { below: 1, above: 5 };
 
 interface Where {
   /** The instrument. */
-  i: Instrument;
+  readonly i: Instrument;
   /** MIDI numbers of its open strings. */
-  open: number[];
+  readonly open: number[];
   /** The lowest fret. */
-  from: number;
+  readonly from: number;
   /** The highest fret. */
-  to: number;
+  readonly to: number;
 }
 
 function whereOf(i: Instrument, near: number | undefined): Where {
@@ -79,7 +79,7 @@ const HAND = 3;
 export function guideLine(
   i: Instrument,
   bars: readonly Bar[],
-  o: { degrees: ('3' | '7')[]; near?: number; school: FingeringSchool },
+  o: { readonly degrees: ('3' | '7')[]; readonly near?: number; readonly school: FingeringSchool },
 ): Route {
   // prettier-ignore
   checkHand(o.school);
@@ -113,15 +113,15 @@ const WHOLE_STEP = 2;
 /** How a study line over chords is made. */
 export interface StudyLineOptions {
   /** The scale of the tune. */
-  home: ScaleRef;
+  readonly home: ScaleRef;
   /** Other seeds give other lines. */
-  seed: number;
+  readonly seed: number;
   /** How dense the line is. */
-  notesPerBeat: 1 | 2 | 3 | 4;
+  readonly notesPerBeat: 1 | 2 | 3 | 4;
   /** The fret that it lies near. */
-  near?: number;
+  readonly near?: number;
   /** By which school it is fingered. */
-  school: FingeringSchool;
+  readonly school: FingeringSchool;
 }
 
 /**
@@ -129,7 +129,11 @@ export interface StudyLineOptions {
  * best scale between, mostly by step; the same seed gives the same line. Exact over pitches and places within reach of `near` together.
  * Over silence the home scale goes on. `ticks` are 480 a quarter, one a note. Throws BAD_OPTION, NO_ROUTE, what parseChord throws.
  */
-export function studyLine(i: Instrument, bars: readonly Bar[], o: StudyLineOptions): { steps: FingeredStep[]; ticks: number[] } {
+export function studyLine(
+  i: Instrument,
+  bars: readonly Bar[],
+  o: StudyLineOptions,
+): { readonly steps: FingeredStep[]; readonly ticks: number[] } {
   checkHand(o.school);
   checkWhole('BAD_OPTION', 'notesPerBeat', o.notesPerBeat, 1, 4);
   const next = drawer(checkWhole('BAD_OPTION', 'seed', o.seed, 0, 2 ** 32 - 1));
@@ -138,8 +142,8 @@ export function studyLine(i: Instrument, bars: readonly Bar[], o: StudyLineOptio
   const beats = chords.at(-1)?.to ?? 0;
   const count = Math.round(beats * o.notesPerBeat);
   if (count < 1 || count > MOST_LINE) fail('BAD_OPTION', 'bars', `bars: that makes ${count} notes; a line has 1 to ${MOST_LINE}.`);
-  const known = new Map<string, { tones: Place[]; scale: Place[] }>();
-  const reach = (symbol: string): { tones: Place[]; scale: Place[] } => {
+  const known = new Map<string, { readonly tones: Place[]; readonly scale: Place[] }>();
+  const reach = (symbol: string): { readonly tones: Place[]; readonly scale: Place[] } => {
     const before = known.get(symbol);
     if (before) return before;
     const ref = symbol === SILENT ? o.home : (scalesForChord(symbol, { home: o.home })[0]?.ref ?? o.home);

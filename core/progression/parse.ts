@@ -10,9 +10,9 @@ const MOST_IN_BAR = 16;
 
 interface Token {
   /** As typed. */
-  text: string;
+  readonly text: string;
   /** Its first sign, from 0. */
-  at: number;
+  readonly at: number;
 }
 
 const TOKEN = /:\|:?|\|:|\|\|?|\[[^\]\n|]*\]|[^\s|:]+|:/g;
@@ -46,11 +46,11 @@ export const movedProgression = (text: string, from: NoteName, to: NoteName): st
 /** What is being read. */
 interface Reading {
   /** Bars read so far. */
-  bars: Bar[];
+  readonly bars: Bar[];
   /** What could not be read. */
-  faults: ProgressionFault[];
+  readonly faults: ProgressionFault[];
   /** Beats of a bar. */
-  beats: number;
+  readonly beats: number;
   /** Bar that a repeat goes back to, and where its first ending begins. */
   from: number;
   /** The ending it is in, or null. */
@@ -119,7 +119,10 @@ function repeat(r: Reading): void {
  * 15. A chord that cannot be read keeps its time, silent; every fault has its place in the text. Never throws for what is typed.
  * @example parseProgression('| Dm7 | G7 |').bars.length // 2
  */
-export function parseProgression(text: string, o: { beats?: number } = {}): { bars: Bar[]; faults: ProgressionFault[] } {
+export function parseProgression(
+  text: string,
+  o: { readonly beats?: number } = {},
+): { readonly bars: Bar[]; readonly faults: ProgressionFault[] } {
   const beats = checkWhole('BAD_OPTION', 'beats', o.beats ?? 4, 1, 15);
   const r: Reading = { bars: [], faults: [], beats, from: 0, ending: null, section: null };
   let tokens: Token[] = [];

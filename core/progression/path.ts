@@ -18,13 +18,13 @@ export const PATH_MOTIONS = ['stay', 'climb'] as const;
 /** What is minded along a form, as factors: 1 is usual, 0 not at all. */
 export interface PathWeights {
   /** Millimetres that the hand moves. */
-  travel: number;
+  readonly travel: number;
   /** Notes that change from scale to scale. */
-  changes: number;
+  readonly changes: number;
   /** How well a scale fits its chord. */
-  fit: number;
+  readonly fit: number;
   /** How far the hand is from its first place at the end of the form, where the top comes again; it is nothing to a climb. */
-  home: number;
+  readonly home: number;
 }
 /** Usual weights of a path. */
 export const PATH_WEIGHTS: PathWeights = { travel: 1, changes: 1, fit: 1, home: 0 };
@@ -34,47 +34,47 @@ export const MOST_PATH_WEIGHT = 10;
 /** How scales and shapes are chosen for the chords of a progression. */
 export interface PathOptions {
   /** The scale of the tune. */
-  home: ScaleRef;
+  readonly home: ScaleRef;
   /** Home over all that it covers, or the scale of each chord. */
-  school: (typeof PATH_SCHOOLS)[number];
+  readonly school: (typeof PATH_SCHOOLS)[number];
   /** How shapes are laid out. */
-  layout: Layout;
+  readonly layout: Layout;
   /** The fret that the hand begins near to. */
-  near?: number;
+  readonly near?: number;
   /** In one place, or up an octave and down again, section by section. */
-  motion?: (typeof PATH_MOTIONS)[number];
+  readonly motion?: (typeof PATH_MOTIONS)[number];
   /** Scales settled by the player, by the index of the chord (silent ones are not counted). */
-  locks?: { chord: number; ref: ScaleRef }[];
+  readonly locks?: { readonly chord: number; readonly ref: ScaleRef }[];
   /** How many ways, 1 to 20; 1 unless said. */
-  count?: number;
+  readonly count?: number;
   /** What counts how much; usual weights where left out. */
-  weights?: Partial<PathWeights>;
+  readonly weights?: Partial<PathWeights>;
 }
 
 /** One chord of a path: its scale and its shape. */
 export interface PathStep {
   /** The chord. */
-  symbol: string;
+  readonly symbol: string;
   /** Its scale. */
-  ref: ScaleRef;
+  readonly ref: ScaleRef;
   /** Its shape. */
-  shape: Shape;
+  readonly shape: Shape;
   /** Notes that the scale before has too, and that are new; all kept at the beginning. */
-  kept: number;
+  readonly kept: number;
   /** Notes that change from the scale before. */
-  changed: number;
+  readonly changed: number;
   /** How far the hand moves to get here, from `near` at the beginning. */
-  moveMm: number;
+  readonly moveMm: number;
   /** Why this scale, in words. */
-  why: string;
+  readonly why: string;
 }
 
 /** A scale and a shape for every chord. */
 export interface ScalePath {
   /** One for each chord. */
-  steps: PathStep[];
+  readonly steps: PathStep[];
   /** The sum that was made least. */
-  cost: number;
+  readonly cost: number;
 }
 
 /** What the parts cost, in mm of hand travel (judgement). */
@@ -89,13 +89,13 @@ const MOST_CHORDS = 2000;
 /** A scale in one of its shapes over a chord. */
 interface Node {
   /** The scale. */
-  fit: ScaleFit;
+  readonly fit: ScaleFit;
   /** The shape. */
-  shape: Shape;
+  readonly shape: Shape;
   /** Pitch classes, one bit each. */
-  sounds: number;
+  readonly sounds: number;
   /** Where the hand is, from the nut. */
-  mm: number;
+  readonly mm: number;
 }
 
 /** Shapes that a search laid out, by neck, layout and scale: what the next one need not lay out again. */
@@ -105,17 +105,17 @@ const MOST_REMEMBERED = 400;
 /** Everything that one search looks at. */
 interface Setting {
   /** The instrument. */
-  i: Instrument;
+  readonly i: Instrument;
   /** What was asked for. */
-  o: PathOptions;
+  readonly o: PathOptions;
   /** Shapes laid out before. */
-  shapes: ShapeMemory;
+  readonly shapes: ShapeMemory;
   /** Fingers found before. */
-  hands: NonNullable<LayOutOptions['known']>;
+  readonly hands: NonNullable<LayOutOptions['known']>;
   /** What of a key is the same throughout. */
-  on: string;
+  readonly on: string;
   /** Distance of a fret from the nut, in mm. */
-  mm: (fret: number) => number;
+  readonly mm: (fret: number) => number;
 }
 
 /** The shapes of a scale in the layout; none where it has no such layout on this neck. */
@@ -230,9 +230,9 @@ const LAYING = 0.8;
 /** A chord that sounds, and the section it belongs to, counted from 0. */
 interface Heard {
   /** The chord. */
-  symbol: string;
+  readonly symbol: string;
   /** The section it stands in, from 0. */
-  section: number;
+  readonly section: number;
 }
 
 function heardIn(bars: readonly Bar[]): Heard[] {
@@ -255,9 +255,9 @@ function climbing(heard: readonly Heard[], near: number, last: number): number[]
 
 interface Costs {
   /** What a node costs by itself. */
-  enter: (node: number) => number;
+  readonly enter: (node: number) => number;
   /** What going from one to the next costs. */
-  step: (layer: number, from: number, to: number) => number;
+  readonly step: (layer: number, from: number, to: number) => number;
 }
 
 function costsOf({ i, o, mm }: Setting, layers: readonly Node[][], heard: readonly Heard[], near: number): Costs {

@@ -12,7 +12,7 @@ export function fretsOf({ instrument, from, to }: QuizGround, level: QuizLevel):
 }
 
 /** Every place a level asks about, thickest string first, with its MIDI number. */
-export function placesOn(g: QuizGround, level: QuizLevel): (Place & { midi: number })[] {
+export function placesOn(g: QuizGround, level: QuizLevel): (Place & { readonly midi: number })[] {
   const [from, to] = fretsOf(g, level);
   const open = openMidis(g.instrument);
   return [...open.keys()].reverse().flatMap((k) => Array.from({ length: Math.max(0, to - from + 1) }, (_, n) => ({ string: k + 1, fret: from + n, midi: open[k] + from + n }))); // prettier-ignore
@@ -21,7 +21,7 @@ export function placesOn(g: QuizGround, level: QuizLevel): (Place & { midi: numb
 /** How a place is told whatever else is on the instrument: its open string and its fret. Example: `E2+3`. */
 export const spotOf = (g: QuizGround, p: Place): string => `${g.instrument.strings[p.string - 1].open}+${p.fret}`;
 /** The place of a spot on a ground, the lowest string of several alike; null where it has none in its frets. */
-export function placeOfSpot(g: QuizGround, spot: string): (Place & { midi: number }) | null {
+export function placeOfSpot(g: QuizGround, spot: string): (Place & { readonly midi: number }) | null {
   return placesOn(g, 3).find((p) => spotOf(g, p) === spot) ?? null;
 }
 

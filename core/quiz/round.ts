@@ -18,15 +18,15 @@ export const ROUND = 12;
 /** An answer that was given once: when (ms since 1970), right or not, and after how many ms. */
 export interface FactAnswer {
   /** What was asked, as an id. */
-  fact: string;
+  readonly fact: string;
   /** The kind of question. */
-  kind: QuizKind;
+  readonly kind: QuizKind;
   /** When, in ms since 1970. */
-  at: number;
+  readonly at: number;
   /** Whether it was right. */
-  right: boolean;
+  readonly right: boolean;
   /** How long it took. */
-  ms: number;
+  readonly ms: number;
 }
 
 /** How an answer counts: wrong again, right and quick easy, right in time good, slow hard. */
@@ -49,17 +49,17 @@ export function factDue(answers: readonly FactAnswer[]): number {
 /** What a round of questions is to be. */
 export interface RoundAsked {
   /** Kinds of question. */
-  kinds: readonly QuizKind[];
+  readonly kinds: readonly QuizKind[];
   /** How hard they are. */
-  level: QuizLevel;
+  readonly level: QuizLevel;
   /** Everything that was ever answered, in order of time. */
-  history: readonly FactAnswer[];
+  readonly history: readonly FactAnswer[];
   /** Ms since 1970. */
-  now: number;
+  readonly now: number;
   /** Other seeds give other rounds. */
-  seed: number;
+  readonly seed: number;
   /** How many questions; twelve if left out. */
-  count?: number;
+  readonly count?: number;
 }
 
 /**
@@ -103,7 +103,7 @@ function inTurn<T>(lists: readonly (readonly T[])[]): T[] {
 }
 
 /** Neighbours of one kind moved apart as far as it goes: of what is left, the first of the kind that has most left, but not the kind just asked. */
-function apart<T extends { kind: string }>(all: readonly T[]): T[] {
+function apart<T extends { readonly kind: string }>(all: readonly T[]): T[] {
   const left = [...all];
   const out: T[] = [];
   const countOf = (kind: string): number => left.filter((q) => q.kind === kind).length;

@@ -49,7 +49,7 @@ export const ROUTE_ROWS = Object.freeze({
   thick: { says: 'a string of the thicker half beyond fret 15, a fret', value: 3, unit: 'mm', range: '1 to 6', source: JUDGED },
   tone: { says: 'tone wholly other than wished (weight: tone)', value: 30, unit: 'mm', range: '10 to 60', source: JUDGED },
   region: { says: 'crossing the border fret (weight: region)', value: 60, unit: 'mm', range: '30 to 100', source: JUDGED },
-} satisfies Record<string, CostRow & { value: number }>);
+} satisfies Record<string, CostRow & { readonly value: number }>);
 const COSTS = Object.freeze(Object.fromEntries(Object.entries(ROUTE_ROWS).map(([key, row]) => [key, row.value]))) as Readonly<
   Record<keyof typeof ROUTE_ROWS, number>
 >;

@@ -14,13 +14,13 @@ export const MOST_NOTES = 20_000;
 /** Where notes may lie: the whole neck, or some frets and strings of it. */
 export interface Field {
   /** The neck with its scale. */
-  neck: ScaledNeck;
+  readonly neck: ScaledNeck;
   /** The strings. */
-  strings: number[];
+  readonly strings: number[];
   /** The lowest fret. */
-  from: number;
+  readonly from: number;
   /** The highest fret. */
-  to: number;
+  readonly to: number;
 }
 
 /**
@@ -83,15 +83,15 @@ const away = (fret: number, from: number, to: number): number => Math.max(from -
 /** A line to be played: its pitches, the places of each, and where it may begin and end. */
 export interface RouteLine {
   /** For each note, the places where it may be played. */
-  options: Option[][];
+  readonly options: Option[][];
   /** Where it is to begin. */
-  first?: Place;
+  readonly first?: Place;
   /** Where it is to end. */
-  last?: Place;
+  readonly last?: Place;
   /** Fret under the hand at the end; the line may then end after any of its notes that `mayEnd` allows. */
-  lastHand?: number;
+  readonly lastHand?: number;
   /** Whether the line may end at its note k. */
-  mayEnd?: (k: number) => boolean;
+  readonly mayEnd?: (k: number) => boolean;
 }
 
 /** The lines that answer a request: one, or one up and one down where only a fret is given. */
@@ -158,7 +158,7 @@ const stepsBy = (motion: 'run' | 'thirds'): Steps =>
       : fail('BAD_OPTION', 'motion', `motion: "${shown(motion)}" is none of run, thirds.`);
 
 /** Up and down from the start as far as the field goes, at most three octaves; a line may end where the hand is at the fret. */
-function linesToFret(field: Field, start: number, fret: number, motion: 'run' | 'thirds', begun: { first?: Place }): RouteLine[] {
+function linesToFret(field: Field, start: number, fret: number, motion: 'run' | 'thirds', begun: { readonly first?: Place }): RouteLine[] {
   const { neck } = field;
   checkWhole('BAD_OPTION', 'to.fret', fret, neck.nut + 1, neck.last);
   const mayEnd = (k: number): boolean => k > 0 && (motion === 'run' || k % 2 === 1);

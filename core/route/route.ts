@@ -11,17 +11,17 @@ import type { Option } from '../fingering';
 /** One line that a search is to solve. */
 export interface Line {
   /** For each note, the places where it may be played. */
-  options: Option[][];
+  readonly options: Option[][];
   /** Beside what the hand allows: whether one place may follow another, tags told apart. */
-  follows?: (a: State, b: State) => boolean;
+  readonly follows?: (a: State, b: State) => boolean;
   /** Whether it may begin with a state. */
-  startsAt?: (s: State) => boolean;
+  readonly startsAt?: (s: State) => boolean;
   /** Whether it may end with a state at its note k. */
-  endsAt?: (s: State, k: number) => boolean;
+  readonly endsAt?: (s: State, k: number) => boolean;
   /** Rung by tag, where the line follows rungs. */
-  rungOf?: readonly number[];
+  readonly rungOf?: readonly number[];
   /** Joins, bends and lengths, where the line has them. */
-  timing?: LineTiming;
+  readonly timing?: LineTiming;
 }
 
 const MOST_ROUTES = 50;
@@ -62,7 +62,7 @@ function taskOf(costs: RouteTask, line: Line, o: RouteOptions): Task {
 }
 
 /** The line with its held notes settled, or null where a held place does not sound the note of this line. */
-function withHeld(neck: ScaledNeck, line: Line, held: readonly (Place & { index: number })[]): Line | null {
+function withHeld(neck: ScaledNeck, line: Line, held: readonly (Place & { readonly index: number })[]): Line | null {
   if (!held.length) return line;
   const options = [...line.options];
   for (const { index, string, fret } of held) {
@@ -74,7 +74,7 @@ function withHeld(neck: ScaledNeck, line: Line, held: readonly (Place & { index:
   return { ...line, options };
 }
 
-function wrongHeld(neck: ScaledNeck, line: Line, held: readonly (Place & { index: number })[]): never {
+function wrongHeld(neck: ScaledNeck, line: Line, held: readonly (Place & { readonly index: number })[]): never {
   const wrong = held.find((h) => !withHeld(neck, line, [h])) ?? held[0];
   const [there] = (line.options[wrong.index] as Option[] | undefined) ?? [];
   const wanted = there ? pitchName(neck.open[there.string] + there.fret) : 'no note';
@@ -86,7 +86,7 @@ function wrongHeld(neck: ScaledNeck, line: Line, held: readonly (Place & { index
 }
 
 /** A note of a way: where it is played, and where the hand is (0 where it has not come down yet). */
-type Played = Place & { hand: number };
+type Played = Place & { readonly hand: number };
 
 /**
  * Whether a player sees two ways as different: another succession of hand places, or another place for a quarter of the notes
@@ -102,7 +102,7 @@ const succession = (way: readonly Played[]): string =>
 
 /** The routes that differ from all before them. */
 export function distinct<R extends Pick<Route, 'steps'>>(routes: readonly R[]): R[] {
-  const kept: { route: R; way: Played[] }[] = [];
+  const kept: { readonly route: R; readonly way: Played[] }[] = [];
   for (const route of routes) {
     const way = route.steps.map((s) => ({ string: s.string, fret: s.fret, hand: s.handFret }));
     if (kept.every((k) => differ(k.way, way))) kept.push({ route, way });
@@ -138,9 +138,9 @@ export function measures(i: Instrument, steps: FingeredStep[]): Pick<Route, 'shi
 /** A stay of the hand: from step to step, both included. */
 export interface HandPlace {
   /** Fret under the index finger. */
-  fret: number;
+  readonly fret: number;
   /** First note played from it. */
-  from: number;
+  readonly from: number;
   /** Last note. */
   to: number;
 }

@@ -11,7 +11,7 @@ export function whyStep(
   i: Instrument,
   steps: readonly FingeredStep[],
   index: number,
-  o: { school: FingeringSchool; hand?: Hand; weights?: Partial<RouteWeights> },
+  o: { readonly school: FingeringSchool; readonly hand?: Hand; readonly weights?: Partial<RouteWeights> },
 ): Why {
   checkHand(o.school, o.hand);
   checkWhole('BAD_OPTION', 'index', index, 0, steps.length - 1);

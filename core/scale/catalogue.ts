@@ -8,11 +8,11 @@ import type { ScaleInfo } from '../types';
 type Row = [id: string, name: string, degrees: string, aliases?: string];
 interface Family {
   /** Its name. */
-  family: string;
+  readonly family: string;
   /** True where the rows are the modes of the first row, in order. */
-  modes: boolean;
+  readonly modes: boolean;
   /** Its scales. */
-  rows: Row[];
+  readonly rows: Row[];
 }
 
 const FAMILIES: Family[] = [

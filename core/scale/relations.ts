@@ -18,7 +18,12 @@ const heardFrom = (tonic: NoteName, ref: ScaleRef): DegreeName[] =>
 export function compareScales(
   a: ScaleRef,
   b: ScaleRef,
-): { kept: NoteName[]; changed: { from: DegreeName; to: DegreeName }[]; added: DegreeName[]; dropped: DegreeName[] } {
+): {
+  readonly kept: NoteName[];
+  readonly changed: { readonly from: DegreeName; readonly to: DegreeName }[];
+  readonly added: DegreeName[];
+  readonly dropped: DegreeName[];
+} {
   const notes = scaleNotes(a);
   const there = heardFrom(a.tonic, b);
   const sounds = new Set(there.map(semitonesOf));
@@ -38,7 +43,7 @@ export function compareScales(
 }
 
 /** Degrees that differ letter by letter, or null unless both sides have the same letters once each. */
-function byLetters(a: DegreeName[], b: DegreeName[]): { from: DegreeName; to: DegreeName }[] | null {
+function byLetters(a: DegreeName[], b: DegreeName[]): { readonly from: DegreeName; readonly to: DegreeName }[] | null {
   const there = new Map(b.map((d) => [letterOf(d), d]));
   const here = new Set(a.map(letterOf));
   if (here.size !== a.length || there.size !== b.length || a.length !== b.length || [...here].some((l) => !there.has(l))) return null;
@@ -48,13 +53,13 @@ function byLetters(a: DegreeName[], b: DegreeName[]): { from: DegreeName; to: De
   });
 }
 
-const pairOf = (from: DegreeName, fresh: DegreeName[]): { from: DegreeName; to: DegreeName }[] => {
+const pairOf = (from: DegreeName, fresh: DegreeName[]): { readonly from: DegreeName; readonly to: DegreeName }[] => {
   const to = fresh.find((d) => letterOf(d) === letterOf(from));
   return to ? [{ from, to }] : [];
 };
 
 /** The degrees heard from the k-th note as home (k from 0). */
-function rotated(ref: ScaleRef, k: number): { tonic: NoteName; degrees: DegreeName[] } {
+function rotated(ref: ScaleRef, k: number): { readonly tonic: NoteName; readonly degrees: DegreeName[] } {
   const notes = scaleNotes(ref);
   const tonic = notes[k].name;
   const degrees = [...notes.slice(k), ...notes.slice(0, k)].map((n) => degreeOfNote(tonic, n.name));
@@ -67,7 +72,7 @@ function rotated(ref: ScaleRef, k: number): { tonic: NoteName; degrees: DegreeNa
  * catalogue knows it, else from the given tonic. Example: F# dorian gives F# dorian (2), G# phrygian (3), A lydian (4) ...
  * @example relatedModes(dorian)[0] // { tonic: 'D', scale: 'dorian', degreeOfParent: 2 }
  */
-export function relatedModes(ref: ScaleRef): { tonic: NoteName; scale: string; degreeOfParent: number }[] {
+export function relatedModes(ref: ScaleRef): { readonly tonic: NoteName; readonly scale: string; readonly degreeOfParent: number }[] {
   const notes = scaleNotes(ref);
   const first = nameScale(degreesOf(ref.scale))?.mode ?? 1;
   return notes.map((_, k) => {
@@ -81,7 +86,7 @@ export function relatedModes(ref: ScaleRef): { tonic: NoteName; scale: string; d
  * The parent scale on its tonic and the mode number, or null for scales that are nobody's mode. Example: F# dorian is mode 2 of E ionian.
  * @example parentOf(dorian) // { ref: { tonic: 'C', scale: 'ionian' }, mode: 2 }
  */
-export function parentOf(ref: ScaleRef): { ref: ScaleRef; mode: number } | null {
+export function parentOf(ref: ScaleRef): { readonly ref: ScaleRef; readonly mode: number } | null {
   const named = nameScale(degreesOf(ref.scale));
   if (!named?.parent || !named.mode) return null;
   const home = relatedModes(ref).find((m) => m.degreeOfParent === 1);
@@ -106,7 +111,7 @@ function namesFor(sound: number, letter: number, used: Set<number>): DegreeName[
  * A catalogue id where the sounds have a name, else the degrees themselves.
  * @example canonical('C', ['1', '2', '3', '5', '6']).named // 'major pentatonic'
  */
-export function canonical(tonic: NoteName, degrees: DegreeName[]): ScaleRef & { named: string | null } {
+export function canonical(tonic: NoteName, degrees: DegreeName[]): ScaleRef & { readonly named: string | null } {
   const named = nameScale(degrees);
   return { tonic, scale: named?.id ?? checkDegrees(degrees), named: named?.name ?? null };
 }
@@ -116,7 +121,7 @@ export function canonical(tonic: NoteName, degrees: DegreeName[]): ScaleRef & { 
  * new sound is taken or it is the root. Example: dorian, raise b3: mixolydian.
  * @example alterDegree({ tonic: 'C', scale: 'ionian' }, '4', 1).named // 'Lydian'
  */
-export function alterDegree(ref: ScaleRef, degree: DegreeName, by: -1 | 1): ScaleRef & { named: string | null } {
+export function alterDegree(ref: ScaleRef, degree: DegreeName, by: -1 | 1): ScaleRef & { readonly named: string | null } {
   const degrees = degreesOf(ref.scale);
   checkDegree(degree);
   if (by !== 1 && by !== -1) fail('BAD_OPTION', 'by', 'by: a degree moves by 1 or -1 half step.');
@@ -137,7 +142,7 @@ function moved(degrees: DegreeName[], degree: DegreeName, sound: number): Degree
  * Adds the sound (1 to 11 semitones above the tonic) or drops it if it is there. Throws BAD_SCALE for the root or below two notes.
  * @example toggleSound({ tonic: 'A', scale: 'minor-pentatonic' }, 3).scale // ['1', '4', '5', 'b7']
  */
-export function toggleSound(ref: ScaleRef, sound: number): ScaleRef & { named: string | null } {
+export function toggleSound(ref: ScaleRef, sound: number): ScaleRef & { readonly named: string | null } {
   const degrees = degreesOf(ref.scale);
   if (mod12(sound) === 0) fail('BAD_SCALE', 'degree', 'degree: the root stays; change the tonic instead.');
   const without = degrees.filter((d) => semitonesOf(d) !== mod12(sound));
@@ -147,7 +152,7 @@ export function toggleSound(ref: ScaleRef, sound: number): ScaleRef & { named: s
 }
 
 /** Moves the note `from` semitones above the tonic to `to`; throws BAD_SCALE where that is the root or a note stands there. */
-export function moveSound(ref: ScaleRef, from: number, to: number): ScaleRef & { named: string | null } {
+export function moveSound(ref: ScaleRef, from: number, to: number): ScaleRef & { readonly named: string | null } {
   const degrees = degreesOf(ref.scale);
   const degree = degrees.find((d) => semitonesOf(d) === mod12(from));
   if (!degree) return fail('BAD_SCALE', 'degree', 'degree: there is no note there to move.');
@@ -160,11 +165,11 @@ export function moveSound(ref: ScaleRef, from: number, to: number): ScaleRef & {
  * @example nearestScale('dorian').name // 'Dorian'
  */
 export function nearestScale(scale: ScaleRef['scale']): {
-  id: string;
-  name: string;
-  changed: { from: DegreeName; to: DegreeName }[];
-  added: DegreeName[];
-  dropped: DegreeName[];
+  readonly id: string;
+  readonly name: string;
+  readonly changed: { readonly from: DegreeName; readonly to: DegreeName }[];
+  readonly added: DegreeName[];
+  readonly dropped: DegreeName[];
 } {
   const here = { tonic: 'C', scale };
   const found = listScales().map((s) => ({ ...compareScales({ tonic: 'C', scale: s.id }, here), id: s.id, name: s.name }));
@@ -190,7 +195,7 @@ const MOST_NAMED = 3;
  * Examples: natural minor and 9: 6, Dorian. Minor pentatonic and 9: 6, Dorian first.
  * @example scalesWith(dorian, 1).degree // 'b2'
  */
-export function scalesWith(ref: ScaleRef, sound: number): { degree: DegreeName; scales: ScaleRef[] } {
+export function scalesWith(ref: ScaleRef, sound: number): { readonly degree: DegreeName; readonly scales: ScaleRef[] } {
   const { tonic } = ref;
   const degrees = degreesOf(ref.scale);
   const ids = degrees.length >= 7 ? replacing(ref, sound) : containing([...degrees.map(semitonesOf), sound]);

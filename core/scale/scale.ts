@@ -82,7 +82,9 @@ export const scaleSteps = (scale: ScaleRef['scale']): string[] => stepsOf(degree
  * The catalogue's name of a set of degrees, by sound, or null. Example: 1 2 3 #4 5 6 b7 is Lydian b7, mode 4 of melodic minor.
  * @example nameScale(['1', 'b3', '4', '5', 'b7'])?.name // 'minor pentatonic'
  */
-export function nameScale(degrees: DegreeName[]): { id: string; name: string; parent?: string; mode?: number } | null {
+export function nameScale(
+  degrees: DegreeName[],
+): { readonly id: string; readonly name: string; readonly parent?: string; readonly mode?: number } | null {
   const found = BY_SOUND.get(soundOf(checkDegrees(degrees)));
   if (!found) return null;
   const { id, name, parent, mode } = found;

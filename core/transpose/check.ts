@@ -23,7 +23,7 @@ const MM_A_SECOND = 2000;
 /** What a moved line is checked with. */
 export interface CheckOptions extends LineTiming {
   /** Fingers as they are, one entry a note; 0 or nothing for an open string. */
-  fingers?: readonly (number | null | undefined)[];
+  readonly fingers?: readonly (number | null | undefined)[];
 }
 
 /**
@@ -51,15 +51,15 @@ export function checkLine(i: Instrument, ref: ScaleRef, places: readonly Place[]
 
 interface Checked {
   /** The instrument. */
-  i: Instrument;
+  readonly i: Instrument;
   /** The scale. */
-  ref: ScaleRef;
+  readonly ref: ScaleRef;
   /** What was asked for. */
-  o: CheckOptions;
+  readonly o: CheckOptions;
   /** The neck with its scale. */
-  neck: ScaledNeck;
+  readonly neck: ScaledNeck;
   /** The line's places. */
-  places: Place[];
+  readonly places: Place[];
 }
 type Found = Omit<LineFault, 'index' | 'note'> | null;
 
@@ -154,7 +154,7 @@ function sameFinger({ o, places, neck }: Checked, k: number): Found {
   return isSlur(o.joins?.[k]) && o.joins?.[k - 1] !== 'tap' && !open && finger && finger === before ? { problem: 'same-finger' } : null;
 }
 
-const suggest = (suggestion: Place | null | undefined): { suggestion?: Place } =>
+const suggest = (suggestion: Place | null | undefined): { readonly suggestion?: Place } =>
   suggestion ? { suggestion: { string: suggestion.string, fret: suggestion.fret } } : {};
 
 /** Millimetres between two places; an open string asks for no reach. */

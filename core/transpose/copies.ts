@@ -12,15 +12,15 @@ import type { LickCopy } from '../lick/types';
 /** How the copies of a line are looked for. */
 export interface CopyOptions extends LineTiming {
   /** By which school copies are fingered. */
-  school: FingeringSchool;
+  readonly school: FingeringSchool;
   /** The player's hand; a medium one if left out. */
-  hand?: Hand;
+  readonly hand?: Hand;
   /** What counts how much. */
-  weights?: Partial<RouteWeights>;
+  readonly weights?: Partial<RouteWeights>;
   /** Octaves to look in, 0 at pitch: 0, -1 and 1 unless given. */
-  octaves?: readonly number[];
+  readonly octaves?: readonly number[];
   /** Fret that divides the neck into two regions: 7 unless given. */
-  border?: number;
+  readonly border?: number;
 }
 
 const OCTAVES = [0, -1, 1];
@@ -28,11 +28,11 @@ const OCTAVES = [0, -1, 1];
 /** Where a copy may lie: a stretch of frets on some strings. */
 interface Window {
   /** Strings that it spans. */
-  strings: number[];
+  readonly strings: number[];
   /** The lowest fret. */
-  from: number;
+  readonly from: number;
   /** The highest fret. */
-  to: number;
+  readonly to: number;
 }
 
 /**

@@ -14,7 +14,7 @@ export function changeDegree(
   pitches: readonly number[],
   from: DegreeName,
   to: DegreeName,
-): { pitches: number[]; changed: number[]; scale: ScaleRef; named: string | null } {
+): { readonly pitches: number[]; readonly changed: number[]; readonly scale: ScaleRef; readonly named: string | null } {
   checkDegree(from, 'from');
   checkDegree(to, 'to');
   const notes = scaleNotes(ref);

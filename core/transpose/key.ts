@@ -14,14 +14,14 @@ const MOST = 36;
  * Throws BAD_PLACE, BAD_OPTION.
  * @example toKey(six, [{ string: 6, fret: 5 }], 2)[0].places // [{ string: 6, fret: 7 }]
  */
-export function toKey(i: Instrument, shape: readonly Place[], by: number): { places: Place[]; folded: number }[] {
+export function toKey(i: Instrument, shape: readonly Place[], by: number): { readonly places: Place[]; readonly folded: number }[] {
   checkInstrument(i);
   checkWhole('BAD_OPTION', 'by', by, -MOST, MOST);
   shape.forEach((p, k) => checkPlace(i, p, `shape[${k}]`));
   if (!shape.length) return [];
   const frets = shape.map((p) => p.fret);
   const [down, up] = [nutFret(i) - Math.min(...frets), i.frets - Math.max(...frets)];
-  const fits: { by: number; folded: number }[] = [];
+  const fits: { readonly by: number; readonly folded: number }[] = [];
   for (let folded = -6; folded <= 6; folded++) {
     const moved = by + 12 * folded;
     if (moved >= down && moved <= up) fits.push({ by: moved, folded });

@@ -9,11 +9,11 @@ import type { Instrument, Place, ScaleRef } from '../types';
 /** What became of a line or shape on another tuning. */
 export interface Retuned {
   /** In the order given; null for a note that no longer exists. */
-  places: (Place | null)[];
+  readonly places: (Place | null)[];
   /** MIDI numbers of the notes that no longer exist, lowest first, each once. */
-  missing: number[];
+  readonly missing: number[];
   /** Keep the shape: the scale that the frets now sound, with the lowest note as tonic where it can be; null for none. */
-  scale?: ScaleRef | null;
+  readonly scale?: ScaleRef | null;
 }
 
 /** What leaving the old string, or the old fret, costs in mm: the eye finds a note again where it was. */

@@ -6,15 +6,15 @@ export type LineProblem = 'off-scale' | 'off-neck' | 'too-wide' | 'too-fast' | '
 /** What is wrong with a note of a line, and the place that was probably meant. */
 export interface LineFault {
   /** Which note, from 0. */
-  index: number;
+  readonly index: number;
   /** What is wrong with it. */
-  problem: LineProblem;
+  readonly problem: LineProblem;
   /** The note. */
-  note: NoteName;
+  readonly note: NoteName;
   /** Where it could be played instead. */
-  suggestion?: Place;
+  readonly suggestion?: Place;
   /** Off the scale: what the note is above the tonic, and the scales that one would play with it in. */
-  degree?: DegreeName;
+  readonly degree?: DegreeName;
   /** Scales that it belongs to. */
-  scales?: ScaleRef[];
+  readonly scales?: ScaleRef[];
 }

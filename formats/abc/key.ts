@@ -31,11 +31,11 @@ export const ACCIDENTALS: Record<string, number> = { '^': 1, '^^': 2, _: -1, __:
 
 /** What a K: field says. */
 export interface KeyField {
-  signature: Signature;
+  readonly signature: Signature;
   /** Half steps by which notes sound higher than written. */
-  shift: number;
+  readonly shift: number;
   /** Words in it that are not read. */
-  unknown: string[];
+  readonly unknown: string[];
 }
 
 const TONIC = /^([A-G])([#b]?)\s*([A-Za-z]*)/;

@@ -6,15 +6,15 @@ import { ACCIDENTALS } from './key';
 import { LEFT, put, struckLast, unitOf, type BarSign, type VoiceState } from './state';
 
 interface On {
-  left: Left;
+  readonly left: Left;
   /** Line of the file, from 1. */
-  line: number;
-  state: () => VoiceState;
-  field: (letter: string, text: string) => void;
+  readonly line: number;
+  readonly state: () => VoiceState;
+  readonly field: (letter: string, text: string) => void;
   /** One more thing was read, or one more note. */
-  token: () => void;
-  note: () => void;
-  bar: (sign: BarSign) => void;
+  readonly token: () => void;
+  readonly note: () => void;
+  readonly bar: (sign: BarSign) => void;
 }
 
 const LENGTH = String.raw`\d{0,5}\/{0,6}\d{0,5}`;
@@ -84,7 +84,7 @@ export function readMusic(text: string, on: On): void {
   }
 }
 
-function tokenAt(text: string, at: number): { name: string; m: RegExpExecArray } | null {
+function tokenAt(text: string, at: number): { readonly name: string; readonly m: RegExpExecArray } | null {
   for (const [name, pattern] of BEGINS.get(text[at]) ?? []) {
     pattern.lastIndex = at;
     const m = pattern.exec(text);

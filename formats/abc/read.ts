@@ -28,8 +28,8 @@ export function readAbc(text: string, o: ReadOptions = {}): FileLine {
 }
 
 /** The tunes of a file, the first of them: from each X: to the next, or to an empty line behind its music; and how many there are. */
-function tunesIn(text: string): { texts: { line: number; lines: string[] }[]; count: number } {
-  const texts: { line: number; lines: string[] }[] = [];
+function tunesIn(text: string): { readonly texts: { readonly line: number; readonly lines: string[] }[]; readonly count: number } {
+  const texts: { readonly line: number; readonly lines: string[] }[] = [];
   let count = 0;
   let open: string[] | null = null;
   let line = 0;

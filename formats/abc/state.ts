@@ -6,9 +6,9 @@ import type { KeyField } from './key';
 /** A voice of a tune, in measures as the barlines have it. */
 export interface AbcVoice {
   name: string;
-  measures: Measure[];
-  bars: Bars[];
-  extras: Extra[];
+  readonly measures: Measure[];
+  readonly bars: Bars[];
+  readonly extras: Extra[];
 }
 
 /** What music of a voice goes on from one line to the next. */
@@ -20,7 +20,7 @@ export interface Music {
   /** A slur comes to the next note. */
   slurred: boolean;
   /** How much longer or shorter the next notes are, and how many. */
-  tuplet: { factor: number; left: number } | null;
+  tuplet: { readonly factor: number; left: number } | null;
   /** A broken rhythm that waits for its second note: its factor, 0 for none. */
   broken: number;
   /** Accidentals of this bar by letter. */
@@ -33,11 +33,11 @@ export interface Music {
 export interface VoiceState extends AbcVoice {
   key: KeyField;
   /** Unit of length in quarters; null: by the meter. */
-  unit: number | null;
-  meter: [number, number];
-  tempo: number | null;
+  readonly unit: number | null;
+  readonly meter: [number, number];
+  readonly tempo: number | null;
   /** Words of the score that are cut off: a tuplet, a tie or a slur that goes on. */
-  music: Music;
+  readonly music: Music;
   /** The measure that is being filled, and how far, in quarters. */
   open: Measure;
   at: number;
@@ -56,8 +56,8 @@ export interface Head {
 
 /** A barline with its dots, and the numbers of an ending that begins behind it. */
 export interface BarSign {
-  sign: string;
-  ending: ReadonlySet<number> | null;
+  readonly sign: string;
+  readonly ending: ReadonlySet<number> | null;
 }
 
 const PARTS: LeftKind = { one: 'order of parts (P:)', many: 'orders of parts (P:)', why: 'parts are taken as they stand' };

@@ -9,9 +9,9 @@ import { LEFT, unitOf, type AbcVoice, type BarSign, type Head, type Music, type 
 
 /** A tune, read. */
 export interface Tune {
-  title: string;
-  voices: AbcVoice[];
-  left: Left;
+  readonly title: string;
+  readonly voices: AbcVoice[];
+  readonly left: Left;
 }
 
 /** Notes that a tune may have before its repeats are played out, signs of all kinds, and letters of a line. */

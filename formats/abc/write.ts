@@ -4,7 +4,7 @@ import { ACCIDENTALS, fifthsOf, signatureOf, type Signature } from './key';
 
 export interface AbcLick extends LickOut {
   /** Spells the notes; a mode of the major scale is the key too. */
-  scale: ScaleRef;
+  readonly scale: ScaleRef;
 }
 
 /** ABC's names of the seven modes, by the scales that they are. */

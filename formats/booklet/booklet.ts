@@ -9,29 +9,29 @@ import { wrapped } from './wrap';
 
 /** What a section of a booklet shows. */
 export type BookletContent =
-  | { shapes: SheetRequest }
-  | { tab: TabSheetRequest }
-  | { grips: GripSheetRequest }
-  | { text: string }
+  | { readonly shapes: SheetRequest }
+  | { readonly tab: TabSheetRequest }
+  | { readonly grips: GripSheetRequest }
+  | { readonly text: string }
   /** A table: its head, and rows of as many cells. */
-  | { table: { head: string[]; rows: string[][] } };
+  | { readonly table: { readonly head: string[]; readonly rows: string[][] } };
 
 export interface BookletSection {
   /** Over it, in the contents, and as a bookmark; empty: none of these (text between others). */
-  title: string;
+  readonly title: string;
   /** Small lines under the title: key, tuning, tempo. */
-  about: string[];
-  content: BookletContent;
+  readonly about: string[];
+  readonly content: BookletContent;
 }
 
 /** A booklet on paper. Plain data, so that it can be handed to a worker. */
 export interface BookletRequest {
-  title: string;
+  readonly title: string;
   /** As typed; empty: not named. */
-  teacher: string;
-  pupil: string;
-  paper: Paper;
-  sections: BookletSection[];
+  readonly teacher: string;
+  readonly pupil: string;
+  readonly paper: Paper;
+  readonly sections: BookletSection[];
 }
 
 const MARGIN = 42;
@@ -46,9 +46,9 @@ const CONTENTS_ROW = 17;
 const CAUTION = 'Fingers: 1 index to 4 little, 0 open. Stop a stretch that hurts; see a clinician if pain lasts.';
 
 interface Lay {
-  r: BookletRequest;
-  width: number;
-  measure: Measure;
+  readonly r: BookletRequest;
+  readonly width: number;
+  readonly measure: Measure;
 }
 
 /** Lines of text, each a block. */
@@ -93,7 +93,7 @@ function contentsRow({ width, measure }: Lay, title: string, page: () => number)
 }
 
 /** A table: columns share the width by their longest cell; a row is as high as its highest cell. The head stands over the first rows. */
-function tableBlocks({ width, measure }: Lay, { head, rows }: { head: string[]; rows: string[][] }): Block[] {
+function tableBlocks({ width, measure }: Lay, { head, rows }: { readonly head: string[]; readonly rows: string[][] }): Block[] {
   const inner = width - 2 * MARGIN;
   const wants = head.map((h, c) =>
     Math.min(inner, Math.max(...[h, ...rows.map((row) => row[c] ?? '')].map((t) => measure(glyphs(t), TEXT, true))) + 12),
@@ -153,7 +153,7 @@ const spaced = (blocks: readonly Block[], after: number): Block[] => blocks.map(
 
 /** A page of a booklet, with the sections that begin on it. */
 export interface BookletPage extends Drawing {
-  bookmarks: { title: string; y: number }[];
+  readonly bookmarks: { readonly title: string; readonly y: number }[];
 }
 
 /**

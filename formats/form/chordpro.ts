@@ -7,7 +7,7 @@ const PER_LINE = 4;
 /** A form as ChordPro (version 6): its title, key, tempo and time as directives, its bars in grids, one for each section. */
 export function writeChordPro({ name, bars, meter, tempo, home }: FormOut): string {
   const head = [`{title: ${name.replace(/[{}\n]/g, ' ')}}`, `{key: ${home.tonic}}`, `{tempo: ${tempo}}`, `{time: ${meter.join('/')}}`];
-  const sections: { label: string | null; bars: Bar[] }[] = [];
+  const sections: { readonly label: string | null; readonly bars: Bar[] }[] = [];
   for (const b of bars) {
     if (!sections.length || b.section !== undefined) sections.push({ label: b.section ?? null, bars: [] });
     sections[sections.length - 1].bars.push(b);
@@ -35,7 +35,7 @@ interface Reading {
   key: FormFile['key'];
   tempo: number | null;
   meter: [number, number];
-  lines: string[];
+  readonly lines: string[];
   /** Inside a grid. */
   grid: boolean;
   section: string | null;

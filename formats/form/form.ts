@@ -3,24 +3,24 @@ import { SILENT, type Bar, type NoteName } from '../../core';
 /** A form as a file tells it: its text as players type it, and what is known of it. */
 export interface FormFile {
   /** Empty where the file has none. */
-  name: string;
-  text: string;
-  meter: [number, number];
+  readonly name: string;
+  readonly text: string;
+  readonly meter: [number, number];
   /** Quarters a minute. */
-  tempo: number | null;
+  readonly tempo: number | null;
   /** The tonic of its key, and the scale, where the file says so. */
-  key: { tonic: NoteName; scale: string } | null;
+  readonly key: { readonly tonic: NoteName; readonly scale: string } | null;
   /** What was taken and what was left out, in words. */
-  remarks: string[];
+  readonly remarks: string[];
 }
 
 /** A form as it is written to a file. */
 export interface FormOut {
-  name: string;
-  bars: readonly Bar[];
-  meter: readonly [number, number];
-  tempo: number;
-  home: { tonic: NoteName; scale: string | readonly string[] };
+  readonly name: string;
+  readonly bars: readonly Bar[];
+  readonly meter: readonly [number, number];
+  readonly tempo: number;
+  readonly home: { readonly tonic: NoteName; readonly scale: string | readonly string[] };
 }
 
 /** Files of chords are small; one that is larger is not read, in characters or bytes. */
@@ -89,8 +89,8 @@ export function formText(bars: readonly Bar[]): string {
 
 /** A chord at a time, in beats from the beginning. */
 export interface Placed {
-  symbol: string;
-  at: number;
+  readonly symbol: string;
+  readonly at: number;
 }
 
 /** Bars of chords that stand at times; each lasts until the next, over bar lines too. Before the first one is silence. */

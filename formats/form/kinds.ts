@@ -32,9 +32,9 @@ const KINDS: readonly (readonly [kind: string, suffix: string])[] = [
 
 /** A step that is added, altered or left out. */
 export interface Degree {
-  value: number;
-  alter: -1 | 0 | 1;
-  type: 'add' | 'alter' | 'subtract';
+  readonly value: number;
+  readonly alter: -1 | 0 | 1;
+  readonly type: 'add' | 'alter' | 'subtract';
 }
 
 const TOKEN = /^(?:\(|,)?(?:(add)(\d+)|(no)(\d+)|([b#])(\d+)|(sus4))\)?/;
@@ -58,7 +58,7 @@ function degreesIn(tail: string): Degree[] | null {
 }
 
 /** A suffix as MusicXML says it: the longest kind that it begins with, and steps for the rest; "other" with its text where there is none. */
-export function kindOfSuffix(suffix: string): { kind: string; degrees: Degree[] } {
+export function kindOfSuffix(suffix: string): { readonly kind: string; readonly degrees: Degree[] } {
   const found = KINDS.filter(([, s]) => suffix.startsWith(s))
     .sort((a, b) => b[1].length - a[1].length)
     .map(([kind, s]) => ({ kind, degrees: degreesIn(suffix.slice(s.length)) }))

@@ -13,9 +13,9 @@ const LOUDEST = 118;
 const DRUM_TICKS = 60;
 
 interface Timed {
-  at: number;
-  order: number;
-  event: MidiEvent;
+  readonly at: number;
+  readonly order: number;
+  readonly event: MidiEvent;
 }
 
 const meta = (type: string, rest: object): MidiEvent => ({ deltaTime: 0, meta: true, type, ...rest }) as MidiEvent;
@@ -87,7 +87,7 @@ export function readFormMidi(bytes: Uint8Array): FormFile {
   if (!perQuarter) return refuseFile('this MIDI file counts in film frames, not in quarter notes.');
   let [name, tempo, end] = ['', null as number | null, 0];
   let meter: [number, number] | null = null;
-  const texts: { type: string; text: string; at: number }[] = [];
+  const texts: { readonly type: string; readonly text: string; readonly at: number }[] = [];
   for (const [k, events] of data.tracks.entries()) {
     let at = 0;
     for (const e of events) {

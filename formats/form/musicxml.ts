@@ -79,8 +79,8 @@ export function writeFormXml({ name, bars, meter, tempo, home }: FormOut): strin
 }
 
 interface Reading {
-  placed: Placed[];
-  sections: Map<number, string>;
+  readonly placed: Placed[];
+  readonly sections: Map<number, string>;
   meter: [number, number] | null;
   tempo: number | null;
   key: FormFile['key'];

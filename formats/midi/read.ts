@@ -23,10 +23,10 @@ const LEGATO = TICKS / 8;
 const CUT_SHORT: LeftKind = { one: 'held note', many: 'held notes', why: 'cut short where the next one begins' };
 /** A track, or one channel of a track that has several. */
 interface Voice {
-  id: string;
-  name: string;
-  track: Found;
-  notes: Heard[];
+  readonly id: string;
+  readonly name: string;
+  readonly track: Found;
+  readonly notes: Heard[];
 }
 
 /**

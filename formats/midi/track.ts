@@ -15,27 +15,27 @@ const CONTROLLERS: Record<number, string> = { 1: 'modulation wheel', 64: 'pedal'
 const DRUM: LeftKind = { one: 'stroke of the drums', many: 'strokes of the drums', why: 'they have no pitch' };
 
 export interface Heard {
-  start: number;
+  readonly start: number;
   end: number;
-  midi: number;
-  channel: number;
+  readonly midi: number;
+  readonly channel: number;
   /** Highest bend while it sounds, and where it ends, in half steps. */
   bend: number;
   ends: number;
 }
 
 export interface Found {
-  notes: Heard[];
+  readonly notes: Heard[];
   name: string | null;
   /** Tempo and meter marks; null where a mark does not speak of it. */
-  tempos: { at: number; tempo: number | null }[];
-  meters: { at: number; meter: [number, number] | null }[];
+  readonly tempos: { readonly at: number; readonly tempo: number | null }[];
+  readonly meters: { readonly at: number; readonly meter: [number, number] | null }[];
   /** Open strings and capo, as a file of ours declares them. */
   strings: number[] | null;
   capo: number;
   /** It says of itself that its times are written, not played. */
   asWritten: boolean;
-  left: Left;
+  readonly left: Left;
   end: number;
 }
 

@@ -4,7 +4,7 @@ import type { LickOut } from '../line';
 
 export interface MidiLick extends LickOut {
   /** One channel a string (string 1 on channel 1), so that a reader finds the strings again. */
-  channelPerString?: boolean;
+  readonly channelPerString?: boolean;
 }
 
 const VELOCITY = 90;
@@ -24,9 +24,9 @@ export const stringsText = (i: Instrument): string => `strings ${openMidis(i).jo
 
 /** An event at a time in ticks; at one time, ends come before starts. */
 interface Timed {
-  at: number;
-  order: number;
-  event: MidiEvent;
+  readonly at: number;
+  readonly order: number;
+  readonly event: MidiEvent;
 }
 
 const bendEvent = (channel: number, halfSteps: number): MidiEvent => ({

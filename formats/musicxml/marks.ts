@@ -40,9 +40,9 @@ function signsOf(notations: readonly Element[], technical: readonly Element[]): 
 }
 
 interface Bend {
-  bend: number;
-  release: boolean;
-  signs: string[];
+  readonly bend: number;
+  readonly release: boolean;
+  readonly signs: string[];
 }
 
 /**

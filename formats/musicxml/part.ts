@@ -10,19 +10,19 @@ import { child, children, numberIn, type Element } from './xml';
 
 /** A note or rest, with the open pitch of its string, where the file tells it. */
 interface Found extends ScoreNote {
-  open: number | null;
+  readonly open: number | null;
 }
 
 export interface Part {
-  id: string;
-  notes: Found[];
-  extras: Extra[];
+  readonly id: string;
+  readonly notes: Found[];
+  readonly extras: Extra[];
   /** Open pitches by staff, string 1 first. */
-  tunings: ReadonlyMap<number, PitchName[]>;
-  capo: number;
-  marks: LineChange[];
+  readonly tunings: ReadonlyMap<number, PitchName[]>;
+  readonly capo: number;
+  readonly marks: LineChange[];
   /** What stands over the part and is not read. */
-  left: Left;
+  readonly left: Left;
 }
 
 const CUE: LeftKind = { one: 'cue note', many: 'cue notes', why: 'another instrument plays it' };
@@ -34,14 +34,14 @@ interface State {
   transposed: number;
   meter: [number, number];
   tempo: number | null;
-  tunings: Map<number, PitchName[]>;
+  readonly tunings: Map<number, PitchName[]>;
   capo: number;
   /** Slurs begun and not ended yet, by staff and number. */
-  slurs: Set<string>;
+  readonly slurs: Set<string>;
   /** Whether one comes to the note that was read last: to all of a chord alike. */
   slurred: boolean;
-  extras: Extra[];
-  left: Left;
+  readonly extras: Extra[];
+  readonly left: Left;
 }
 
 /** A part with its repeats played out. Throws FormatError for a capo that no neck has, and for a part without end. */

@@ -35,9 +35,9 @@ const named = (voices: PartVoice[]): PartVoice[] =>
   voices.map((v) => (voices.some((x) => x !== v && x.name === v.name) ? { ...v, name: `${v.name} (${v.part.id})` } : v));
 
 interface PartVoice extends ScoreVoice {
-  part: Part;
-  staff: number;
-  voice: string;
+  readonly part: Part;
+  readonly staff: number;
+  readonly voice: string;
 }
 
 function partNames(root: Element): ReadonlyMap<string, string> {

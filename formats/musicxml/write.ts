@@ -17,17 +17,17 @@ import { el, xml, type Node } from './xml';
 
 export interface MusicXmlLick extends LickOut {
   /** Spells the notes. */
-  scale: ScaleRef;
-  school: FingeringSchool;
+  readonly scale: ScaleRef;
+  readonly school: FingeringSchool;
   /** Of each note of the lick; rests and ties have none. */
-  strokes?: readonly (Stroke | null)[];
+  readonly strokes?: readonly (Stroke | null)[];
 }
 
 const DIVISIONS = TICKS;
 interface Context {
-  lick: MusicXmlLick;
-  spell: (midi: number) => string;
-  fingers: (number | null)[];
+  readonly lick: MusicXmlLick;
+  readonly spell: (midi: number) => string;
+  readonly fingers: (number | null)[];
 }
 
 /**
@@ -97,7 +97,7 @@ function attributes({ instrument, meter }: MusicXmlLick): Node {
   ]); // prettier-ignore
 }
 
-function pitchParts(pitch: string): { step: string; alter: number; octave: number } {
+function pitchParts(pitch: string): { readonly step: string; readonly alter: number; readonly octave: number } {
   const [, step, signs, octave] = /^([A-G])([#b]*)(-?\d+)$/.exec(pitch) as RegExpExecArray;
   return { step, alter: signs.startsWith('b') ? -signs.length : signs.length, octave: Number(octave) };
 }

@@ -25,13 +25,13 @@ export const xml = (nodes: Node[]): string => `<?xml version="1.0" encoding="UTF
 
 /** An element that was read. */
 export interface Element {
-  name: string;
-  attributes: Readonly<Record<string, string>>;
-  children: Element[];
+  readonly name: string;
+  readonly attributes: Readonly<Record<string, string>>;
+  readonly children: Element[];
   /** Its own text, trimmed at both ends. */
-  text: string;
+  readonly text: string;
   /** Where it begins, from 1. */
-  line: number;
+  readonly line: number;
 }
 
 /** Elements that a file may have, inside one another and in all; letters of one text. Far beyond any score. */
@@ -46,7 +46,7 @@ const PLAIN_DOCTYPE = /^\s*(?:score-partwise|score-timewise|container)\b[^[]*$/;
  */
 export function parseXml(text: string): Element {
   const parser = new SaxesParser({ position: true, xmlns: false } as const);
-  const open: (Element & { texts: string[] })[] = [];
+  const open: (Element & { readonly texts: string[] })[] = [];
   let root: Element | null = null;
   let count = 0;
   parser.on('error', (e) => refuseFile(`this is not whole XML: ${e.message.replace(/^(?:[^:]*:)?\d+:\d+: /, '')}`, parser.line));
@@ -70,7 +70,7 @@ export function parseXml(text: string): Element {
   parser.on('text', addText);
   parser.on('cdata', addText);
   parser.on('closetag', () => {
-    const { texts, ...e } = open.pop() as Element & { texts: string[] };
+    const { texts, ...e } = open.pop() as Element & { readonly texts: string[] };
     const whole: Element = { ...e, text: texts.join('').trim() };
     const outer = open.at(-1);
     if (outer) outer.children.push(whole);

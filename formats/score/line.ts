@@ -6,12 +6,12 @@ import { refuseFile } from '../errors';
 /** What stands on a note, as far as a lick can hold it, and the names of the signs that it cannot. */
 export interface Marks extends Pick<PitchedNote, 'stroke'> {
   place: Place | null;
-  join: Join | null;
-  bend: number;
-  release: boolean;
-  muted: boolean;
-  finger: number;
-  signs: string[];
+  readonly join: Join | null;
+  readonly bend: number;
+  readonly release: boolean;
+  readonly muted: boolean;
+  readonly finger: number;
+  readonly signs: string[];
 }
 
 /** A note without any. */
@@ -20,40 +20,40 @@ export const PLAIN: Marks = { place: null, join: null, bend: 0, release: false, 
 /** A note or rest as a score has it. */
 export interface ScoreNote extends Marks {
   /** In ticks from the begin of the piece, repeats played out. */
-  start: number;
+  readonly start: number;
   ticks: number;
   /** Where it sounds; null is a rest, or a note without a pitch. */
   midi: number | null;
-  staff: number;
-  voice: string;
+  readonly staff: number;
+  readonly voice: string;
   /** It sounds on from the note before. */
-  tieStop: boolean;
+  readonly tieStop: boolean;
   /** A slur comes to it from a note before. */
-  slurred: boolean;
+  readonly slurred: boolean;
   /** Index of its measure in the file, from 0. */
-  bar: number;
+  readonly bar: number;
   /** It comes again by a repeat. */
-  again: boolean;
+  readonly again: boolean;
 }
 
 /** A note at a place of its measure, in quarters; not rounded, so that parts of a tuplet add up. */
-export type Local<N extends ScoreNote = ScoreNote> = Omit<N, 'start' | 'ticks' | 'again'> & { at: number; length: number };
+export type Local<N extends ScoreNote = ScoreNote> = Omit<N, 'start' | 'ticks' | 'again'> & { readonly at: number; length: number };
 
 export interface Measure<N extends ScoreNote = ScoreNote> {
-  notes: Local<N>[];
+  readonly notes: Local<N>[];
   /** In quarters. */
   length: number;
   /** The tempo in force at its begin, and marks inside it. */
-  tempos: { at: number; tempo: number }[];
+  readonly tempos: { readonly at: number; readonly tempo: number }[];
   meter: [number, number];
 }
 
 /** A note that takes no time in the line, or that is no part of it. */
 export interface Extra {
-  kind: LeftKind;
-  staff: number;
-  voice: string;
-  bar: number;
+  readonly kind: LeftKind;
+  readonly staff: number;
+  readonly voice: string;
+  readonly bar: number;
 }
 
 export const GRACE: LeftKind = { one: 'grace note', many: 'grace notes', why: 'it has no length' };
@@ -62,7 +62,7 @@ export const GRACE: LeftKind = { one: 'grace note', many: 'grace notes', why: 'i
 export function playOut<N extends ScoreNote>(
   measures: readonly Measure<N>[],
   order: readonly number[],
-): { notes: N[]; marks: LineChange[] } {
+): { readonly notes: N[]; readonly marks: LineChange[] } {
   const notes: N[] = [];
   const marks: LineChange[] = [];
   const seen = new Set<number>();
@@ -87,13 +87,13 @@ export function playOut<N extends ScoreNote>(
 
 /** One voice of one staff of one part of a score. */
 export interface ScoreVoice {
-  id: string;
-  name: string;
-  notes: ScoreNote[];
+  readonly id: string;
+  readonly name: string;
+  readonly notes: ScoreNote[];
   extras: readonly Extra[];
-  marks: readonly LineChange[];
+  readonly marks: readonly LineChange[];
   /** What stands over its part and is not read. */
-  left: Left;
+  readonly left: Left;
 }
 
 /** The voice of that id, else the first with strings and frets, else the first with notes. Throws FormatError where there is none, or it is too long. */

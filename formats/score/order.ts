@@ -2,11 +2,11 @@ import { refuseFile } from '../errors';
 
 /** What the barlines of a measure say. */
 export interface Bars {
-  forward: boolean;
+  readonly forward: boolean;
   /** How often what ends here is played; 0 where nothing is repeated. */
   backward: number;
   /** The endings that it belongs to, by number. */
-  ending: ReadonlySet<number> | null;
+  readonly ending: ReadonlySet<number> | null;
 }
 
 /** How often a section is played at most, and measures in all once repeats are played out. */

@@ -5,17 +5,17 @@ export type Ink = 'black' | 'colour';
 export type SheetLabels = 'degrees' | 'notes' | 'fingers' | 'frets' | 'blank';
 
 interface Frame {
-  x: number;
-  y: number;
-  width: number;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
   /** Distance of the strings. */
-  gap: number;
+  readonly gap: number;
 }
 
 interface Plate {
-  fill: string | null;
-  stroke: string;
-  ink: string;
+  readonly fill: string | null;
+  readonly stroke: string;
+  readonly ink: string;
 }
 
 /** In black and white, fill and outline tell the roles: black root, white with a thick rim, white with a thin one. */
@@ -50,7 +50,7 @@ const text = (
   y: number,
   size: number,
   words: string,
-  o: { bold?: boolean; anchor?: 'start' | 'middle' | 'end'; colour?: string } = {},
+  o: { readonly bold?: boolean; readonly anchor?: 'start' | 'middle' | 'end'; readonly colour?: string } = {},
 ): Item => ({
   kind: 'text',
   x,
@@ -64,8 +64,8 @@ const text = (
 
 /** What a scale laid over a shape changes there: notes of the shape that it leaves out, and places that it adds. */
 export interface Laid {
-  leavesOut: (n: ShapeNote) => boolean;
-  adds: readonly { string: number; fret: number; label: string }[];
+  readonly leavesOut: (n: ShapeNote) => boolean;
+  readonly adds: readonly { readonly string: number; readonly fret: number; readonly label: string }[];
 }
 
 /** As it lies under a left hand: mirrored between two edges, words still to be read. */

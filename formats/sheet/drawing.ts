@@ -2,15 +2,41 @@ import { alphabetOf, type Alphabet } from './letters';
 
 /** A page as a list of marks, in points (1/72 inch), y downwards. Writers turn it into SVG or PDF; nothing here draws. */
 export interface Drawing {
-  width: number;
-  height: number;
-  items: Item[];
+  readonly width: number;
+  readonly height: number;
+  readonly items: Item[];
 }
 
 export type Item =
-  | { kind: 'line'; x1: number; y1: number; x2: number; y2: number; width: number; colour: string }
-  | { kind: 'shape'; x: number; y: number; path: string; fill: string | null; stroke: string | null; width: number; dashed?: boolean }
-  | { kind: 'text'; x: number; y: number; size: number; text: string; bold: boolean; anchor: 'start' | 'middle' | 'end'; colour: string };
+  | {
+      readonly kind: 'line';
+      readonly x1: number;
+      readonly y1: number;
+      readonly x2: number;
+      readonly y2: number;
+      readonly width: number;
+      readonly colour: string;
+    }
+  | {
+      readonly kind: 'shape';
+      readonly x: number;
+      readonly y: number;
+      readonly path: string;
+      readonly fill: string | null;
+      readonly stroke: string | null;
+      readonly width: number;
+      readonly dashed?: boolean;
+    }
+  | {
+      readonly kind: 'text';
+      readonly x: number;
+      readonly y: number;
+      readonly size: number;
+      readonly text: string;
+      readonly bold: boolean;
+      readonly anchor: 'start' | 'middle' | 'end';
+      readonly colour: string;
+    };
 
 /** How wide a text is, in points. */
 export type Measure = (text: string, size: number, bold: boolean) => number;
@@ -21,7 +47,7 @@ export type Turn = 'portrait' | 'landscape';
 /** ISO 216 A4 is 210 by 297 mm; US Letter 8.5 by 11 inches. In points. */
 const SIZES: Record<Paper, [number, number]> = { a4: [(210 / 25.4) * 72, (297 / 25.4) * 72], letter: [612, 792] };
 
-export function pageSize(paper: Paper, turn: Turn): { width: number; height: number } {
+export function pageSize(paper: Paper, turn: Turn): { readonly width: number; readonly height: number } {
   const [short, long] = SIZES[paper];
   return turn === 'portrait' ? { width: short, height: long } : { width: long, height: short };
 }
@@ -29,9 +55,9 @@ export function pageSize(paper: Paper, turn: Turn): { width: number; height: num
 /** Accidentals, and the signs of lengths. */
 const SIGN = /([♭♯♮\u{1D100}-\u{1D1FF}]+)/u;
 export interface Run {
-  text: string;
+  readonly text: string;
   /** True for accidentals, which come from the music font. */
-  sign: boolean;
+  readonly sign: boolean;
 }
 
 /** Text cut where the font changes. */
@@ -42,8 +68,8 @@ export const runsOf = (text: string): Run[] =>
     .filter((r) => r.text !== '');
 
 /** Plain text cut where its alphabet changes; what no font has stays with the Latin. */
-export function alphabetRuns(text: string): { text: string; alphabet: Alphabet }[] {
-  const runs: { text: string; alphabet: Alphabet }[] = [];
+export function alphabetRuns(text: string): { readonly text: string; readonly alphabet: Alphabet }[] {
+  const runs: { text: string; readonly alphabet: Alphabet }[] = [];
   for (const letter of text) {
     const alphabet = alphabetOf(letter) ?? 'latin';
     const last = runs.at(-1);

@@ -4,20 +4,20 @@ import { sheetText } from './diagram';
 
 /** A grip to be drawn: places with their fingers (0 open) and what stands under each string. */
 export interface DrawnGrip {
-  title: string;
-  places: readonly Place[];
-  fingers: readonly number[];
+  readonly title: string;
+  readonly places: readonly Place[];
+  readonly fingers: readonly number[];
   /** One a place; empty: nothing stands there. */
-  degrees: readonly string[];
-  barre?: { finger: number; fret: number; strings: number[] };
+  readonly degrees: readonly string[];
+  readonly barre?: { readonly finger: number; readonly fret: number; readonly strings: number[] };
 }
 
 /** Colours of a grip: on paper black on white, on the screen those of the page. */
 export interface GripInk {
-  line: string;
-  dot: string;
-  finger: string;
-  text: string;
+  readonly line: string;
+  readonly dot: string;
+  readonly finger: string;
+  readonly text: string;
 }
 export const PAPER_INK: GripInk = { line: '#444444', dot: '#000000', finger: '#ffffff', text: '#000000' };
 
@@ -27,14 +27,14 @@ const HEAD = 30;
 const FOOT = 16;
 
 export interface GripFrame {
-  x: number;
-  y: number;
+  readonly x: number;
+  readonly y: number;
   /** Between strings, and between frets. */
-  gap: number;
-  fret: number;
+  readonly gap: number;
+  readonly fret: number;
 }
 
-const rowsOf = (i: Instrument, places: readonly Place[]): { from: number; rows: number } => {
+const rowsOf = (i: Instrument, places: readonly Place[]): { readonly from: number; readonly rows: number } => {
   const nut = nutFret(i);
   const stopped = places.map((p) => p.fret).filter((f) => f > nut);
   const low = stopped.length ? Math.min(...stopped) : nut + 1;
@@ -48,7 +48,7 @@ export function gripSize(
   i: Instrument,
   grip: DrawnGrip,
   { gap, fret }: Pick<GripFrame, 'gap' | 'fret'>,
-): { width: number; height: number } {
+): { readonly width: number; readonly height: number } {
   return { width: gap * (i.strings.length - 1) + 34, height: HEAD + rowsOf(i, grip.places).rows * fret + FOOT };
 }
 

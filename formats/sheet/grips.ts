@@ -6,11 +6,11 @@ import { gripItems, gripSize, type DrawnGrip } from './grip';
 
 /** Grips on paper. Plain data, so that it can be handed to a worker. */
 export interface GripSheetRequest {
-  name: string;
-  instrument: Instrument;
-  grips: DrawnGrip[];
-  paper: Paper;
-  turn: Turn;
+  readonly name: string;
+  readonly instrument: Instrument;
+  readonly grips: DrawnGrip[];
+  readonly paper: Paper;
+  readonly turn: Turn;
 }
 
 const MARGIN = 42;

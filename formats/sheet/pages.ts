@@ -6,10 +6,10 @@ import { tabPages, type TabSheetRequest } from './tab';
 
 /** Whatever can go on paper: shapes, a line, grips, or shapes with lines and grips after them. */
 export type PaperRequest =
-  | { shapes: SheetRequest }
-  | { tab: TabSheetRequest }
-  | { grips: GripSheetRequest }
-  | { shapes: SheetRequest; lines: TabSheetRequest[]; grips: GripSheetRequest };
+  | { readonly shapes: SheetRequest }
+  | { readonly tab: TabSheetRequest }
+  | { readonly grips: GripSheetRequest }
+  | { readonly shapes: SheetRequest; readonly lines: TabSheetRequest[]; readonly grips: GripSheetRequest };
 
 export function* pagesOf(r: PaperRequest): Generator<Drawing> {
   if ('shapes' in r) yield* sheetPages(r.shapes);

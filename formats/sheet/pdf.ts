@@ -16,19 +16,19 @@ import {
 import { alphabetRuns, runsOf, SIGN_SCALE, signRise, type Drawing, type Item } from './drawing';
 
 /** The text font in the alphabets that a paper needs, Latin always. */
-export type Weights<T> = Partial<Record<Alphabet, T>> & { latin: T };
+export type Weights<T> = Partial<Record<Alphabet, T>> & { readonly latin: T };
 
 /** Font files as bytes (WOFF or TrueType). */
 export interface PdfFonts {
-  regular: Weights<Uint8Array>;
-  bold: Weights<Uint8Array>;
-  music: Uint8Array;
+  readonly regular: Weights<Uint8Array>;
+  readonly bold: Weights<Uint8Array>;
+  readonly music: Uint8Array;
 }
 
 interface Fonts {
-  regular: Weights<PDFFont>;
-  bold: Weights<PDFFont>;
-  music: PDFFont;
+  readonly regular: Weights<PDFFont>;
+  readonly bold: Weights<PDFFont>;
+  readonly music: PDFFont;
 }
 
 const colour = (hex: string): RGB => {
@@ -37,7 +37,7 @@ const colour = (hex: string): RGB => {
 };
 
 /** A text in pieces of one font each, with their sizes and widths in points. */
-function piecesOf(fonts: Fonts, { text, size, bold }: Pick<Extract<Item, { kind: 'text' }>, 'text' | 'size' | 'bold'>) {
+function piecesOf(fonts: Fonts, { text, size, bold }: Pick<Extract<Item, { readonly kind: 'text' }>, 'text' | 'size' | 'bold'>) {
   const faces = bold ? fonts.bold : fonts.regular;
   return runsOf(text)
     .flatMap((r) => (r.sign ? [{ ...r, font: fonts.music }] : alphabetRuns(r.text).map(({ text: part, alphabet }) => ({ text: part, sign: false, font: faces[alphabet] ?? faces.latin }))))
@@ -47,7 +47,7 @@ function piecesOf(fonts: Fonts, { text, size, bold }: Pick<Extract<Item, { kind:
     }); // prettier-ignore
 }
 
-function drawText(page: PDFPage, fonts: Fonts, item: Extract<Item, { kind: 'text' }>): void {
+function drawText(page: PDFPage, fonts: Fonts, item: Extract<Item, { readonly kind: 'text' }>): void {
   const runs = piecesOf(fonts, item);
   const width = runs.reduce((sum, r) => sum + r.width, 0);
   let x = item.x - { start: 0, middle: width / 2, end: width }[item.anchor];
@@ -98,10 +98,10 @@ function remembering(font: PDFFont): PDFFont {
 
 /** A place that is named: a bookmark, in the order of the pages. */
 interface Mark {
-  title: string;
-  page: PDFRef;
+  readonly title: string;
+  readonly page: PDFRef;
   /** From the lower edge, as PDF has it. */
-  y: number;
+  readonly y: number;
 }
 
 /** The outline of a document (ISO 32000-1, 12.3.3): a list of bookmarks, none inside another, shown when it is opened. */
@@ -123,7 +123,7 @@ function addOutline(pdf: PDFDocument, marks: readonly Mark[]): void {
 }
 
 /** A page, and what of it is bookmarked: titles with their distance from the upper edge, in points. */
-export type PdfPage = Drawing & { bookmarks?: readonly { title: string; y: number }[] };
+export type PdfPage = Drawing & { readonly bookmarks?: readonly { readonly title: string; readonly y: number }[] };
 
 /**
  * Pages as a PDF file, fonts embedded, with bookmarks where pages have some. Pages are made with the widths of these fonts and taken one at a time; `onPage` hears

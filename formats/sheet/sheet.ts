@@ -25,27 +25,27 @@ import { pageSize, type Drawing, type Item, type Paper, type Turn } from './draw
 
 /** What goes on paper. Plain data, so that it can be handed to a worker. */
 export interface SheetRequest {
-  instrument: Instrument;
-  scale: ScaleRef;
-  layout: Layout;
+  readonly instrument: Instrument;
+  readonly scale: ScaleRef;
+  readonly layout: Layout;
   /** The layout in words. */
-  layoutWords: string;
-  school: FingeringSchool | null;
-  hand: Hand;
-  labels: SheetLabels;
+  readonly layoutWords: string;
+  readonly school: FingeringSchool | null;
+  readonly hand: Hand;
+  readonly labels: SheetLabels;
   /** A second scale laid over the first. */
-  over: ScaleRef | null;
+  readonly over: ScaleRef | null;
   /** The chosen shape alone, all rungs, or all rungs in each of the twelve keys. */
-  what: 'shape' | 'rungs' | 'keys';
+  readonly what: 'shape' | 'rungs' | 'keys';
   /** Copies twelve frets away too; else each shape once. */
-  copies: boolean;
+  readonly copies: boolean;
   /** Id of the chosen shape. */
-  shapeId: string;
+  readonly shapeId: string;
   /** These shapes in place of those of the layout: arpeggios inside its rungs. */
-  given?: Shape[];
-  paper: Paper;
-  turn: Turn;
-  ink: Ink;
+  readonly given?: Shape[];
+  readonly paper: Paper;
+  readonly turn: Turn;
+  readonly ink: Ink;
 }
 
 const MARGIN = 42;

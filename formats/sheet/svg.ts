@@ -2,15 +2,15 @@ import { runsOf, SIGN_SCALE, signRise, type Drawing, type Item } from './drawing
 
 /** Fonts to embed, as data addresses, the text font by its alphabets, Latin first; without them the reader's own are used. */
 export interface SvgFonts {
-  regular: readonly string[];
-  bold: readonly string[];
-  music: string;
+  readonly regular: readonly string[];
+  readonly bold: readonly string[];
+  readonly music: string;
 }
 
 const escape = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 const n = (value: number): string => String(Math.round(value * 100) / 100);
 
-function textItem(item: Extract<Item, { kind: 'text' }>): string {
+function textItem(item: Extract<Item, { readonly kind: 'text' }>): string {
   let back = 0;
   const runs = runsOf(item.text).map((r) => {
     const rise = r.sign ? signRise(r.text) * item.size : 0;

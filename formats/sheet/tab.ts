@@ -32,16 +32,16 @@ import { pageSize, type Drawing, type Item, type Paper, type Turn } from './draw
 
 /** A lick on paper. Plain data, so that it can be handed to a worker. */
 export interface TabSheetRequest {
-  name: string;
-  instrument: Instrument;
-  scale: ScaleRef;
-  notes: LickNote[];
-  tempo: number;
-  meter: [number, number];
-  school: FingeringSchool;
-  hand: Hand;
-  paper: Paper;
-  turn: Turn;
+  readonly name: string;
+  readonly instrument: Instrument;
+  readonly scale: ScaleRef;
+  readonly notes: LickNote[];
+  readonly tempo: number;
+  readonly meter: [number, number];
+  readonly school: FingeringSchool;
+  readonly hand: Hand;
+  readonly paper: Paper;
+  readonly turn: Turn;
 }
 
 const MARGIN = 42;
@@ -74,9 +74,9 @@ export function lengthSign(ticks: number, rest = false): string {
 }
 
 interface System {
-  y: number;
-  from: number;
-  to: number;
+  readonly y: number;
+  readonly from: number;
+  readonly to: number;
 }
 
 const line = (x1: number, y1: number, x2: number, y2: number, width: number, colour = BLACK): Item => ({

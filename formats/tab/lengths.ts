@@ -31,11 +31,11 @@ function byLetters(notes: Timed[], s: TabSystem): Timed[] {
 const GRID = TICKS / 4;
 
 /** What stands in each bar: things in order of their columns, and bars in theirs, each looked at once. */
-function inBars<T, B extends { from: number; to: number }>(
+function inBars<T, B extends { readonly from: number; readonly to: number }>(
   all: readonly T[],
   columnOf: (t: T) => number,
   bars: readonly B[],
-): { bar: B; inside: T[] }[] {
+): { readonly bar: B; readonly inside: T[] }[] {
   let at = 0;
   return bars.map((bar) => {
     while (at < all.length && columnOf(all[at]) < bar.from) at++;

@@ -7,12 +7,12 @@ import { systemsOf, type TabSystem } from './systems';
 
 /** A fret as it stands in a tab. */
 interface Event {
-  column: number;
-  string: number;
-  fret: number;
-  join: Join | null;
-  bend: number;
-  release: boolean;
+  readonly column: number;
+  readonly string: number;
+  readonly fret: number;
+  readonly join: Join | null;
+  readonly bend: number;
+  readonly release: boolean;
 }
 
 /** What a lick does not carry, and what cannot be meant. */
@@ -48,7 +48,7 @@ const HIGHEST = 36;
  * names some of them. Nothing is left out without being named. Throws FormatError with the line: no tab, strings of unequal
  * number, bars that do not line up.
  */
-export function readTab(text: string, near: Instrument, o: { spacing?: Spacing } = {}): FileLine {
+export function readTab(text: string, near: Instrument, o: { readonly spacing?: Spacing } = {}): FileLine {
   if (text.length > FILE_LIMIT) refuseFile('this text is larger than 20 MB.');
   const { systems, stray, head } = systemsOf(text);
   if (!systems.length) return refuseFile('no tab in this text: a tab has a line for every string, such as E|--2--4--5--|.');

@@ -7,7 +7,7 @@ import { NOTE_VALUES, noteValue, type NoteType } from '../../core';
 const LETTERS: Record<NoteType, string> = { whole: 'W', half: 'H', quarter: 'Q', eighth: 'E', '16th': 'S', '32nd': 'T', '64th': 'X' };
 
 /** The letters of a length, joined by "+" where it takes more than one sign; lengths without a sign as "=ticks". */
-export function lengthText(ticks: number, parts: readonly { ticks: number }[]): string {
+export function lengthText(ticks: number, parts: readonly { readonly ticks: number }[]): string {
   const sum = parts.reduce((s, p) => s + p.ticks, 0);
   if (sum !== ticks) return `=${ticks}`;
   return parts.map((p) => oneText(p.ticks)).join('+');

@@ -4,19 +4,19 @@ import { LENGTH_WORD } from './rhythm';
 /** One row of tab: its strings without names and outer bars, columns in line. */
 export interface TabSystem {
   /** Line of the first string in the text, from 1. */
-  line: number;
-  strings: string[];
-  names: string[] | null;
+  readonly line: number;
+  readonly strings: string[];
+  readonly names: string[] | null;
   /** Stretches between barlines, in columns. */
-  bars: { from: number; to: number }[];
+  readonly bars: { readonly from: number; readonly to: number }[];
   /** The row of length letters over it, in the same columns; null where there is none. */
-  lengths: string | null;
+  readonly lengths: string | null;
   /** How often the row is played. */
-  times: number;
+  readonly times: number;
   /** Columns that are palm muted. */
-  mutes: { from: number; to: number }[];
+  readonly mutes: { readonly from: number; readonly to: number }[];
   /** Pick strokes by column. */
-  strokes: ReadonlyMap<number, 'down' | 'up'>;
+  readonly strokes: ReadonlyMap<number, 'down' | 'up'>;
 }
 
 interface Head {
@@ -28,13 +28,13 @@ interface Head {
 }
 
 interface Row {
-  line: number;
-  name: string;
+  readonly line: number;
+  readonly name: string;
   /** Column at which the strings begin in the line. */
-  offset: number;
-  body: string;
+  readonly offset: number;
+  readonly body: string;
   /** How often it is to be played, as written after its last bar ("x2"). */
-  times: number;
+  readonly times: number;
 }
 
 const TAB_STOP = 8;
@@ -103,7 +103,7 @@ function rowOf(text: string, line: number): Row | null {
 }
 
 /** Finds the rows of tab in a text, what its head says, and how many lines are neither. */
-export function systemsOf(text: string): { systems: TabSystem[]; stray: number; head: Head } {
+export function systemsOf(text: string): { readonly systems: TabSystem[]; readonly stray: number; readonly head: Head } {
   const lines = text.replace(/\r\n?/g, '\n').split('\n');
   if (lines.length > MOST_LINES) refuseFile(`this text has ${lines.length} lines; at most ${MOST_LINES} are read.`);
   let count = 0;
@@ -174,7 +174,7 @@ function checkBars(rows: Row[], strings: string[]): void {
   });
 }
 
-function barsOf(first: string, width: number): { from: number; to: number }[] {
+function barsOf(first: string, width: number): { readonly from: number; readonly to: number }[] {
   const edges = [0, ...barColumns(first).map((c) => c + 1), width];
   return edges.slice(1).map((to, k) => ({ from: edges[k], to })).filter((b) => b.to - b.from > 1); // prettier-ignore
 }
@@ -219,7 +219,7 @@ const strokesIn = (text: string): Map<number, 'down' | 'up'> =>
   new Map([...text.matchAll(/[DU]/g)].map((m) => [m.index, m[0] === 'D' ? 'down' : 'up']));
 
 /** "PM" and the dashes after it. */
-const mutesIn = (text: string): { from: number; to: number }[] =>
+const mutesIn = (text: string): { readonly from: number; readonly to: number }[] =>
   [...text.matchAll(/P\.?M\.?[-–.]*/gi)].map((m) => ({ from: m.index, to: m.index + m[0].length }));
 
 const TEMPO = /\btempo\D{0,3}(\d{2,3}(?:\.\d{1,3})?)\b/i;

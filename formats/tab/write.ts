@@ -5,19 +5,19 @@ import { isPlainTitle } from './systems';
 
 export interface TabText extends LickOut {
   /** Characters in a row at most. */
-  width?: number;
+  readonly width?: number;
 }
 
 const WIDTH = 80;
 
 interface Column {
   /** Over the strings: the length, and PM where it is muted. */
-  length: string;
-  muted: boolean;
-  stroke: '' | 'D' | 'U';
-  string: number;
-  text: string;
-  bar: boolean;
+  readonly length: string;
+  readonly muted: boolean;
+  readonly stroke: '' | 'D' | 'U';
+  readonly string: number;
+  readonly text: string;
+  readonly bar: boolean;
 }
 
 /** Whether a barline stands before each note: the first note that starts in a later bar than the one before. */

@@ -3,15 +3,15 @@ import { readFileSync } from 'node:fs';
 import { wordsOf } from '../inspect';
 
 export interface Certificate {
-  cert: string;
-  key: string;
+  readonly cert: string;
+  readonly key: string;
   /** Host names that it is made out to; names with a star are left out. */
-  names: string[];
+  readonly names: string[];
 }
 
 /** A certificate with its key, or a sentence why it cannot be used. `now` is in ms since 1970. */
-export function readCertificate(certFile: string, keyFile: string, now: number): Certificate | { why: string } {
-  const read = (file: string, what: string): string | { why: string } => {
+export function readCertificate(certFile: string, keyFile: string, now: number): Certificate | { readonly why: string } {
+  const read = (file: string, what: string): string | { readonly why: string } => {
     try {
       return readFileSync(file, 'utf8');
     } catch (e) {

@@ -3,13 +3,13 @@ import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import { MOST_DEVICE_NAME, MOST_DEVICES, type Device } from '../../contract';
 
 interface Row {
-  id: string;
-  name: string;
+  readonly id: string;
+  readonly name: string;
   /** SHA-256 of its secret; the secret itself is in its cookie alone. */
-  secret: string;
-  created_at: number;
-  used_at: number;
-  shut_out_at: number | null;
+  readonly secret: string;
+  readonly created_at: number;
+  readonly used_at: number;
+  readonly shut_out_at: number | null;
 }
 
 /** Last use is written down at most so often, in ms. */

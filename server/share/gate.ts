@@ -8,15 +8,15 @@ import type { Pairing } from './pairing';
 
 /** What the gate knows of a request: which device sent it; null on this machine itself. */
 export interface Let {
-  Variables: { device: string | null };
+  readonly Variables: { readonly device: string | null };
 }
 
 export interface Gate {
-  front: Front;
-  pairing: Pairing;
-  devices: Devices;
+  readonly front: Front;
+  readonly pairing: Pairing;
+  readonly devices: Devices;
   /** Says on the terminal what happens at the gate. */
-  say: (words: string) => void;
+  readonly say: (words: string) => void;
 }
 
 const COOKIE = 'crow-ladder-device';
@@ -26,7 +26,7 @@ const COOKIE_AGE = 180 * 24 * 3600;
 const cookieOf = (c: Context, { encrypted }: Front): string | undefined => getCookie(c, COOKIE, encrypted ? 'host' : undefined);
 
 /** A form field of a small form; anything else is empty. */
-async function fieldsOf(c: Context): Promise<{ code: string; name: string }> {
+async function fieldsOf(c: Context): Promise<{ readonly code: string; readonly name: string }> {
   if (!/^application\/x-www-form-urlencoded\s*(;|$)/i.test(c.req.header('content-type') ?? '')) return { code: '', name: '' };
   if (!(Number(c.req.header('content-length')) <= MOST_FORM)) return { code: '', name: '' };
   const fields = new URLSearchParams(await c.req.text());

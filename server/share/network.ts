@@ -4,8 +4,8 @@ type Interfaces = Readonly<Record<string, readonly NetworkInterfaceInfo[] | unde
 
 /** An address of this machine on a network. */
 export interface Address {
-  interface: string;
-  address: string;
+  readonly interface: string;
+  readonly address: string;
 }
 
 /** Every IPv4 address by which other devices could reach this machine. */
@@ -20,7 +20,7 @@ const listed = (all: readonly Address[]): string => all.map((a) => `${a.interfac
  * The addresses to share on: those named, by interface or address, or the only one there is. Never more than was chosen: with several and none named, a
  * sentence asks which.
  */
-export function chosenAddresses(all: Interfaces, wanted: readonly string[]): Address[] | { why: string } {
+export function chosenAddresses(all: Interfaces, wanted: readonly string[]): Address[] | { readonly why: string } {
   const found = addressesOf(all);
   if (!found.length) return { why: 'This machine is on no network, so there is nothing to share on. Connect it first, then start again.' };
   if (!wanted.length)

@@ -7,9 +7,9 @@ import type { Pairing } from './pairing';
 
 /** What is offered on the network just now. */
 export interface Sharing {
-  urls: string[];
-  encrypted: boolean;
-  pairing: Pairing;
+  readonly urls: string[];
+  readonly encrypted: boolean;
+  readonly pairing: Pairing;
 }
 
 /** The address with its code, as a camera reads it. */

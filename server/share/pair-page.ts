@@ -2,17 +2,17 @@ import { html } from 'hono/html';
 import { MOST_DEVICE_NAME } from '../../contract';
 
 export interface PairWords {
-  status: 403 | 429;
-  words: string;
+  readonly status: 403 | 429;
+  readonly words: string;
 }
 
 interface Asked {
   /** As the square code told it; empty where it is typed. */
-  code: string;
-  encrypted: boolean;
+  readonly code: string;
+  readonly encrypted: boolean;
   /** What the browser calls itself. */
-  agent: string;
-  said: string | undefined;
+  readonly agent: string;
+  readonly said: string | undefined;
 }
 
 const guess = (agent: string): string =>

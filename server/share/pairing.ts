@@ -12,11 +12,14 @@ const LONGEST_WAIT = 60_000;
 /** Wrong codes after which no code is good until a new one is made on this machine. */
 export const MOST_WRONG = 10;
 
-export type Offered = { in: true } | { in: false; why: 'wrong' | 'over' } | { in: false; why: 'wait'; seconds: number };
+export type Offered =
+  | { readonly in: true }
+  | { readonly in: false; readonly why: 'wrong' | 'over' }
+  | { readonly in: false; readonly why: 'wait'; readonly seconds: number };
 
 export interface Code {
-  text: string;
-  until: number;
+  readonly text: string;
+  readonly until: number;
   wrong: number;
 }
 

@@ -13,12 +13,12 @@ import { pairing } from './pairing';
 
 /** What was asked for, found to hold: where to share, and with which certificate. */
 export interface Plan {
-  addresses: Address[];
-  certificate: Certificate | null;
+  readonly addresses: Address[];
+  readonly certificate: Certificate | null;
 }
 
 /** Reads off the command line and this machine what is to be shared; null where nothing is, a sentence where it cannot be. */
-export function planOf({ share, cert }: Flags, now: number): Plan | null | { why: string } {
+export function planOf({ share, cert }: Flags, now: number): Plan | null | { readonly why: string } {
   if (!share) return null;
   const addresses = chosenAddresses(networkInterfaces(), share);
   if ('why' in addresses) return addresses;

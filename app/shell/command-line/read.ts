@@ -32,25 +32,25 @@ import type { Prefs } from '../../store/prefs';
 
 /** What a line of the command line does. */
 export type Action =
-  | { edit: (now: Now) => Partial<StudyBody> | null; view: StudyView | null }
-  | { run: { view: string; id: string } }
-  | { go: string }
-  | { open: string }
-  | { print: Print };
+  | { readonly edit: (now: Now) => Partial<StudyBody> | null; readonly view: StudyView | null }
+  | { readonly run: { readonly view: string; readonly id: string } }
+  | { readonly go: string }
+  | { readonly open: string }
+  | { readonly print: Print };
 
 export interface Offer {
-  key: string;
-  title: string;
+  readonly key: string;
+  readonly title: string;
   /** The key that does the same, or what it is. */
-  detail: string;
-  action: Action;
+  readonly detail: string;
+  readonly action: Action;
 }
 
 /** What there is to choose from. */
 export interface Where {
-  now: Now | null;
-  studies: readonly Pick<StudySummary, 'id' | 'name' | 'damaged'>[];
-  keys: Prefs['keys'];
+  readonly now: Now | null;
+  readonly studies: readonly Pick<StudySummary, 'id' | 'name' | 'damaged'>[];
+  readonly keys: Prefs['keys'];
 }
 
 const MOST = 40;
@@ -68,7 +68,7 @@ const edit = (title: string, detail: string, view: StudyView | null, make: (now:
 });
 
 /** The shapes of a study as some fields would make it, and which of them would be chosen. */
-function laidAs(body: StudyBody): { shapes: Shape[]; current: number } {
+function laidAs(body: StudyBody): { readonly shapes: Shape[]; readonly current: number } {
   try {
     const shapes = layOut(body.instrument, body.scale, body.layout);
     return { shapes, current: shapes.length ? rungIndex(shapes, body.rung) : -1 };
@@ -170,7 +170,7 @@ function connected(now: Now, from: EndMatch, to: EndMatch, way: Way | undefined)
 const number = (text: string): number | null => (/^\d{1,3}$/.test(text) ? Number(text) : null);
 
 /** Commands that begin with their verb and take what follows. */
-const VERBS: { verbs: string[]; offers: (rest: string, now: Now) => Offer[] }[] = [
+const VERBS: { readonly verbs: string[]; readonly offers: (rest: string, now: Now) => Offer[] }[] = [
   {
     verbs: ['tune', 'tuning', 'retune'],
     offers: (rest, { body }) =>

@@ -9,32 +9,32 @@ export const FULL_LEVELS: Readonly<Levels> = { notes: 1, clicks: 1, bass: 1, com
 
 /** A sound at a beat. Beats are quarters, from 0; parts of one are doubles. */
 export interface SoundEvent {
-  beat: number;
+  readonly beat: number;
   /** Which sample. */
-  sound: string;
+  readonly sound: string;
   /** What sounds on one channel damps what sounded there before, as on a string; null: nothing does. */
-  channel: number | null;
+  readonly channel: number | null;
   /** 0 to 1. */
-  gain: number;
+  readonly gain: number;
   /** How long it is held, in beats; 0: it dies away by itself. */
-  beats: number;
+  readonly beats: number;
   /** Whose volume it has; notes unless said. */
-  part?: SoundPart;
+  readonly part?: SoundPart;
 }
 
 /** One pass: its length in beats, and its events in order of time. */
 export interface Score {
-  beats: number;
-  events: SoundEvent[];
+  readonly beats: number;
+  readonly events: SoundEvent[];
 }
 
 /** What is to be played: a lead-in once, then the score, once or round and round. */
 export interface Take {
-  lead: Score | null;
-  score: Score;
-  loop: boolean;
+  readonly lead: Score | null;
+  readonly score: Score;
+  readonly loop: boolean;
   /** Beats a minute. */
-  tempo: number;
+  readonly tempo: number;
 }
 
 /** What is to be different from the next seam on. */
@@ -42,9 +42,9 @@ export type AtSeam = Partial<Pick<Take, 'score' | 'tempo'>>;
 
 /** A pass began: 0 is the lead-in. Its beats lie at `frame` + beat × `perBeat` of the audio clock, both doubles. */
 export interface Seam {
-  pass: number;
-  frame: number;
-  perBeat: number;
-  beats: number;
-  tempo: number;
+  readonly pass: number;
+  readonly frame: number;
+  readonly perBeat: number;
+  readonly beats: number;
+  readonly tempo: number;
 }

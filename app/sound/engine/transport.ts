@@ -1,15 +1,15 @@
 import { FULL_LEVELS, type AtSeam, type Levels, type Score, type Seam, type SoundEvent, type SoundPart, type Take } from './score';
 
 interface Voice {
-  samples: Float32Array;
+  readonly samples: Float32Array;
   /** Frame at which it began, and where it is let go. */
-  from: number;
+  readonly from: number;
   until: number;
-  gain: number;
-  channel: number | null;
+  readonly gain: number;
+  readonly channel: number | null;
   /** Frames that letting go takes. */
   release: number;
-  part: SoundPart;
+  readonly part: SoundPart;
 }
 
 /** Seconds: a string damped by the next note on it, one let go, and everything faded at a stop. */
@@ -28,9 +28,9 @@ function soften(out: Float32Array): void {
 
 /** What the transport tells as it goes. */
 export interface Told {
-  seam: (at: Seam) => void;
+  readonly seam: (at: Seam) => void;
   /** Nothing sounds any more: after the last pass, or after a stop; at a frame of the audio clock. */
-  end: (frame: number) => void;
+  readonly end: (frame: number) => void;
 }
 
 interface Playing {

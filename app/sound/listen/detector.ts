@@ -5,19 +5,19 @@ import { rms, Tape } from './tape';
 
 /** A note that was heard. */
 export interface HeardPitch {
-  midi: number;
+  readonly midi: number;
   /** From the first sample given. */
-  atMs: number;
+  readonly atMs: number;
   /** How periodic it is, 0 to 1. */
-  clarity: number;
+  readonly clarity: number;
   /** In cents from the tempered pitch. */
-  cents: number;
+  readonly cents: number;
 }
 
 export interface DetectOptions {
   /** Lowest and highest note that may be played; B0 to E6 unless said. */
-  lowestMidi?: number;
-  highestMidi?: number;
+  readonly lowestMidi?: number;
+  readonly highestMidi?: number;
 }
 
 const LOWEST = 23;
@@ -60,20 +60,20 @@ const SAME = 0.025;
 const KEEP = 32768;
 
 interface Waiting {
-  at: number;
-  strength: number;
+  readonly at: number;
+  readonly strength: number;
   /** Places where a pitch is looked for, in samples, one after the other. */
-  looks: number[];
+  readonly looks: number[];
   best: Candidate | null;
 }
 interface Candidate {
-  hz: number;
-  clarity: number;
+  readonly hz: number;
+  readonly clarity: number;
 }
 interface Ringing {
-  midi: number;
-  hz: number;
-  at: number;
+  readonly midi: number;
+  readonly hz: number;
+  readonly at: number;
 }
 
 /** Hears single notes in samples as they come: onsets by `Onsets`, pitches by the McLeod method (pitchy). Imports no browser. */
@@ -264,7 +264,7 @@ export class Detector {
       ownCount++;
       own = { before: own.before + was, after: own.after + now };
     }
-    const rise = (e: { before: number; after: number }): number => Math.sqrt(e.after / Math.max(e.before, 1e-12));
+    const rise = (e: { readonly before: number; readonly after: number }): number => Math.sqrt(e.after / Math.max(e.before, 1e-12));
     const same = ringing.findIndex((r) => near(r.hz, hz));
     if (same >= 0) return rise(all) > RISE.same && (same > 0 || this.oddRise(hz, before, start));
     return ownCount ? rise(own) > RISE.new : rise(all) > RISE.kin;

@@ -8,10 +8,10 @@ import { EarError, lacking, PLAYER_DELAY, type EarProblem, type OpenSource, type
 
 /** How it stands with listening, for the eye. */
 export interface EarState {
-  source: SourceName | null;
-  state: 'off' | 'opening' | 'on';
-  problem: EarProblem | null;
-  device: string;
+  readonly source: SourceName | null;
+  readonly state: 'off' | 'opening' | 'on';
+  readonly problem: EarProblem | null;
+  readonly device: string;
 }
 
 /** Each loads when it is first opened. */
@@ -22,13 +22,14 @@ const OPEN: Readonly<Record<SourceName, () => Promise<OpenSource>>> = {
 };
 
 let state: EarState = { source: null, state: 'off', problem: null, device: '' };
-let loud = { level: 0, pitch: null as { hz: number; clarity: number } | null };
+let loud = { level: 0, pitch: null as { readonly hz: number; readonly clarity: number } | null };
 const watchers = new Set<() => void>();
 const loudWatchers = new Set<() => void>();
 const onNotes = new Set<(n: HeardPitch) => void>();
 const onOnsets = new Set<(ms: number) => void>();
 
-let open: { context: AudioContext; source: Source; worker: Worker | null; close: () => void } | null = null;
+let open: { readonly context: AudioContext; readonly source: Source; readonly worker: Worker | null; readonly close: () => void } | null =
+  null;
 let turn = 0;
 let task: EarTask = 'notes';
 let range = { lowest: 23, highest: 88 };
@@ -104,8 +105,8 @@ function fail(problem: EarProblem): void {
 }
 
 interface Ear {
-  worker: Worker;
-  node: AudioWorkletNode;
+  readonly worker: Worker;
+  readonly node: AudioWorkletNode;
 }
 const prepared = new WeakSet<AudioContext>();
 

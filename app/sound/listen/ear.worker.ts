@@ -56,7 +56,7 @@ function take({ frame, samples }: Block): void {
   peak = 0;
 }
 
-function pitchOf(): { hz: number; clarity: number } | null {
+function pitchOf(): { readonly hz: number; readonly clarity: number } | null {
   const [hz, clarity] = tuner.findPitch(ringing, rate);
   return hz > 0 ? { hz, clarity } : null;
 }

@@ -8,7 +8,7 @@ class EarProcessor extends AudioWorkletProcessor {
 
   constructor() {
     super();
-    this.port.onmessage = ({ data }: MessageEvent<{ port: MessagePort }>) => (this.out = data.port);
+    this.port.onmessage = ({ data }: MessageEvent<{ readonly port: MessagePort }>) => (this.out = data.port);
   }
 
   process([input]: Float32Array[][]): boolean {

@@ -8,23 +8,23 @@ export type SourceName = (typeof SOURCES)[number];
 /** How this player is listened to, kept in the browser for all studies. */
 export interface ListenPrefs {
   /** The source that was used last: what the key turns on. */
-  source: SourceName;
+  readonly source: SourceName;
   /** Ids of the chosen devices; an empty one: whichever there is. */
-  microphone: string;
-  midi: string;
+  readonly microphone: string;
+  readonly midi: string;
   /** From playing to hearing, in ms, as it was measured or set; null: not yet. */
-  latency: Record<SourceName, number | null>;
+  readonly latency: Record<SourceName, number | null>;
   /** The player wears headphones: what sounds does not come back into the microphone. */
-  headphones: boolean;
+  readonly headphones: boolean;
   /** Early or late by more than this is out of time, in ms; and the share of the notes that has to be right and in time. */
-  lateMs: number;
-  inTime: number;
+  readonly lateMs: number;
+  readonly inTime: number;
   /** What is heard rates the passes. */
-  rates: boolean;
+  readonly rates: boolean;
   /** How the simulated player plays. */
-  manner: MannerName;
+  readonly manner: MannerName;
   /** It sends MIDI instead of sound. */
-  asMidi: boolean;
+  readonly asMidi: boolean;
 }
 
 /** Ranges of what can be set. */
@@ -32,7 +32,8 @@ export const LATENCY_RANGE = Object.freeze({ min: -200, max: 1000 });
 export const LATE_RANGE = Object.freeze({ min: 15, max: 200, usual: 60 });
 export const IN_TIME_RANGE = Object.freeze({ min: 50, max: 100, usual: 95 });
 
-const within = (v: unknown, { min, max }: { min: number; max: number }): v is number => typeof v === 'number' && v >= min && v <= max;
+const within = (v: unknown, { min, max }: { readonly min: number; readonly max: number }): v is number =>
+  typeof v === 'number' && v >= min && v <= max;
 const device = (v: unknown): string => (typeof v === 'string' && v.length < 300 ? v : '');
 
 export const listenPrefs = keptValue('listening', (value): ListenPrefs => {

@@ -1,21 +1,21 @@
 /** How a simulated player plays: chances from 0 to 1, times in ms, levels as shares of full scale. */
 export interface Manner {
-  seed: number;
+  readonly seed: number;
   /** Notes that come out wrong, by so many half steps at most, and those left out. */
-  wrong: number;
-  dropped: number;
+  readonly wrong: number;
+  readonly dropped: number;
   /** Early or late, at most. */
-  loose: number;
+  readonly loose: number;
   /** Always early (less than 0) or late. */
-  lag: number;
-  level: number;
+  readonly lag: number;
+  readonly level: number;
   /** Cents that the instrument is off. */
-  detuned: number;
+  readonly detuned: number;
   /** Notes ring on for so long after their end, as where strings are not damped. */
-  ringOnMs: number;
-  noise: number;
+  readonly ringOnMs: number;
+  readonly noise: number;
   /** Of the mains, 50 Hz and its partials. */
-  hum: number;
+  readonly hum: number;
 }
 export const STEADY: Manner = { seed: 1, wrong: 0, dropped: 0, loose: 0, lag: 0, level: 0.5, detuned: 0, ringOnMs: 0, noise: 0, hum: 0 };
 

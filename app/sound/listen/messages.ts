@@ -5,8 +5,8 @@ export const EAR_BLOCK = 512;
 
 /** Samples as the audio thread gives them: one channel, from a frame of its clock on. */
 export interface Block {
-  frame: number;
-  samples: Float32Array;
+  readonly frame: number;
+  readonly samples: Float32Array;
 }
 
 /** What the ear listens for: single notes, where anything begins at all, or the pitch of one string that rings. */
@@ -14,12 +14,15 @@ export type EarTask = 'notes' | 'onsets' | 'tuner';
 
 /** What the page tells the ear. */
 export type ToEar =
-  | { open: { port: MessagePort; rate: number } }
-  | { task: EarTask }
+  | { readonly open: { readonly port: MessagePort; readonly rate: number } }
+  | { readonly task: EarTask }
   /** MIDI numbers that may be played. */
-  | { range: { lowest: number; highest: number } }
+  | { readonly range: { readonly lowest: number; readonly highest: number } }
   /** Clicks that will sound in the room, in ms of the audio clock. */
-  | { clicks: number[] };
+  | { readonly clicks: number[] };
 
 /** What the ear tells: notes and onsets in ms of the audio clock; how loud it is (peak, 0 to 1), and what rings. */
-export type FromEar = { notes: HeardPitch[] } | { onset: number } | { level: number; pitch: { hz: number; clarity: number } | null };
+export type FromEar =
+  | { readonly notes: HeardPitch[] }
+  | { readonly onset: number }
+  | { readonly level: number; readonly pitch: { readonly hz: number; readonly clarity: number } | null };

@@ -39,7 +39,7 @@ export const openMicrophone: OpenSource = async (context, { gone }, device) => {
 };
 
 /** The microphones there are; names only once the player has let one in. */
-export async function microphones(): Promise<{ id: string; name: string }[]> {
+export async function microphones(): Promise<{ readonly id: string; readonly name: string }[]> {
   const devices = (navigator as Partial<Navigator>).mediaDevices;
   const all = (await devices?.enumerateDevices().catch(() => [])) ?? [];
   return all.flatMap((d) => (d.kind === 'audioinput' && d.deviceId && d.label ? [{ id: d.deviceId, name: d.label }] : []));

@@ -37,7 +37,7 @@ export const openMidi: OpenSource = async (context, { note, gone }, device) => {
 };
 
 /** The instruments that send MIDI; none where it is not allowed. */
-export const midiInputs = async (): Promise<{ id: string; name: string }[]> =>
+export const midiInputs = async (): Promise<{ readonly id: string; readonly name: string }[]> =>
   access().then(
     (midi) => [...midi.inputs.values()].map((i) => ({ id: i.id, name: i.name ?? i.id })),
     () => [],

@@ -19,8 +19,8 @@ const RISE = { least: 0.04, times: 1.6 };
 /** A place where a note may begin. */
 export interface Onset {
   /** Sample, counted from the first that was given. */
-  at: number;
-  strength: number;
+  readonly at: number;
+  readonly strength: number;
 }
 
 /**

@@ -4,11 +4,11 @@ import type { Manner } from './manners';
 
 /** A note that a player means to play. */
 export interface MeantNote extends TimedNote {
-  string: number;
+  readonly string: number;
   /** Until the next note on any string, or as long as it is held. */
-  lengthMs: number;
+  readonly lengthMs: number;
   /** Sounded by the fretting hand alone: softer, duller. */
-  slurred?: boolean;
+  readonly slurred?: boolean;
 }
 
 /** What is really played: meant notes with the faults of the manner. */
@@ -32,9 +32,9 @@ const STROKES = 3;
 /** The `k`th note of a performance as one of few strokes, so that each is made once. */
 export const strokeOf = ({ midi, slurred }: MeantNote, k: number): Stroke => ({ midi, slurred: slurred === true, kind: k % STROKES });
 export interface Stroke {
-  midi: number;
-  slurred: boolean;
-  kind: number;
+  readonly midi: number;
+  readonly slurred: boolean;
+  readonly kind: number;
 }
 
 /** A stroke as samples, `most` seconds at most. */

@@ -15,20 +15,20 @@ export const lacking = (otherwise: EarProblem): EarProblem => (isSecureContext ?
 /** Something that notes come from while it is open. */
 export interface Source {
   /** What it calls itself. */
-  device: string;
+  readonly device: string;
   /** What the ear listens to; null: it tells its notes itself. */
-  node: AudioNode | null;
-  close: () => void;
+  readonly node: AudioNode | null;
+  readonly close: () => void;
   /** Of a player that can be told what to play: gets ready, plays notes from a time of the audio clock on (`exactly`: without the faults of its manner), is quiet. */
-  prepare?: (notes: readonly MeantNote[]) => Promise<void>;
-  perform?: (notes: readonly MeantNote[], startMs: number, exactly?: boolean) => void;
-  hush?: () => void;
+  readonly prepare?: (notes: readonly MeantNote[]) => Promise<void>;
+  readonly perform?: (notes: readonly MeantNote[], startMs: number, exactly?: boolean) => void;
+  readonly hush?: () => void;
 }
 
 /** What a source tells the ear. */
 export interface Told {
-  note: (n: HeardPitch) => void;
-  gone: () => void;
+  readonly note: (n: HeardPitch) => void;
+  readonly gone: () => void;
 }
 
 export type OpenSource = (context: AudioContext, told: Told, device: string) => Promise<Source>;

@@ -2,15 +2,15 @@ import type { Manner } from './manners';
 import { strokeSound, type Stroke } from './simulated';
 
 export interface StrokeOrder {
-  id: number;
-  strokes: [key: string, stroke: Stroke][];
-  manner: Manner;
-  most: number;
-  sampleRate: number;
+  readonly id: number;
+  readonly strokes: [key: string, stroke: Stroke][];
+  readonly manner: Manner;
+  readonly most: number;
+  readonly sampleRate: number;
 }
 export interface Strokes {
-  id: number;
-  strokes: [key: string, samples: Float32Array][];
+  readonly id: number;
+  readonly strokes: [key: string, samples: Float32Array][];
 }
 
 self.onmessage = ({ data: { id, strokes, manner, most, sampleRate } }: MessageEvent<StrokeOrder>) => {

@@ -31,28 +31,28 @@ export const practiceOf = (body: Pick<StudyBody, 'practice'>): Practice => body.
 
 /** A drill with everything that is played, shown and said of it. */
 export interface Drilled {
-  form: DrillForm;
-  instrument: Instrument;
-  notes: DrillNote[];
-  line: DrillLine;
+  readonly form: DrillForm;
+  readonly instrument: Instrument;
+  readonly notes: DrillNote[];
+  readonly line: DrillLine;
   /** Start of each note in ticks. */
-  starts: number[];
+  readonly starts: number[];
   /** Indices of the notes that are the root of the drill. */
-  returns: number[];
+  readonly returns: number[];
   /** What the log calls it: `box/1`, `rungs`, `route/…`, `lick/…`. */
-  key: string;
+  readonly key: string;
   /** The shape whose place on the neck it keeps to; null for rungs, routes and licks. */
-  shape: Shape | null;
+  readonly shape: Shape | null;
 }
-export type DrillResult = { drill: Drilled } | { problem: string };
+export type DrillResult = { readonly drill: Drilled } | { readonly problem: string };
 
 /** What of a study a drill hangs on. */
 export type DrillStudy = Pick<StudyBody, 'instrument' | 'scale' | 'layout' | 'school' | 'hand' | 'over' | 'routes' | 'licks'>;
 
 interface From {
-  body: DrillStudy;
-  shapes: readonly Shape[];
-  current: number;
+  readonly body: DrillStudy;
+  readonly shapes: readonly Shape[];
+  readonly current: number;
 }
 
 /** The drill that a form makes of a study as it is laid out; or why there is none, in words. */
@@ -128,11 +128,11 @@ function overShape(body: DrillStudy, over: ScaleRef, at: Shape): Shape {
 }
 
 interface Made {
-  instrument: Instrument;
-  notes: readonly ShapeNote[];
-  key: string;
-  shape: Shape | null;
-  root: number;
+  readonly instrument: Instrument;
+  readonly notes: readonly ShapeNote[];
+  readonly key: string;
+  readonly shape: Shape | null;
+  readonly root: number;
 }
 
 const schoolOf = (body: DrillStudy) => body.school ?? defaultSchool(body.layout);
@@ -150,7 +150,11 @@ function withStarts(d: Omit<Drilled, 'starts' | 'returns'>, root: number): Drill
 }
 
 /** Places in playing order, as notes that know their names; fingers are kept where they are settled. */
-function named(i: Instrument, scale: ScaleRef, places: readonly { string: number; fret: number; finger?: number }[]): ShapeNote[] {
+function named(
+  i: Instrument,
+  scale: ScaleRef,
+  places: readonly { readonly string: number; readonly fret: number; readonly finger?: number }[],
+): ShapeNote[] {
   const known = new Map(neckNotes(i, scale).map((n) => [placeIndex(n), n]));
   const spell = spellerIn(scale);
   return places.map(({ string, fret, finger }): ShapeNote => {
@@ -169,7 +173,7 @@ function ofLine(
   body: DrillStudy,
   instrument: Instrument,
   scale: ScaleRef,
-  places: readonly { string: number; fret: number; finger?: number }[],
+  places: readonly { readonly string: number; readonly fret: number; readonly finger?: number }[],
   key: string,
 ): Drilled {
   if (!places.length) return refuse('drill', 'This line has no notes to play.');

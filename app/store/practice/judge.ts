@@ -2,24 +2,24 @@ import { scorePass, type NoteVerdict, type PassScore, type ScoreOptions, type Ti
 
 /** A note that is to be played: its pitch, and its beat from the beginning of the pass. */
 export interface NoteAsked {
-  midi: number;
-  beat: number;
+  readonly midi: number;
+  readonly beat: number;
 }
 
 /** A pass that begins, in ms of the audio clock. */
 export interface PassBegins {
-  pass: number;
-  atMs: number;
-  msPerBeat: number;
-  beats: number;
+  readonly pass: number;
+  readonly atMs: number;
+  readonly msPerBeat: number;
+  readonly beats: number;
 }
 
 /** What was heard of a whole pass. */
 export interface JudgedPass {
-  pass: number;
-  score: PassScore;
+  readonly pass: number;
+  readonly score: PassScore;
   /** Anything at all was heard. */
-  heard: number;
+  readonly heard: number;
 }
 
 /** A heard note stands for an expected one at most so far away, ms. */

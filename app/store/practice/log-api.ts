@@ -9,14 +9,14 @@ const queryOf = (fields: object): string => {
 };
 
 export interface HistoryAsked {
-  studies: string[];
-  since: { study: string; shape: string; at: number }[];
+  readonly studies: string[];
+  readonly since: { readonly study: string; readonly shape: string; readonly at: number }[];
 }
 
 /** The log and the drills of the notebook, as the client sees them. */
 const logApi = api.enhanceEndpoints({ addTagTypes: ['Passes', 'Drills', 'Rounds'] }).injectEndpoints({
   endpoints: (build) => ({
-    passes: build.query<PassPage, PassFilter & { offset: number; limit: number }>({
+    passes: build.query<PassPage, PassFilter & { readonly offset: number; readonly limit: number }>({
       query: (asked) => `${API.passes}${queryOf(asked)}`,
       providesTags: ['Passes'],
     }),
@@ -29,7 +29,7 @@ const logApi = api.enhanceEndpoints({ addTagTypes: ['Passes', 'Drills', 'Rounds'
       },
       providesTags: ['Passes'],
     }),
-    correctPass: build.mutation<KeptPass, Correction & { id: string }>({
+    correctPass: build.mutation<KeptPass, Correction & { readonly id: string }>({
       query: ({ id, ...body }) => ({ url: at(id), method: 'PUT', body }),
       invalidatesTags: ['Passes'],
     }),
@@ -42,7 +42,7 @@ const logApi = api.enhanceEndpoints({ addTagTypes: ['Passes', 'Drills', 'Rounds'
       invalidatesTags: ['Passes', 'Studies'],
     }),
     rounds: build.query<Round[], void>({ query: () => API.rounds, providesTags: ['Rounds'] }),
-    drills: build.query<(Kept<OwnDrill> & { problems: Problem[] })[], void>({ query: () => API.drills, providesTags: ['Drills'] }),
+    drills: build.query<(Kept<OwnDrill> & { readonly problems: Problem[] })[], void>({ query: () => API.drills, providesTags: ['Drills'] }),
     createDrill: build.mutation<Saved, OwnDrill>({
       query: (body) => ({ url: API.drills, method: 'POST', body: { body } }),
       invalidatesTags: ['Drills'],

@@ -4,8 +4,8 @@ import { keptValue } from '../kept-value';
 
 /** What there is to say of an outbox: what waits in it, and why some was refused. */
 export interface OutboxState {
-  waiting: number;
-  refused: string[];
+  readonly waiting: number;
+  readonly refused: string[];
 }
 
 /**
@@ -14,22 +14,22 @@ export interface OutboxState {
  */
 export interface Outbox<T> {
   /** Keeps one and sends what there is. */
-  keep: (one: T) => Promise<void>;
+  readonly keep: (one: T) => Promise<void>;
   /** Puts some away at once, as a page that closes must: kept when the next page begins. */
-  leave: (some: readonly T[]) => void;
-  keepLeft: () => Promise<void>;
+  readonly leave: (some: readonly T[]) => void;
+  readonly keepLeft: () => Promise<void>;
   /** Sends all that waits, oldest first; what the server does not answer for stays. */
-  send: () => Promise<unknown>;
-  state: () => OutboxState;
-  subscribe: (listener: () => void) => () => void;
+  readonly send: () => Promise<unknown>;
+  readonly state: () => OutboxState;
+  readonly subscribe: (listener: () => void) => () => void;
   /** What is done when something has come into the log. */
-  whenKept: (then: () => void) => void;
+  readonly whenKept: (then: () => void) => void;
 }
 
 /** The server's answer. */
 interface Answer {
-  kept: string[];
-  refused: { id: string; message: string }[];
+  readonly kept: string[];
+  readonly refused: { readonly id: string; readonly message: string }[];
 }
 
 /** Storage may be full or forbidden: a box that cannot be opened is no box. */
@@ -50,7 +50,7 @@ function nextKey(id: string): string {
 }
 
 /** An outbox under a name of the browser's storage; `field` is what the server calls the list, `most` how many it takes at once. */
-function outbox<T extends { id: string }>(name: string, url: string, field: string, most: number): Outbox<T> {
+function outbox<T extends { readonly id: string }>(name: string, url: string, field: string, most: number): Outbox<T> {
   let opened: UseStore | null = null;
   const box = (): UseStore => (opened ??= createStore(name, 'outbox'));
   /** Where the browser forbids storage, for as long as the page lives. */

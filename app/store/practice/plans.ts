@@ -9,12 +9,12 @@ export type Planned = Pick<StudyBody, 'instrument' | 'scale' | 'layout' | 'plan'
 /** One shape of a plan where it lies now; `shape` is null where the study has none of its number any more. */
 export interface PlannedShape {
   /** Its own over all plans. */
-  id: string;
-  study: string;
+  readonly id: string;
+  readonly study: string;
   /** What the log calls it. */
-  key: string;
-  item: PlanItem;
-  shape: Shape | null;
+  readonly key: string;
+  readonly item: PlanItem;
+  readonly shape: Shape | null;
 }
 
 /** A shape reaches far where its layout tells of stretches, or it is wider than four frets at the middle of a usual neck. */
@@ -63,7 +63,7 @@ export const daysOf = (history: PassHistory | undefined, study: string, key: str
   (history?.days ?? []).filter((d) => d.study === study && d.shape === key);
 
 /** Shapes of which earlier passes do not count, for the log. */
-export const sinceOf = (planned: readonly PlannedShape[]): { study: string; shape: string; at: number }[] =>
+export const sinceOf = (planned: readonly PlannedShape[]): { readonly study: string; readonly shape: string; readonly at: number }[] =>
   planned.flatMap(({ study, key, item }) => (item.since === null ? [] : [{ study, shape: key, at: item.since }]));
 
 /** Whether a study has moved away from what its plan was made in: to another key alone, or to other shapes. */

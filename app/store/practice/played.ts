@@ -15,7 +15,11 @@ export function onNeck(i: Instrument, heard: readonly TimedNote[]): TimedNote[] 
 }
 
 /** The last bars that were heard as a lick of the study, opened; or why not. */
-export function keepPlayed(body: StudyBody, heard: readonly TimedNote[], name: string): { edit: Partial<StudyBody> } | { why: string } {
+export function keepPlayed(
+  body: StudyBody,
+  heard: readonly TimedNote[],
+  name: string,
+): { readonly edit: Partial<StudyBody> } | { readonly why: string } {
   const { instrument, hand } = body;
   const pitched = writtenLine(onNeck(instrument, heard), body.tempo, KEPT_BARS);
   if (!pitched.length) return { why: 'Nothing of what was played lies on this neck.' };

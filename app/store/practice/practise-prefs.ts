@@ -3,14 +3,14 @@ import { keptValue } from '../kept-value';
 
 /** How this player likes to practise, kept in the browser for all studies. */
 export interface PractisePrefs {
-  sounds: Sounds;
-  countIn: boolean;
+  readonly sounds: Sounds;
+  readonly countIn: boolean;
   /** No scoring, minutes only. */
-  dry: boolean;
+  readonly dry: boolean;
   /** Minutes a day. */
-  minutes: number;
+  readonly minutes: number;
   /** A round of questions each day. */
-  quiz: boolean;
+  readonly quiz: boolean;
 }
 const SOUNDS: readonly Sounds[] = ['both', 'clicks', 'notes'];
 export const MINUTES = Object.freeze({ min: 5, max: 180, usual: 22 });

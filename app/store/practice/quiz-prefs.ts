@@ -3,12 +3,12 @@ import { keptValue } from '../kept-value';
 
 /** What this player wants to be asked, kept in the browser for all studies. */
 export interface QuizPrefs {
-  kinds: QuizKind[];
-  level: QuizLevel;
+  readonly kinds: QuizKind[];
+  readonly level: QuizLevel;
   /** In the study's key, or in a key by chance each round. */
-  keys: 'this' | 'any';
+  readonly keys: 'this' | 'any';
   /** Frets that are asked about; null: the whole neck. */
-  frets: [from: number, to: number] | null;
+  readonly frets: [from: number, to: number] | null;
 }
 
 const isFret = (v: unknown): v is number => typeof v === 'number' && Number.isInteger(v) && v >= 0 && v <= 36;

@@ -6,15 +6,15 @@ import type { QuizPrefs } from './quiz-prefs';
 
 /** A round that is being answered. Plain data; what a player does is a function from it to the next. */
 export interface Asking {
-  ground: QuizGround;
-  questions: Question<QuizKind>[];
+  readonly ground: QuizGround;
+  readonly questions: Question<QuizKind>[];
   /** The question that is open. */
-  at: number;
+  readonly at: number;
   /** Places that the player has marked for it, in their order. */
-  marked: Place[];
+  readonly marked: Place[];
   /** What became of it; null while it is open. */
-  told: { right: boolean; option: number | null } | null;
-  answers: AnswerKept[];
+  readonly told: { readonly right: boolean; readonly option: number | null } | null;
+  readonly answers: AnswerKept[];
 }
 
 /** What of a study questions hang on. */
@@ -42,7 +42,7 @@ export function beginRound(
   history: readonly FactAnswer[],
   now: number,
   seed: number,
-): Asking | { problem: string } {
+): Asking | { readonly problem: string } {
   const ground = groundOf(study, prefs, seed);
   try {
     const questions = quizRound(ground, { kinds: prefs.kinds, level: prefs.level, history, now, seed });
@@ -96,7 +96,12 @@ export const nextQuestion = (a: Asking): Asking =>
 export const isOver = (a: Asking): boolean => a.answers.length === a.questions.length;
 
 /** What was answered of a round, as the log keeps it; null where nothing was. */
-export function roundOf(a: Asking, study: { id: string | null; name: string }, level: QuizPrefs['level'], now: number): Round | null {
+export function roundOf(
+  a: Asking,
+  study: { readonly id: string | null; readonly name: string },
+  level: QuizPrefs['level'],
+  now: number,
+): Round | null {
   if (!a.answers.length) return null;
   return {
     id: newId(),
@@ -112,9 +117,9 @@ export function roundOf(a: Asking, study: { id: string | null; name: string }, l
 
 /** How a place was answered: how often, how often rightly, and the median of ms. */
 export interface SpotStand extends Place {
-  asked: number;
-  right: number;
-  ms: number;
+  readonly asked: number;
+  readonly right: number;
+  readonly ms: number;
 }
 
 const median = (all: readonly number[]): number => {
@@ -124,7 +129,7 @@ const median = (all: readonly number[]): number => {
 
 /** What is known of the places of a neck, over the answers that were about one. */
 export function spotStands(i: Pick<QuizGround, 'instrument'>['instrument'], answers: readonly AnswerKept[]): SpotStand[] {
-  const at = new Map<number, { place: Place; answers: AnswerKept[] }>();
+  const at = new Map<number, { readonly place: Place; readonly answers: AnswerKept[] }>();
   const open = new Map(i.strings.map((s, k): [string, number] => [s.open, k + 1]));
   for (const a of answers) {
     const [note, fret] = a.spot?.split('+') ?? [];
@@ -139,7 +144,9 @@ export function spotStands(i: Pick<QuizGround, 'instrument'>['instrument'], answ
 }
 
 /** By day: how many answers, the share that was right, the median of ms. */
-export function quizDays(rounds: readonly Round[]): { day: string; asked: number; share: number; ms: number }[] {
+export function quizDays(
+  rounds: readonly Round[],
+): { readonly day: string; readonly asked: number; readonly share: number; readonly ms: number }[] {
   const days = new Map<string, AnswerKept[]>();
   for (const r of rounds) days.set(r.day, [...(days.get(r.day) ?? []), ...r.answers]);
   return [...days]
@@ -155,7 +162,7 @@ export function quizDays(rounds: readonly Round[]): { day: string; asked: number
 /** By kind of question: how many answers, how many right, the median of ms; the weakest first. */
 export function kindStands(
   answers: readonly Pick<AnswerKept, 'kind' | 'right' | 'ms'>[],
-): { kind: QuizKind; asked: number; right: number; ms: number }[] {
+): { readonly kind: QuizKind; readonly asked: number; readonly right: number; readonly ms: number }[] {
   const kinds = new Map<QuizKind, Pick<AnswerKept, 'right' | 'ms'>[]>();
   for (const a of answers) kinds.set(a.kind, [...(kinds.get(a.kind) ?? []), a]);
   return [...kinds]

@@ -3,9 +3,9 @@ import { climb, type Climb, type Rating, type Standing } from '../../../core';
 
 /** A pass that has ended and waits to be rated. */
 interface Waiting {
-  pass: number;
-  tempo: number;
-  seconds: number;
+  readonly pass: number;
+  readonly tempo: number;
+  readonly seconds: number;
 }
 
 /** Who rates a pass: the player, or what was heard of it. */
@@ -13,19 +13,19 @@ export type Judge = Exclude<Pass['by'], 'nobody'>;
 
 /** A drill that runs. Pass 0 is the count-in. */
 export interface Run {
-  climb: Climb;
-  standing: Standing;
+  readonly climb: Climb;
+  readonly standing: Standing;
   /** The pass that is played now, and its tempo; 0 before the first one. */
-  pass: number;
-  tempo: number;
-  seconds: number;
-  waiting: Waiting | null;
+  readonly pass: number;
+  readonly tempo: number;
+  readonly seconds: number;
+  readonly waiting: Waiting | null;
   /** Said of the pass that is played now, before its end, and who said it. */
-  early: { rating: Rating; by: Judge } | null;
+  readonly early: { readonly rating: Rating; readonly by: Judge } | null;
   /** No scoring, minutes only. */
-  dry: boolean;
+  readonly dry: boolean;
   /** The goal was held in this run. */
-  held: boolean;
+  readonly held: boolean;
 }
 
 /** What of a pass follows from how it went. */
@@ -33,9 +33,9 @@ export type Outcome = Pick<Pass, 'tempo' | 'verdict' | 'reached' | 'seconds' | '
 
 /** What an event comes to: the run then, passes for the log, and which way the tempo went. */
 export interface Step {
-  run: Run;
-  log: Outcome[];
-  moved: -1 | 0 | 1;
+  readonly run: Run;
+  readonly log: Outcome[];
+  readonly moved: -1 | 0 | 1;
 }
 
 export const beginRun = (c: Climb, standing: Standing, dry: boolean): Run => ({

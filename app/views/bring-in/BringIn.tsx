@@ -15,7 +15,7 @@ const Bring = createContext<(files: readonly File[]) => void>(() => undefined);
 export const useBringIn = () => useContext(Bring);
 
 /** Files dropped anywhere on the window, or chosen, are read, shown, and brought in only when the player says so. */
-export function BringInProvider({ children }: { children: ReactNode }) {
+export function BringInProvider({ children }: { readonly children: ReactNode }) {
   useSomethingOpen();
   const body = useAppSelector(selectBody);
   const { reading, incoming, read, again, clear } = useImport();

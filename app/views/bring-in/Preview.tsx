@@ -17,11 +17,11 @@ import { Register } from './Register';
 import { Wishes } from './Wishes';
 
 interface Props {
-  incoming: Incoming[];
+  readonly incoming: Incoming[];
   /** A file is being read again. */
-  reading: boolean;
-  onAgain: (at: number, wish: Wish) => void;
-  onClose: () => void;
+  readonly reading: boolean;
+  readonly onAgain: (at: number, wish: Wish) => void;
+  readonly onClose: () => void;
 }
 
 /** What each file brings, what of it can be chosen, and the press that writes it. All or nothing: the server is asked first. */
@@ -58,7 +58,7 @@ export function Preview({ incoming, reading, onAgain, onClose }: Props) {
 }
 
 /** One file: what comes of it, what was taken and left, what can be chosen. */
-function Item({ item, onWish }: { item: Incoming; onWish: (wish: Wish) => void }) {
+function Item({ item, onWish }: { readonly item: Incoming; readonly onWish: (wish: Wish) => void }) {
   const choices = item.kind === 'licks' || item.kind === 'refused' ? item.choices : null;
   const neck = item.kind === 'licks' ? item.licks[0].instrument : null;
   return (
@@ -89,7 +89,7 @@ function Item({ item, onWish }: { item: Incoming; onWish: (wish: Wish) => void }
 }
 
 /** Writing what was shown; then the view where it is. */
-function useWriting(incoming: Incoming[], onDone: () => void): { write: () => Promise<void>; problem: string | null } {
+function useWriting(incoming: Incoming[], onDone: () => void): { readonly write: () => Promise<void>; readonly problem: string | null } {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [addNotebook] = useAddNotebookMutation();

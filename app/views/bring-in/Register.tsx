@@ -7,7 +7,7 @@ const [LOWEST, HIGHEST] = [16, 67];
 const NOTES = Array.from({ length: HIGHEST - LOWEST + 1 }, (_, k) => LOWEST + k);
 
 /** How high a tuning sounds, where its file does not tell: the note of its thickest string. */
-export function Register({ value, onChange }: { value: number | null; onChange: (midi: number) => void }) {
+export function Register({ value, onChange }: { readonly value: number | null; readonly onChange: (midi: number) => void }) {
   const none = { value: '', label: STUDY.chooseANote };
   return (
     <div className="max-w-72">

@@ -4,7 +4,7 @@ import { Select } from '../../ui/Select';
 import { voiceWords } from '../../words/incoming-text';
 import { STUDY } from '../../words/views/study';
 
-const FITS: { value: Fit; label: string }[] = [
+const FITS: { readonly value: Fit; readonly label: string }[] = [
   { value: 'as-is', label: STUDY.asTheFileHasIt },
   { value: 'up', label: STUDY.anOctaveUp },
   { value: 'down', label: STUDY.anOctaveDown },
@@ -13,7 +13,7 @@ const FITS: { value: Fit; label: string }[] = [
 ];
 
 /** What of a file can be chosen: which of its lines, what becomes of notes beyond the neck, whether it is cut where tempo and meter change. */
-export function Wishes({ choices, onWish }: { choices: Choices; onWish: (wish: Wish) => void }) {
+export function Wishes({ choices, onWish }: { readonly choices: Choices; readonly onWish: (wish: Wish) => void }) {
   const { voices, asked, beyond, changes } = choices;
   const shifted = beyond > 0 || asked.fit !== 'as-is';
   if (voices.length < 2 && !shifted && !changes) return null;

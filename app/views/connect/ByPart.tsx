@@ -11,13 +11,13 @@ import { WAY_WORDS } from '../../words/route-text';
 import { CONNECT } from '../../words/views/connect';
 
 interface Props {
-  asked: Connection;
-  instrument: Instrument;
-  onAsk: (fields: Partial<Connection>) => void;
+  readonly asked: Connection;
+  readonly instrument: Instrument;
+  readonly onAsk: (fields: Partial<Connection>) => void;
 }
 
 /** How many strings a way takes; those not named here take none. */
-const STRINGS: Partial<Record<Way, { most: number; says: string }>> = {
+const STRINGS: Partial<Record<Way, { readonly most: number; readonly says: string }>> = {
   seam: { most: 12, says: 'Change hands on' },
   'one-string': { most: 1, says: 'Go along' },
   'string-pair': { most: 2, says: 'Stay on' },

@@ -35,17 +35,17 @@ import { WeightsPart } from './WeightsPart';
 import { CONNECT } from '../../words/views/connect';
 
 interface Props {
-  body: StudyBody;
-  shapes: Shape[];
-  ends: Ends;
-  notes: NeckNote[];
-  found: Search<Route>;
-  route: Route | null;
-  line: { chosen: number; onChoose: (index: number) => void; step: (by: 1 | -1) => void };
+  readonly body: StudyBody;
+  readonly shapes: Shape[];
+  readonly ends: Ends;
+  readonly notes: NeckNote[];
+  readonly found: Search<Route>;
+  readonly route: Route | null;
+  readonly line: { readonly chosen: number; readonly onChoose: (index: number) => void; readonly step: (by: 1 | -1) => void };
 }
 
 const WAY_OPTIONS = WAYS.map((value) => ({ value, label: WAY_WORDS[value].chip }));
-const PICKING_OPTIONS: { value: Picking; label: string }[] = [
+const PICKING_OPTIONS: { readonly value: Picking; readonly label: string }[] = [
   { value: 'alternate', label: CONNECT.alternate },
   { value: 'economy', label: CONNECT.economy },
   { value: 'hammered', label: CONNECT.hammered },

@@ -13,11 +13,11 @@ import { EndPart } from './EndPart';
 import { CONNECT } from '../../words/views/connect';
 
 interface Props {
-  body: StudyBody;
-  ends: Ends;
-  shapes: Shape[];
-  notes: NeckNote[];
-  route: Route | null;
+  readonly body: StudyBody;
+  readonly ends: Ends;
+  readonly shapes: Shape[];
+  readonly notes: NeckNote[];
+  readonly route: Route | null;
 }
 
 /** From where to where, and how: each part is the control. */
@@ -73,7 +73,7 @@ export function ConnectSentence({ body, ends, shapes, notes, route }: Props) {
 }
 
 /** Rungs by name with the note the line begins and ends on; places, pitches and frets as themselves. */
-function endsWords(ends: Ends, shapes: Shape[], route: Route | null): { from: string; to: string } {
+function endsWords(ends: Ends, shapes: Shape[], route: Route | null): { readonly from: string; readonly to: string } {
   const { asked } = ends;
   if (asked.way === 'best') {
     const { from, to } = routeEnds(ends, shapes);

@@ -18,7 +18,7 @@ export function ConnectView() {
   return <StudyGate view="connect">{(body, laid) => <OpenConnect body={body} laid={laid} />}</StudyGate>;
 }
 
-function OpenConnect({ body, laid }: { body: StudyBody; laid: Laid }) {
+function OpenConnect({ body, laid }: { readonly body: StudyBody; readonly laid: Laid }) {
   const ends = useAppSelector(selectEnds);
   const kept = useAppSelector(selectKept);
   if (kept) return <KeptRouteBench key={kept.id} body={body} kept={kept} />;
@@ -37,7 +37,7 @@ function OpenConnect({ body, laid }: { body: StudyBody; laid: Laid }) {
   );
 }
 
-function Searching({ body, laid, ends }: { body: StudyBody; laid: Laid; ends: Ends }) {
+function Searching({ body, laid, ends }: { readonly body: StudyBody; readonly laid: Laid; readonly ends: Ends }) {
   const notes = useAppSelector(selectNotes);
   const found = useRoutes(useAppSelector(selectJob));
   const routes = found.found;

@@ -6,12 +6,12 @@ import { matchEnds, type EndChoice } from '../../words/end-text';
 import { CONNECT } from '../../words/views/connect';
 
 interface Props {
-  name: string;
-  text: string;
-  shortcut: string;
-  goal: boolean;
-  where: Omit<Parameters<typeof matchEnds>[1], 'goal'>;
-  onEnd: (end: EndChoice) => void;
+  readonly name: string;
+  readonly text: string;
+  readonly shortcut: string;
+  readonly goal: boolean;
+  readonly where: Omit<Parameters<typeof matchEnds>[1], 'goal'>;
+  readonly onEnd: (end: EndChoice) => void;
 }
 
 /** Where a route begins or ends: a rung, a place, a fret under the hand, a pitch. */

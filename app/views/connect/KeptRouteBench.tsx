@@ -25,7 +25,7 @@ import { isolated } from '../../words/name-text';
 import { CONNECT } from '../../words/views/connect';
 
 /** A kept route as it was kept: nothing of it is worked out again, whatever became of the study. */
-export function KeptRouteBench({ body, kept }: { body: StudyBody; kept: KeptRoute }) {
+export function KeptRouteBench({ body, kept }: { readonly body: StudyBody; readonly kept: KeptRoute }) {
   const { steps, strokes, on } = kept;
   const dispatch = useAppDispatch();
   const [chosen, setChosen] = useState(-1);

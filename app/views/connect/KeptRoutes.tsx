@@ -17,7 +17,7 @@ import { CONNECT } from '../../words/views/connect';
 const FEW = 6;
 
 /** Routes kept with the study: their notes as they were, opened, renamed, put in order, dropped. */
-export const KeptRoutes = memo(function KeptRoutes({ routes, open }: { routes: KeptRoute[]; open: string | null }) {
+export const KeptRoutes = memo(function KeptRoutes({ routes, open }: { readonly routes: KeptRoute[]; readonly open: string | null }) {
   const dispatch = useAppDispatch();
   const [text, setText] = useState('');
   const [all, setAll] = useState(false);
@@ -98,7 +98,17 @@ export const KeptRoutes = memo(function KeptRoutes({ routes, open }: { routes: K
   );
 });
 
-function Step({ dispatchStep, disabled, label, up = false }: { dispatchStep: () => void; disabled: boolean; label: string; up?: boolean }) {
+function Step({
+  dispatchStep,
+  disabled,
+  label,
+  up = false,
+}: {
+  readonly dispatchStep: () => void;
+  readonly disabled: boolean;
+  readonly label: string;
+  readonly up?: boolean;
+}) {
   return (
     <Button look="quiet" disabled={disabled} aria-label={label} title={label} onClick={dispatchStep}>
       {up ? <ArrowUp size={14} aria-hidden /> : <ArrowDown size={14} aria-hidden />}

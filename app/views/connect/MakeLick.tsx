@@ -8,7 +8,7 @@ import { useGo } from '../useGo';
 import { CONNECT } from '../../words/views/connect';
 
 /** A route becomes a lick of the study in one press, and opens in Licks. */
-export function MakeLick({ line }: { line: RouteLine | null }) {
+export function MakeLick({ line }: { readonly line: RouteLine | null }) {
   const dispatch = useAppDispatch();
   const go = useGo();
   const full = useAppSelector((s) => (s.editor.body?.licks.length ?? 0) >= MOST_LICKS);

@@ -7,15 +7,15 @@ import { COST_WORDS, FINGER_WORDS, MOVE_WORDS, placeWords } from '../../words/ro
 import { CONNECT } from '../../words/views/connect';
 
 interface Props {
-  scale: ScaleRef;
-  instrument: Instrument;
-  steps: FingeredStep[];
-  index: number;
-  asked: Connection;
-  school: FingeringSchool;
-  hand: Hand;
-  onHold: (place: Place | null) => void;
-  onFinger: (finger: number | null) => void;
+  readonly scale: ScaleRef;
+  readonly instrument: Instrument;
+  readonly steps: FingeredStep[];
+  readonly index: number;
+  readonly asked: Connection;
+  readonly school: FingeringSchool;
+  readonly hand: Hand;
+  readonly onHold: (place: Place | null) => void;
+  readonly onFinger: (finger: number | null) => void;
 }
 
 type Why = ReturnType<typeof whyStep>;
@@ -94,13 +94,13 @@ export function NotePanel(props: Props) {
   );
 }
 
-const Choices = ({ label, children }: { label: string; children: ReactNode }) => (
+const Choices = ({ label, children }: { readonly label: string; readonly children: ReactNode }) => (
   <span role="group" aria-label={label} className="flex flex-wrap gap-1">
     {children}
   </span>
 );
 
-function Effort({ why }: { why: Why }) {
+function Effort({ why }: { readonly why: Why }) {
   const parts = why.parts.filter((p) => Math.abs(p.mm) >= 0.05);
   if (!parts.length) return <p className="text-soft">{CONNECT.itCostsTheHandNothing}</p>;
   return (

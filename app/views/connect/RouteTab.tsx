@@ -8,17 +8,17 @@ import { CONNECT } from '../../words/views/connect';
 
 interface Props {
   /** What it is called on the music stand. */
-  title: string;
-  instrument: Instrument;
-  scale: ScaleRef;
-  steps: FingeredStep[];
-  strokes: Stroke[];
-  staff: boolean;
-  chosen: number;
-  sounding: number;
-  onChoose: (index: number) => void;
-  standing: boolean;
-  onStand: () => void;
+  readonly title: string;
+  readonly instrument: Instrument;
+  readonly scale: ScaleRef;
+  readonly steps: FingeredStep[];
+  readonly strokes: Stroke[];
+  readonly staff: boolean;
+  readonly chosen: number;
+  readonly sounding: number;
+  readonly onChoose: (index: number) => void;
+  readonly standing: boolean;
+  readonly onStand: () => void;
 }
 
 const columnOf = (s: FingeredStep, k: number, all: FingeredStep[]): TabColumn => ({

@@ -6,10 +6,10 @@ import { FirstWords } from '../FirstWords';
 import { CONNECT } from '../../words/views/connect';
 
 interface Props {
-  way: Way;
-  routes: Route[];
-  choice: number;
-  onChoice: (choice: number) => void;
+  readonly way: Way;
+  readonly routes: Route[];
+  readonly choice: number;
+  readonly onChoice: (choice: number) => void;
 }
 
 /** The alternatives side by side: what each asks of the hand. */

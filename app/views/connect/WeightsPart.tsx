@@ -6,8 +6,8 @@ import { WEIGHT_WORDS } from '../../words/route-text';
 import { CONNECT } from '../../words/views/connect';
 
 interface Props {
-  weights: RouteWeights;
-  onWeights: (weights: RouteWeights) => void;
+  readonly weights: RouteWeights;
+  readonly onWeights: (weights: RouteWeights) => void;
 }
 
 const changed = (w: RouteWeights): number => WEIGHT_WORDS.filter(({ key }) => w[key] !== USUAL_WEIGHTS[key]).length;
@@ -42,9 +42,9 @@ export function WeightsPart({ weights, onWeights }: Props) {
 }
 
 interface SliderProps {
-  words: (typeof WEIGHT_WORDS)[number];
-  value: number;
-  onChange: (value: number) => void;
+  readonly words: (typeof WEIGHT_WORDS)[number];
+  readonly value: number;
+  readonly onChange: (value: number) => void;
 }
 
 function Slider({ words: { name, less, more, min, max }, value, onChange }: SliderProps) {

@@ -9,14 +9,14 @@ import { rungOf } from '../../store/study';
 import { CONNECT_COMMANDS } from './connect-commands';
 
 interface On {
-  hear: () => void;
-  keep: () => void;
-  stand: () => void;
-  ways: number;
+  readonly hear: () => void;
+  readonly keep: () => void;
+  readonly stand: () => void;
+  readonly ways: number;
   /** Walks along the line. */
-  step: (by: 1 | -1) => void;
+  readonly step: (by: 1 | -1) => void;
   /** The chosen note on the next of its places. */
-  replace: (by: 1 | -1) => void;
+  readonly replace: (by: 1 | -1) => void;
 }
 
 /** The goal one rung up or down; the start stays. */

@@ -16,11 +16,11 @@ import { refusalWords } from '../../words/save-text';
 import { HANDOUT } from '../../words/views/handout';
 
 const OWN = '';
-type Option = { value: string; label: string };
+type Option = { readonly value: string; readonly label: string };
 
 /** The things of a kind that a study has, by what names them. */
 function thingsOf(kind: HandoutKind, body: StudyBody | null, shapes: readonly Shape[]): Option[] {
-  const named = (all: readonly { id: string; name: string }[]): Option[] =>
+  const named = (all: readonly { readonly id: string; readonly name: string }[]): Option[] =>
     all.map(({ id, name }) => ({ value: id, label: isolated(name) }));
   if (!body) return [];
   switch (kind) {
@@ -77,7 +77,7 @@ function partOf(
 }
 
 /** One more part: what, of which study, and which of its things. */
-export function AddPart({ handout }: { handout: Handout }) {
+export function AddPart({ handout }: { readonly handout: Handout }) {
   const dispatch = useAppDispatch();
   const { id: open, body: own } = useAppSelector((s) => s.editor);
   const { data: studies } = useStudiesQuery();

@@ -23,12 +23,12 @@ export function HandoutView() {
   return <StudyGate view="handout">{(body) => <Open body={body} />}</StudyGate>;
 }
 
-function Open({ body }: { body: StudyBody }) {
+function Open({ body }: { readonly body: StudyBody }) {
   const dispatch = useAppDispatch();
   const [chosen, setChosen] = useState<string | null>(null);
   const { handouts } = body;
   const handout = handouts.find((h) => h.id === chosen) ?? handouts.at(-1);
-  const take = (made: { edit: Partial<StudyBody>; id: string } | null): void => {
+  const take = (made: { readonly edit: Partial<StudyBody>; readonly id: string } | null): void => {
     if (!made) return;
     dispatch(edited(made.edit));
     setChosen(made.id);
@@ -70,7 +70,7 @@ function Open({ body }: { body: StudyBody }) {
   );
 }
 
-function Bench({ body, handout }: { body: StudyBody; handout: Handout }) {
+function Bench({ body, handout }: { readonly body: StudyBody; readonly handout: Handout }) {
   const open = useAppSelector((s) => s.editor.id);
   const { data: studies } = useStudiesQuery();
   const nameOf = (part: HandoutPart): string => partWords(part, body, open, studies);
@@ -98,7 +98,7 @@ function Bench({ body, handout }: { body: StudyBody; handout: Handout }) {
 const HANDS = ['as-is', 'right', 'left'] as const;
 
 /** What is typed for its first page, the paper and the hand. */
-function Head({ handout }: { handout: Handout }) {
+function Head({ handout }: { readonly handout: Handout }) {
   const dispatch = useAppDispatch();
   const body = useAppSelector((s) => s.editor.body);
   const set = (fields: Partial<Omit<Handout, 'id' | 'parts'>>): void => {

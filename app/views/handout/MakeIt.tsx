@@ -20,7 +20,7 @@ import { useStudies } from './useStudies';
 const ARCHIVED = ['musicxml', 'midi'] as const;
 
 /** The handout as a PDF, and its lines as files; what is left out and which letters no font has. */
-export function MakeIt({ handout, partName }: { handout: Handout; partName: (id: string) => string }) {
+export function MakeIt({ handout, partName }: { readonly handout: Handout; readonly partName: (id: string) => string }) {
   const read = useStudies();
   const { pages, problem, bind, cancel } = useSheet();
   const [reading, setReading] = useState(false);

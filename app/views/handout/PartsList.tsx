@@ -19,8 +19,8 @@ import { Signs } from '../../ui/Signs';
 import { HANDOUT } from '../../words/views/handout';
 
 interface Props {
-  handout: Handout;
-  nameOf: (part: HandoutPart) => string;
+  readonly handout: Handout;
+  readonly nameOf: (part: HandoutPart) => string;
 }
 
 /** A finger that rests before it drags scrolls the page where it does not; in ms and px. */
@@ -63,12 +63,12 @@ export function PartsList({ handout, nameOf }: Props) {
 }
 
 interface RowProps {
-  part: HandoutPart;
-  name: string;
-  handout: string;
-  at: number;
-  last: number;
-  onMove: (to: number) => void;
+  readonly part: HandoutPart;
+  readonly name: string;
+  readonly handout: string;
+  readonly at: number;
+  readonly last: number;
+  readonly onMove: (to: number) => void;
 }
 
 const ICON = 'tap grid size-9 shrink-0 cursor-pointer place-items-center rounded text-soft hover:bg-feather-wash disabled:invisible';

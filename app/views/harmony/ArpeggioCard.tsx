@@ -18,9 +18,9 @@ import { useGo } from '../useGo';
 import { CHORD_TONES } from './useHarmonyCommands';
 
 interface Props {
-  body: StudyBody;
-  shape: Shape | null;
-  symbol: string;
+  readonly body: StudyBody;
+  readonly shape: Shape | null;
+  readonly symbol: string;
 }
 
 /** Other kinds of chord on the same root. */

@@ -9,7 +9,7 @@ import { Signs } from '../../ui/Signs';
 import { HARMONY } from '../../words/views/harmony';
 
 /** The tones of the chord, counted from its root and from the mode's tonic, and the chord that shows the mode. */
-export function ChordCard({ body, symbol }: { body: StudyBody; symbol: string }) {
+export function ChordCard({ body, symbol }: { readonly body: StudyBody; readonly symbol: string }) {
   const dispatch = useAppDispatch();
   const { scale } = body;
   const known = isScale(scale.scale);

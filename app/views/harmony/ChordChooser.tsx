@@ -5,9 +5,9 @@ import { chordProblem } from '../../words/harmony-text';
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  chords: readonly ModeChord[];
-  symbol: string | null;
-  onChord: (symbol: string) => void;
+  readonly chords: readonly ModeChord[];
+  readonly symbol: string | null;
+  readonly onChord: (symbol: string) => void;
 }
 
 const choiceOf = (c: ModeChord): Choice<string> => ({ key: `${c.degree} ${c.symbol}`, value: c.symbol, title: c.symbol, detail: `${c.roman}: ${c.notes.join(' ')}` }); // prettier-ignore

@@ -4,13 +4,13 @@ import { GripTile } from './GripTile';
 import { useHold } from './useHold';
 
 interface Props {
-  instrument: Instrument;
-  symbol: string;
-  grips: readonly Grip[];
+  readonly instrument: Instrument;
+  readonly symbol: string;
+  readonly grips: readonly Grip[];
   /** The grip that is held. */
-  held?: readonly Place[];
+  readonly held?: readonly Place[];
   /** What stands under a box. */
-  note?: (g: Grip) => string;
+  readonly note?: (g: Grip) => string;
 }
 
 /** Grips side by side; a press holds one. */

@@ -6,21 +6,21 @@ import { gripText } from '../../words/grip-text';
 import { HARMONY } from '../../words/views/harmony';
 
 interface Shown {
-  places: readonly Place[];
-  fingers: readonly number[];
-  barre?: { finger: number; fret: number; strings: number[] };
+  readonly places: readonly Place[];
+  readonly fingers: readonly number[];
+  readonly barre?: { readonly finger: number; readonly fret: number; readonly strings: number[] };
 }
 
 interface Props {
-  instrument: Instrument;
-  symbol: string;
-  grip: Shown;
-  on: boolean;
-  onHold: (places: Place[]) => void;
+  readonly instrument: Instrument;
+  readonly symbol: string;
+  readonly grip: Shown;
+  readonly on: boolean;
+  readonly onHold: (places: Place[]) => void;
   /** Stands over the box in place of the symbol. */
-  title?: string;
+  readonly title?: string;
   /** Stands under it. */
-  note?: string;
+  readonly note?: string;
 }
 
 /** A grip as a box; a press holds it. */

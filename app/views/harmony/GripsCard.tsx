@@ -14,10 +14,10 @@ import { SearchNote } from '../SearchNote';
 import { GripGrid } from './GripGrid';
 
 interface Props {
-  body: StudyBody;
-  shape: Shape | null;
-  symbol: string;
-  grip: readonly Place[];
+  readonly body: StudyBody;
+  readonly shape: Shape | null;
+  readonly symbol: string;
+  readonly grip: readonly Place[];
 }
 
 const REGIONS = ['all', 'low', 'high', 'hand'] as const;
@@ -28,7 +28,7 @@ const FIRST = 12;
 const MOST = 240;
 
 /** Strings that lie side by side, so many at a time: the thick ones first. */
-function stringSets(count: number): { value: string; strings: number[] }[] {
+function stringSets(count: number): { readonly value: string; readonly strings: number[] }[] {
   return [4, 3].flatMap((size) =>
     Array.from({ length: Math.max(0, count - size + 1) }, (_, k) => Array.from({ length: size }, (__, j) => count - k - j)),
   ).map((strings) => ({ value: strings.join(' '), strings })); // prettier-ignore

@@ -10,10 +10,10 @@ import { HARMONY } from '../../words/views/harmony';
 import { GripGrid } from './GripGrid';
 
 interface Props {
-  body: StudyBody;
-  shape: Shape | null;
-  symbol: string;
-  grip: readonly Place[];
+  readonly body: StudyBody;
+  readonly shape: Shape | null;
+  readonly symbol: string;
+  readonly grip: readonly Place[];
 }
 
 const SHOWN = 6;

@@ -21,13 +21,13 @@ import { useChordSound } from './useChordSound';
 import { useHarmonyCommands } from './useHarmonyCommands';
 
 interface Props {
-  body: StudyBody;
-  shapes: Shape[];
-  current: number;
-  stacked: boolean;
-  chords: ModeChord[];
-  symbol: string;
-  grip: Place[];
+  readonly body: StudyBody;
+  readonly shapes: Shape[];
+  readonly current: number;
+  readonly stacked: boolean;
+  readonly chords: ModeChord[];
+  readonly symbol: string;
+  readonly grip: Place[];
 }
 
 const ROW = 'after-neck mt-3 grid grid-cols-1 items-stretch gap-3';

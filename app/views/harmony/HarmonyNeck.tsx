@@ -19,10 +19,10 @@ import { scaleOf } from '../../words/harmony-text';
 import { HARMONY } from '../../words/views/harmony';
 
 interface Props {
-  body: StudyBody;
-  shape: Shape | null;
-  symbol: string;
-  grip: readonly Place[];
+  readonly body: StudyBody;
+  readonly shape: Shape | null;
+  readonly symbol: string;
+  readonly grip: readonly Place[];
 }
 
 const GAPS = { wide: 31, close: 27 };

@@ -8,7 +8,7 @@ type Page = HarmonyPage | 'progression';
 const PAGES: readonly Page[] = [...HARMONY_PAGES, 'progression'];
 
 /** The pages of Harmony; the progression has an address of its own. */
-export function HarmonyPages({ page }: { page: Page }) {
+export function HarmonyPages({ page }: { readonly page: Page }) {
   const dispatch = useAppDispatch();
   const go = useGo();
   const turn = (next: Page): void => {

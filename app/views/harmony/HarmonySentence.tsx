@@ -12,11 +12,11 @@ import { RungChoice } from '../RungChoice';
 import { ChordChooser } from './ChordChooser';
 
 interface Props {
-  body: StudyBody;
-  shapes: Shape[];
-  current: number;
-  chords: ModeChord[];
-  symbol: string;
+  readonly body: StudyBody;
+  readonly shapes: Shape[];
+  readonly current: number;
+  readonly chords: ModeChord[];
+  readonly symbol: string;
 }
 
 /** Which chord of which scale, in which position: each part is the control. */

@@ -8,7 +8,7 @@ import { HarmonyPages } from './HarmonyPages';
 import type { SoundOfChord } from './useChordSound';
 
 /** The pages of Harmony, and how its chord is heard. */
-export function HarmonyTools({ sound }: { sound: SoundOfChord }) {
+export function HarmonyTools({ sound }: { readonly sound: SoundOfChord }) {
   const page = useAppSelector((s) => s.harmony.page);
   const { on } = sound.hear;
   return (

@@ -24,7 +24,7 @@ const readable = (symbol: string): boolean => {
   }
 };
 
-function Open({ body, laid }: { body: StudyBody; laid: Laid }) {
+function Open({ body, laid }: { readonly body: StudyBody; readonly laid: Laid }) {
   const current = useAppSelector(selectRung);
   const { size, grip: held } = useAppSelector((s) => s.harmony);
   const { scale, instrument } = body;

@@ -20,7 +20,7 @@ const READINGS = 4;
 const UNDER = 7;
 
 /** What is held: what it is called, how a hand holds it, which shapes lie under it; and the grips that were kept. */
-export function HeldCard({ body, grip }: { body: StudyBody; grip: Place[] }) {
+export function HeldCard({ body, grip }: { readonly body: StudyBody; readonly grip: Place[] }) {
   const hold = useHold();
   return (
     <Panel title={HARMONY.held}>
@@ -35,7 +35,7 @@ export function HeldCard({ body, grip }: { body: StudyBody; grip: Place[] }) {
   );
 }
 
-function Held({ body, grip }: { body: StudyBody; grip: Place[] }) {
+function Held({ body, grip }: { readonly body: StudyBody; readonly grip: Place[] }) {
   const { instrument, scale, layout, hand } = body;
   const dispatch = useAppDispatch();
   const onUnder = useUnder();

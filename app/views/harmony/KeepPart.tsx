@@ -10,7 +10,7 @@ import { gripText, readingsOf } from '../../words/grip-text';
 import { HARMONY } from '../../words/views/harmony';
 
 /** Keeps the grip that is held in the study, under a name. */
-export function KeepPart({ body, grip }: { body: StudyBody; grip: Place[] }) {
+export function KeepPart({ body, grip }: { readonly body: StudyBody; readonly grip: Place[] }) {
   return (
     <SentencePart name="keep" look="chip" shortcut="k" text={HARMONY.keep}>
       {(close) => <Keep body={body} grip={grip} close={close} />}
@@ -18,7 +18,7 @@ export function KeepPart({ body, grip }: { body: StudyBody; grip: Place[] }) {
   );
 }
 
-function Keep({ body, grip, close }: { body: StudyBody; grip: Place[]; close: () => void }) {
+function Keep({ body, grip, close }: { readonly body: StudyBody; readonly grip: Place[]; readonly close: () => void }) {
   const dispatch = useAppDispatch();
   const symbol = readingsOf(body.instrument, grip, body.scale)[0]?.symbol ?? null;
   const [name, setName] = useState(`${symbol ?? ''} ${gripText(body.instrument, grip)}`.trim());

@@ -23,7 +23,7 @@ const PAPER = { paper: 'a4', turn: 'portrait' } as const;
 const nameNow = (i: Instrument, kept: KeptGrip, scale: StudyBody['scale']): string => readingsOf(i, kept.places, scale)[0].symbol;
 
 /** Grips kept in the study: held again, dropped, and put on paper. */
-export function KeptGrips({ body, grip }: { body: StudyBody; grip: readonly Place[] }) {
+export function KeptGrips({ body, grip }: { readonly body: StudyBody; readonly grip: readonly Place[] }) {
   const dispatch = useAppDispatch();
   const hold = useHold();
   const { grips, instrument, scale } = body;

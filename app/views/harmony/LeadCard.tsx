@@ -16,9 +16,9 @@ import { GripTile } from './GripTile';
 import { useHold } from './useHold';
 
 interface Props {
-  body: StudyBody;
-  chords: ModeChord[];
-  grip: Place[];
+  readonly body: StudyBody;
+  readonly chords: ModeChord[];
+  readonly grip: Place[];
 }
 
 type Region = 'all' | 'low' | 'high';

@@ -10,12 +10,12 @@ import { scaleName } from '../../words/scale-text';
 import { HARMONY } from '../../words/views/harmony';
 
 interface Props {
-  body: StudyBody;
-  stacked: boolean;
-  chords: ModeChord[];
-  symbol: string;
-  size: StackSize;
-  from: Harmony['from'];
+  readonly body: StudyBody;
+  readonly stacked: boolean;
+  readonly chords: ModeChord[];
+  readonly symbol: string;
+  readonly size: StackSize;
+  readonly from: Harmony['from'];
 }
 
 /** The chords of the mode in a row, each a press away, and the chain of their kinds. */

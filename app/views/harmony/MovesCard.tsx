@@ -21,7 +21,7 @@ function movesOf({ instrument, hand }: StudyBody, symbol: string, grip: readonly
 }
 
 /** Where the grip that is held can go: the other region, other strings, its inversions. */
-export function MovesCard({ body, grip }: { body: StudyBody; grip: Place[] }) {
+export function MovesCard({ body, grip }: { readonly body: StudyBody; readonly grip: Place[] }) {
   const { instrument, scale } = body;
   const hold = useHold();
   const symbol = useMemo(() => readingsOf(instrument, grip, scale)[0]?.symbol ?? null, [instrument, grip, scale]);

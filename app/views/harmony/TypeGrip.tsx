@@ -8,7 +8,7 @@ import { HARMONY } from '../../words/views/harmony';
 import { MAP } from '../../words/views/map';
 
 /** The typed grip with its readings, or what is wrong with it. */
-function read(text: string, { instrument, scale }: StudyBody): { choices: Choice<Place[]>[] } | { problem: string } {
+function read(text: string, { instrument, scale }: StudyBody): { readonly choices: Choice<Place[]>[] } | { readonly problem: string } {
   if (!text.trim()) return { problem: HARMONY.heldNothing };
   try {
     const places = parseGrip(text, instrument);
@@ -23,7 +23,7 @@ function read(text: string, { instrument, scale }: StudyBody): { choices: Choice
 }
 
 /** A grip as it is written, thickest string first. */
-export function TypeGrip({ body, onGrip }: { body: StudyBody; onGrip: (places: Place[]) => void }) {
+export function TypeGrip({ body, onGrip }: { readonly body: StudyBody; readonly onGrip: (places: Place[]) => void }) {
   return (
     <SentencePart name={HARMONY.type} look="chip" shortcut="g" text={HARMONY.typeGrip}>
       {(close) => (

@@ -5,12 +5,12 @@ import { chordHeard, closePosition, droneOn, type ChordSound } from '../../sound
 import { useHear } from '../../sound/useHear';
 
 export interface SoundOfChord {
-  hear: ReturnType<typeof useHear>;
-  how: ChordSound;
-  drone: boolean;
-  setHow: (how: ChordSound) => void;
-  setDrone: (on: boolean) => void;
-  toggle: () => void;
+  readonly hear: ReturnType<typeof useHear>;
+  readonly how: ChordSound;
+  readonly drone: boolean;
+  readonly setHow: (how: ChordSound) => void;
+  readonly setDrone: (on: boolean) => void;
+  readonly toggle: () => void;
 }
 
 /** The grip as it is held, or the chord in close position; over the drone of the mode where that is wanted. */

@@ -15,10 +15,10 @@ import type { SoundOfChord } from './useChordSound';
 export const CHORD_TONES: PractiseAsked = { of: 'shape', line: null, order: 'chord-tones', size: 4, scaleFirst: true };
 
 interface On {
-  chords: readonly ModeChord[];
-  symbol: string;
-  grip: readonly Place[];
-  sound: SoundOfChord;
+  readonly chords: readonly ModeChord[];
+  readonly symbol: string;
+  readonly grip: readonly Place[];
+  readonly sound: SoundOfChord;
 }
 
 const next = <T>(all: readonly T[], now: T): T => all[(all.indexOf(now) + 1) % all.length];

@@ -11,9 +11,9 @@ import { Register } from '../bring-in/Register';
 import { INSTRUMENTS } from '../../words/views/instruments';
 
 interface Props {
-  instrument: Instrument;
-  onRead: (instrument: Instrument) => void;
-  onProblem: (message: string) => void;
+  readonly instrument: Instrument;
+  readonly onRead: (instrument: Instrument) => void;
+  readonly onProblem: (message: string) => void;
 }
 
 /** Largest file taken, in bytes: these are small texts. */

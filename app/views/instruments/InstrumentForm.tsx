@@ -25,7 +25,7 @@ const problemOf = (i: Instrument): string | null => {
 /** Absent fields instead of undefined ones: what is sent is what is kept. */
 const tidy = (i: Instrument): Instrument => JSON.parse(JSON.stringify(i)) as Instrument;
 
-function Care({ saved, draft }: { saved: Instrument; draft: Instrument }) {
+function Care({ saved, draft }: { readonly saved: Instrument; readonly draft: Instrument }) {
   const tight = tightened(saved, draft);
   if (!tight.length) return null;
   return (
@@ -36,7 +36,7 @@ function Care({ saved, draft }: { saved: Instrument; draft: Instrument }) {
 }
 
 /** An instrument's own page: strings, lengths, frets, capo, hand. Kept when saved, not before. */
-export function InstrumentForm({ kept, onUse }: { kept: Kept<Instrument>; onUse: (() => void) | null }) {
+export function InstrumentForm({ kept, onUse }: { readonly kept: Kept<Instrument>; readonly onUse: (() => void) | null }) {
   const [draft, setDraft] = useState(kept.body);
   const [save, { isLoading }] = useSaveInstrumentMutation();
   const [said, setSaid] = useState<string | null>(null);
@@ -54,7 +54,7 @@ export function InstrumentForm({ kept, onUse }: { kept: Kept<Instrument>; onUse:
   const onSave = async (): Promise<void> => {
     const result = await save({ id: kept.id, revision: kept.revision, body: tidy(draft) });
     if (!('error' in result) || !result.error) return setSaid(INSTRUMENTS.savedStudiesThatUseIt);
-    const status = (result.error as { status?: unknown }).status;
+    const status = (result.error as { readonly status?: unknown }).status;
     setSaid(status === 409 ? INSTRUMENTS.notSavedItWasChanged : INSTRUMENTS.notSaved(refusalWords(result.error)));
   };
 

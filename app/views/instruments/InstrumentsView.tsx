@@ -39,7 +39,7 @@ export function InstrumentsView() {
   const [remove] = useDeleteInstrumentMutation();
   const [restore] = useRestoreInstrumentMutation();
   const [chosen, setChosen] = useState<string | null>(null);
-  const [deleted, setDeleted] = useState<{ id: string; name: string } | null>(null);
+  const [deleted, setDeleted] = useState<{ readonly id: string; readonly name: string } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const usedId = useAppSelector((s) => s.editor.body?.instrumentId ?? null);
   const hasStudy = useAppSelector((s) => s.editor.body !== null);

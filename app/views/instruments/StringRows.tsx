@@ -4,8 +4,8 @@ import { Signs } from '../../ui/Signs';
 import { INSTRUMENTS } from '../../words/views/instruments';
 
 interface Props {
-  instrument: Instrument;
-  onString: (index: number, string: InstrumentString) => void;
+  readonly instrument: Instrument;
+  readonly onString: (index: number, string: InstrumentString) => void;
 }
 
 const FIELD = 'num w-full min-w-[4.5rem] rounded-md border border-line bg-paper px-2 py-1 aria-invalid:border-2 aria-invalid:border-clay';

@@ -11,13 +11,13 @@ import { FirstWords } from '../FirstWords';
 import { LICKS } from '../../words/views/licks';
 
 interface Props {
-  body: StudyBody;
-  neck: Instrument;
-  notes: LickNote[];
+  readonly body: StudyBody;
+  readonly neck: Instrument;
+  readonly notes: LickNote[];
   /** Fingers as shown, null for rests and ties. */
-  steps: readonly (FingeredStep | null)[];
-  tempo: number;
-  onMend: (index: number, place: Place) => void;
+  readonly steps: readonly (FingeredStep | null)[];
+  readonly tempo: number;
+  readonly onMend: (index: number, place: Place) => void;
 }
 
 /** What the line probably has wrong, each with the likely intended note as one press. */

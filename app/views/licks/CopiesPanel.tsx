@@ -12,17 +12,17 @@ import { SearchNote } from '../SearchNote';
 import { LICKS } from '../../words/views/licks';
 
 interface Props {
-  body: StudyBody;
-  lick: Lick;
-  neck: Instrument;
+  readonly body: StudyBody;
+  readonly lick: Lick;
+  readonly neck: Instrument;
   /** The copy drawn on the neck instead of the lick. */
-  shown: LickCopy | null;
-  onShow: (copy: LickCopy | null) => void;
-  onPut: (copy: LickCopy) => void;
+  readonly shown: LickCopy | null;
+  readonly onShow: (copy: LickCopy | null) => void;
+  readonly onPut: (copy: LickCopy) => void;
 }
 
 type Order = 'effort' | 'fret' | 'tone' | 'width';
-const ORDERS: Record<Order, { label: string; by: ((c: LickCopy) => number) | null }> = {
+const ORDERS: Record<Order, { readonly label: string; readonly by: ((c: LickCopy) => number) | null }> = {
   effort: { label: LICKS.effortAtPitchFirst, by: null },
   fret: { label: LICKS.fretFromTheNutUp, by: (c) => c.lowFret },
   tone: { label: LICKS.toneWarmFirst, by: (c) => c.tone },

@@ -23,10 +23,10 @@ import { withPitches } from '../../store/licks';
 import { LICKS } from '../../words/views/licks';
 
 interface Props {
-  body: StudyBody;
-  lick: Lick;
-  neck: Instrument;
-  onNotes: (notes: LickNote[]) => void;
+  readonly body: StudyBody;
+  readonly lick: Lick;
+  readonly neck: Instrument;
+  readonly onNotes: (notes: LickNote[]) => void;
 }
 
 const ALL: DegreeName[] = ['1', 'b2', '2', 'b3', '3', '4', '#4', 'b5', '5', '#5', 'b6', '6', 'b7', '7'];
@@ -52,7 +52,7 @@ export function DegreePanel({ body, lick, neck, onNotes }: Props) {
       setProblem(e.message);
     }
   };
-  const option = (d: DegreeName): { value: DegreeName; label: string } => ({ value: d, label: glyphs(d) });
+  const option = (d: DegreeName): { readonly value: DegreeName; readonly label: string } => ({ value: d, label: glyphs(d) });
   return (
     <Panel title={LICKS.changeItsNotes} className="no-print">
       <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">

@@ -27,9 +27,9 @@ import { isolated } from '../../words/name-text';
 import { LICKS } from '../../words/views/licks';
 
 interface Props {
-  body: StudyBody;
-  lick: Lick;
-  neck: Instrument;
+  readonly body: StudyBody;
+  readonly lick: Lick;
+  readonly neck: Instrument;
 }
 
 const NOTHING: (FingeredStep | null)[] = [];
@@ -136,14 +136,14 @@ export function LickBench({ body, lick, neck }: Props) {
 
 interface TabProps extends Props {
   /** A chord that the notes are heard over. */
-  chord: string | null;
-  steps: (FingeredStep | null)[];
-  caret: number;
-  range: { from: number; to: number };
-  sounding: number;
-  onCaret: (caret: number) => void;
-  standing: boolean;
-  onStand: () => void;
+  readonly chord: string | null;
+  readonly steps: (FingeredStep | null)[];
+  readonly caret: number;
+  readonly range: { readonly from: number; readonly to: number };
+  readonly sounding: number;
+  readonly onCaret: (caret: number) => void;
+  readonly standing: boolean;
+  readonly onStand: () => void;
 }
 
 function LickTab({ body, lick, neck, chord, steps, caret, range, sounding, onCaret, standing, onStand }: TabProps) {

@@ -12,7 +12,15 @@ import { useGo } from '../useGo';
 import { LICKS } from '../../words/views/licks';
 
 /** Name and tags of a lick, when it was practised, and copies of it. */
-export function LickDetails({ body, lick, onSet }: { body: StudyBody; lick: Lick; onSet: (fields: Partial<Lick>) => void }) {
+export function LickDetails({
+  body,
+  lick,
+  onSet,
+}: {
+  readonly body: StudyBody;
+  readonly lick: Lick;
+  readonly onSet: (fields: Partial<Lick>) => void;
+}) {
   const dispatch = useAppDispatch();
   return (
     <Panel title={LICKS.thisLick} className="no-print">
@@ -52,7 +60,7 @@ export function LickDetails({ body, lick, onSet }: { body: StudyBody; lick: Lick
 }
 
 /** A lick becomes a kept route in one press, and opens in Connect. */
-function KeepAsRoute({ body, lick }: { body: StudyBody; lick: Lick }) {
+function KeepAsRoute({ body, lick }: { readonly body: StudyBody; readonly lick: Lick }) {
   const dispatch = useAppDispatch();
   const go = useGo();
   const keep = (): void => {

@@ -17,7 +17,7 @@ import { LICKS } from '../../words/views/licks';
 const METERS = ['4/4', '3/4', '2/4', '6/8', '12/8', '5/4', '7/8', '2/2'].map((value) => ({ value, label: value }));
 
 /** Which lick is open, and in what meter. */
-export function LickSentence({ body, lick, neck }: { body: StudyBody; lick: Lick; neck: Instrument }) {
+export function LickSentence({ body, lick, neck }: { readonly body: StudyBody; readonly lick: Lick; readonly neck: Instrument }) {
   const dispatch = useAppDispatch();
   const meter = lick.meter.join('/');
   const meters = METERS.some((m) => m.value === meter) ? METERS : [{ value: meter, label: meter }, ...METERS];

@@ -13,7 +13,7 @@ export function LicksView() {
   return <StudyGate view="licks">{(body) => <OpenLicks body={body} />}</StudyGate>;
 }
 
-function OpenLicks({ body }: { body: StudyBody }) {
+function OpenLicks({ body }: { readonly body: StudyBody }) {
   const lick = useAppSelector(selectLick);
   return (
     <>
@@ -23,7 +23,7 @@ function OpenLicks({ body }: { body: StudyBody }) {
   );
 }
 
-function NoLicks({ body }: { body: StudyBody }) {
+function NoLicks({ body }: { readonly body: StudyBody }) {
   return (
     <>
       <h1 className="text-[1.5625rem] font-medium">{LICKS.noLicksInThisStudy}</h1>

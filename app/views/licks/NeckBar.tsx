@@ -11,7 +11,7 @@ import { instrumentWords } from '../../words/tuning-text';
 import { LICKS } from '../../words/views/licks';
 
 /** The lick lies on another neck than the study's: it can be brought over, by sound or by shape. */
-export function NeckBar({ body, lick }: { body: StudyBody; lick: Lick }) {
+export function NeckBar({ body, lick }: { readonly body: StudyBody; readonly lick: Lick }) {
   const dispatch = useAppDispatch();
   if (lick.stayed)
     return (
@@ -30,7 +30,7 @@ export function NeckBar({ body, lick }: { body: StudyBody; lick: Lick }) {
   const bring = (keep: 'sound' | 'shape') => {
     const moved = toTuning(from, body.instrument, places, keep);
     const whole = moved.places.every((p): p is Place => p !== null);
-    const notes: LickNote[] = whole ? withPlaces(lick.notes, moved.places as Place[]) : lick.notes;
+    const notes: LickNote[] = whole ? withPlaces(lick.notes, moved.places) : lick.notes;
     return {
       whole,
       missing: moved.missing,

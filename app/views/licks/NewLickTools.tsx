@@ -8,7 +8,7 @@ import { TabInput } from './TabInput';
 import { LICKS } from '../../words/views/licks';
 
 /** A new lick: empty, or from a tab. */
-export function NewLickTools({ body }: { body: StudyBody }) {
+export function NewLickTools({ body }: { readonly body: StudyBody }) {
   const dispatch = useAppDispatch();
   const full = body.licks.length >= MOST_LICKS;
   return (

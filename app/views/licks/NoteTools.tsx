@@ -7,14 +7,14 @@ import { lengthWords } from '../../words/lick-text';
 import type { LickEdit } from './useLickEdit';
 import { LICKS } from '../../words/views/licks';
 
-const Sign = ({ children }: { children: string }) => (
+const Sign = ({ children }: { readonly children: string }) => (
   <span aria-hidden className="text-lg leading-none" style={{ fontFamily: 'Noto Music' }}>
     {children}
   </span>
 );
 
 /** What a note is: its length, how it is joined, bent and muted. */
-export function NoteTools({ edit, note }: { edit: LickEdit; note: LickNote | undefined }) {
+export function NoteTools({ edit, note }: { readonly edit: LickEdit; readonly note: LickNote | undefined }) {
   const value = noteValue(edit.ticks);
   const plain = value ? (value.triplet ? (edit.ticks * 3) / 2 : value.dots ? edit.ticks / 1.5 : edit.ticks) : edit.ticks;
   return (

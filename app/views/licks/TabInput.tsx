@@ -15,9 +15,9 @@ import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../ui/Signs';
 import { LICKS } from '../../words/views/licks';
 
-type Read = { line: ReturnType<typeof readTab> } | { why: string };
+type Read = { readonly line: ReturnType<typeof readTab> } | { readonly why: string };
 
-const SPACINGS: { value: Spacing; label: string }[] = [
+const SPACINGS: { readonly value: Spacing; readonly label: string }[] = [
   { value: 'auto', label: LICKS.asItLooks },
   { value: 'eighths', label: LICKS.allEighths2 },
   { value: 'triplets', label: LICKS.allTriplets2 },
@@ -37,7 +37,7 @@ function read(text: string, body: StudyBody, spacing: Spacing): Read | null {
 const SAMPLE = ['E|-----------------', 'B|-----------------', 'G|-----------------', 'D|---------2--4-5--', 'A|---2--4----------', 'E|-2---------------'].join('\n'); // prettier-ignore
 
 /** A tab typed or pasted becomes a lick; what was taken and left is said while it is typed. */
-export function TabInput({ body }: { body: StudyBody }) {
+export function TabInput({ body }: { readonly body: StudyBody }) {
   const dispatch = useAppDispatch();
   const [text, setText] = useState('');
   const [spacing, setSpacing] = useState<Spacing>('auto');

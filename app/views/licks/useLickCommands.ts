@@ -4,10 +4,10 @@ import { LICK_COMMANDS } from './lick-commands';
 import type { LickEdit } from './useLickEdit';
 
 interface On {
-  edit: LickEdit;
-  count: number;
-  hear: () => void;
-  stand: () => void;
+  readonly edit: LickEdit;
+  readonly count: number;
+  readonly hear: () => void;
+  readonly stand: () => void;
 }
 
 /** Runs the commands of a lick. */

@@ -36,33 +36,33 @@ import {
 const DIGIT_MS = 700;
 
 export interface LickEdit {
-  caret: number;
-  setCaret: (caret: number) => void;
+  readonly caret: number;
+  readonly setCaret: (caret: number) => void;
   /** Notes chosen together, both ends included; the caret is one of them. */
-  chosen: { from: number; to: number };
+  readonly chosen: { readonly from: number; readonly to: number };
   /** The choice grows or shrinks by a note. */
-  extend: (by: 1 | -1) => void;
+  readonly extend: (by: 1 | -1) => void;
   /** Every note of the lick gets a length. */
-  all: (ticks: number) => void;
+  readonly all: (ticks: number) => void;
   /** Length that the next note gets, in ticks. */
-  ticks: number;
-  setLength: (ticks: number) => void;
-  enter: (place: Place) => void;
-  put: (place: Place) => void;
-  rest: () => void;
-  remove: () => void;
-  longer: (by: 1 | -1) => void;
-  dot: () => void;
-  triplet: () => void;
-  join: (join: Join) => void;
-  mute: () => void;
-  bend: () => void;
-  release: () => void;
-  stroke: () => void;
-  fret: (by: number) => void;
-  string: (by: 1 | -1) => void;
-  digit: (digit: number) => void;
-  set: (fields: Partial<Lick>) => void;
+  readonly ticks: number;
+  readonly setLength: (ticks: number) => void;
+  readonly enter: (place: Place) => void;
+  readonly put: (place: Place) => void;
+  readonly rest: () => void;
+  readonly remove: () => void;
+  readonly longer: (by: 1 | -1) => void;
+  readonly dot: () => void;
+  readonly triplet: () => void;
+  readonly join: (join: Join) => void;
+  readonly mute: () => void;
+  readonly bend: () => void;
+  readonly release: () => void;
+  readonly stroke: () => void;
+  readonly fret: (by: number) => void;
+  readonly string: (by: 1 | -1) => void;
+  readonly digit: (digit: number) => void;
+  readonly set: (fields: Partial<Lick>) => void;
 }
 
 /** Edits of the open lick, note by note, from a caret that stands on one of its notes (-1: before the first). */

@@ -55,7 +55,7 @@ export function EarPart() {
   );
 }
 
-function ToListen({ onGo }: { onGo: () => void }) {
+function ToListen({ onGo }: { readonly onGo: () => void }) {
   const navigate = useNavigate();
   return (
     <Button

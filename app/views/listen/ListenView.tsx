@@ -36,7 +36,7 @@ export function ListenView() {
 
 const SOURCE_OPTIONS = SOURCES.map((value) => ({ value, label: LISTEN.sources[value] }));
 
-function Open({ body }: { body: StudyBody }) {
+function Open({ body }: { readonly body: StudyBody }) {
   const ear = useEar();
   useEffect(holdEar, []);
   const { source } = listenPrefs.use();
@@ -94,9 +94,9 @@ function Open({ body }: { body: StudyBody }) {
   );
 }
 
-const NO_DEVICES: { id: string; name: string }[] = [];
+const NO_DEVICES: { readonly id: string; readonly name: string }[] = [];
 
-function SourceCard({ source }: { source: SourceName }) {
+function SourceCard({ source }: { readonly source: SourceName }) {
   const { headphones, ...prefs } = listenPrefs.use();
   const { state } = useEar();
   const [devices, setDevices] = useKeyed([state, source], NO_DEVICES);
@@ -139,7 +139,7 @@ function SourceCard({ source }: { source: SourceName }) {
   );
 }
 
-function LatencyCard({ source }: { source: SourceName }) {
+function LatencyCard({ source }: { readonly source: SourceName }) {
   const { latency, asMidi } = listenPrefs.use();
   const { state } = useEar();
   const measuring = useLatency();

@@ -11,7 +11,15 @@ const PAD = 10;
 const SHOWN = 1.5;
 
 /** The notes of a pass in a row, each a bar from its time downwards (late) or upwards (early); the limits shaded. Wrong and missed ones by their signs. */
-export function TimingStrip({ score, lateMs, nameOf }: { score: PassScore; lateMs: number; nameOf: (k: number) => string }) {
+export function TimingStrip({
+  score,
+  lateMs,
+  nameOf,
+}: {
+  readonly score: PassScore;
+  readonly lateMs: number;
+  readonly nameOf: (k: number) => string;
+}) {
   const holder = useRef<HTMLDivElement>(null);
   const width = useWidth(holder);
   const { notes } = score;

@@ -11,7 +11,15 @@ import { LISTEN } from '../../words/views/listen';
 import { useTuner, type Tuner } from './useTuner';
 
 /** The open strings one under the other, each on its scale of cents. */
-export function TunerCard({ instrument, source, onStart }: { instrument: Instrument; source: SourceName; onStart: () => Promise<void> }) {
+export function TunerCard({
+  instrument,
+  source,
+  onStart,
+}: {
+  readonly instrument: Instrument;
+  readonly source: SourceName;
+  readonly onStart: () => Promise<void>;
+}) {
   const tuner = useTuner(instrument);
   const { state } = useEar();
   if (source === 'midi') return <Panel title={LISTEN.tuner}><p className="text-soft">{LISTEN.midiIsTuned}</p></Panel>; // prettier-ignore
@@ -46,7 +54,7 @@ export function TunerCard({ instrument, source, onStart }: { instrument: Instrum
   );
 }
 
-function Told({ tuner: { on, cents, nearer } }: { tuner: Tuner }) {
+function Told({ tuner: { on, cents, nearer } }: { readonly tuner: Tuner }) {
   if (!on) return null;
   if (nearer !== null) return <p className="text-clay">{LISTEN.nearer(nearer)}</p>;
   if (cents === null) return null;
@@ -63,7 +71,7 @@ const HEIGHT = 34;
 /** Cents that have room to either side. */
 const SHOWN = 60;
 
-function Row({ string, note, tuner }: { string: number; note: string; tuner: Tuner }) {
+function Row({ string, note, tuner }: { readonly string: number; readonly note: string; readonly tuner: Tuner }) {
   const holder = useRef<HTMLDivElement>(null);
   const width = useWidth(holder);
   const here = tuner.on && tuner.at === string;

@@ -14,14 +14,14 @@ const BEAT_MS = 60_000 / TEMPO;
 const AFTER = 700;
 
 export interface Measuring {
-  on: boolean;
+  readonly on: boolean;
   /** What came of it; null where it could not be measured, undefined before. */
-  result: Latency | null | undefined;
-  error: NoSound | null;
-  start: () => void;
-  stop: () => void;
+  readonly result: Latency | null | undefined;
+  readonly error: NoSound | null;
+  readonly start: () => void;
+  readonly stop: () => void;
   /** After `elsewhere`: here, and the other window stops. */
-  takeOver: () => void;
+  readonly takeOver: () => void;
 }
 
 /** Measures the delay of what is listened to: four clicks to listen to, eight that are answered. What it comes to is kept. */
@@ -100,7 +100,7 @@ export function useLatency(): Measuring {
         .catch((e: unknown) => {
           if (turn.current !== mine) return;
           stop();
-          setError((e as { why?: NoSound }).why ?? 'broken');
+          setError((e as { readonly why?: NoSound }).why ?? 'broken');
         });
     },
     [stop],

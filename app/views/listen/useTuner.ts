@@ -3,20 +3,20 @@ import { centsFrom, nearestString, openMidis, TUNE, type Instrument } from '../.
 import { canPerform, earNow, hush, perform, onLoudness, setEarTask, useEar } from '../../sound/listen/ear';
 
 export interface Tuner {
-  on: boolean;
+  readonly on: boolean;
   /** Strings in the order in which they are tuned, the lowest first; and which of them it is about. */
-  order: number[];
-  at: number;
+  readonly order: number[];
+  readonly at: number;
   /** Cents of the string it is about, null while none rings. */
-  cents: number | null;
+  readonly cents: number | null;
   /** The string that what rings is nearer to, where it is not this one. */
-  nearer: number | null;
+  readonly nearer: number | null;
   /** The last reading of each string, by its number. */
-  read: ReadonlyMap<number, number>;
-  tuned: ReadonlySet<number>;
-  start: () => void;
-  stop: () => void;
-  go: (string: number) => void;
+  readonly read: ReadonlyMap<number, number>;
+  readonly tuned: ReadonlySet<number>;
+  readonly start: () => void;
+  readonly stop: () => void;
+  readonly go: (string: number) => void;
 }
 
 const CLEAR = 0.9;

@@ -9,7 +9,7 @@ import { LOG } from '../../words/views/log';
 import { dayNumber, minuteBars, tempoPoints } from './charts';
 
 /** The highest clean tempo of each day, with the goal. */
-export function TempoChart({ days, of }: { days: PassCharts['days']; of: string }) {
+export function TempoChart({ days, of }: { readonly days: PassCharts['days']; readonly of: string }) {
   const points = tempoPoints(days);
   const goal = days.reduce((g, d) => d.goal ?? g, 0);
   const [first, last] = [points.at(0), points.at(-1)];
@@ -43,7 +43,7 @@ export function TempoChart({ days, of }: { days: PassCharts['days']; of: string 
 const BARS = { day: 28, week: 26 };
 
 /** Minutes by day or by week. */
-export function MinutesChart({ days, today }: { days: PassCharts['days']; today: string }) {
+export function MinutesChart({ days, today }: { readonly days: PassCharts['days']; readonly today: string }) {
   const [by, setBy] = useState<'day' | 'week'>('day');
   const bars = minuteBars(days, today, by, BARS[by]);
   const most = Math.max(1, ...bars.map((b) => b.minutes));
@@ -88,13 +88,13 @@ export function MinutesChart({ days, today }: { days: PassCharts['days']; today:
 }
 
 export interface RungTempo {
-  label: string;
-  top: number | null;
-  held: number | null;
+  readonly label: string;
+  readonly top: number | null;
+  readonly held: number | null;
 }
 
 /** The ladder of rungs, each with the tempo it holds. */
-export function RungChart({ rungs }: { rungs: RungTempo[] }) {
+export function RungChart({ rungs }: { readonly rungs: RungTempo[] }) {
   const most = Math.max(1, ...rungs.map((r) => r.top ?? 0));
   return (
     <section className="min-w-0 rounded-[10px] border border-line bg-sheet p-4">

@@ -117,10 +117,10 @@ function Filters({
   onFilter,
   onClear,
 }: {
-  filter: PassFilter;
-  data: PassPage | undefined;
-  onFilter: (f: PassFilter) => void;
-  onClear: () => void;
+  readonly filter: PassFilter;
+  readonly data: PassPage | undefined;
+  readonly onFilter: (f: PassFilter) => void;
+  readonly onClear: () => void;
 }) {
   const studies = (data?.studies ?? []).map((s) => ({ value: s.study ?? LEAVES, label: s.study === null ? LOG.looseLeaf : s.name }));
   const shapes = (data?.shapes ?? []).map((s) => ({ value: s.shape, label: s.what }));
@@ -154,7 +154,15 @@ function Filters({
   );
 }
 
-const DateField = ({ label, value, onChange }: { label: string; value: string; onChange: (value: string) => void }) => (
+const DateField = ({
+  label,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+}) => (
   <label className="flex min-w-0 flex-col gap-1 text-xs text-soft">
     {label}
     <input
@@ -169,7 +177,7 @@ const DateField = ({ label, value, onChange }: { label: string; value: string; o
 /** Shapes with what they hold, in the order of their numbers: of the filtered study with their names, else with the study's. */
 function rungsOf(
   data: PassPage | undefined,
-  shapes: readonly { study: string | null; shape: string; top: number | null; held: number | null }[],
+  shapes: readonly { readonly study: string | null; readonly shape: string; readonly top: number | null; readonly held: number | null }[],
 ): RungTempo[] {
   const names = new Map(data?.studies.map((s) => [s.study, s.study === null ? LOG.looseLeaf : s.name]));
   const whats = new Map(data?.shapes.map((s) => [s.shape, s.what]));

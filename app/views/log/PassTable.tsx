@@ -11,14 +11,14 @@ import { ORDER_WORDS, RHYTHM_WORDS, timeWords, VERDICT_WORDS } from '../../words
 import { LOG } from '../../words/views/log';
 
 interface Undo {
-  words: string;
-  undo: () => Promise<unknown>;
+  readonly words: string;
+  readonly undo: () => Promise<unknown>;
 }
 
 const CELL = 'py-2 pr-3 align-top';
 
 /** The passes of the log. Each can be corrected or deleted, and that undone. */
-export function PassTable({ passes }: { passes: KeptPass[] }) {
+export function PassTable({ passes }: { readonly passes: KeptPass[] }) {
   const [correct] = useCorrectPassMutation();
   const [remove] = useDeletePassMutation();
   const [restore] = useRestorePassMutation();
@@ -31,7 +31,7 @@ export function PassTable({ passes }: { passes: KeptPass[] }) {
   };
   const onRemove = (p: KeptPass): void =>
     void tried(remove(p.id).unwrap(), () => setUndo({ words: LOG.removed(p.what), undo: () => restore(p.id).unwrap() }));
-  const onCorrect = (p: KeptPass, fields: { verdict: Verdict; tempo: number }): void => {
+  const onCorrect = (p: KeptPass, fields: { readonly verdict: Verdict; readonly tempo: number }): void => {
     const held = p.reached && fields.verdict === 'clean' && p.goal !== null && fields.tempo >= p.goal;
     void tried(correct({ id: p.id, ...fields, reached: held }).unwrap(), () => {
       setEditing(null);
@@ -115,9 +115,9 @@ function Correcting({
   onSave,
   onCancel,
 }: {
-  pass: KeptPass;
-  onSave: (f: { verdict: Verdict; tempo: number }) => void;
-  onCancel: () => void;
+  readonly pass: KeptPass;
+  readonly onSave: (f: { readonly verdict: Verdict; readonly tempo: number }) => void;
+  readonly onCancel: () => void;
 }) {
   const [verdict, setVerdict] = useState(pass.verdict);
   const [tempo, setTempo] = useState(pass.tempo);

@@ -13,8 +13,8 @@ export const mondayOf = (day: string): string => {
 
 export interface Bar {
   /** The day, or the Monday of the week. */
-  day: string;
-  minutes: number;
+  readonly day: string;
+  readonly minutes: number;
 }
 
 /** Minutes of each of the last `count` days or weeks up to a day, empty ones too. */
@@ -31,8 +31,8 @@ export function minuteBars(days: PassCharts['days'], until: string, by: 'day' | 
 }
 
 export interface TempoPoint {
-  day: string;
-  tempo: number;
+  readonly day: string;
+  readonly tempo: number;
 }
 
 /** The highest clean tempo of each day that has one, thinned to `most` points: of neighbours the higher one stays. */
@@ -46,7 +46,7 @@ export function tempoPoints(days: PassCharts['days'], most = 400): TempoPoint[] 
 }
 
 /** Days played of the last 28, and weeks running (up to this week, or the last one if this has none yet) with a day played. */
-export function streakOf(days: PassCharts['days'], today: string): { days: number; weeks: number } {
+export function streakOf(days: PassCharts['days'], today: string): { readonly days: number; readonly weeks: number } {
   const now = dayNumber(today);
   const recent = days.filter((d) => dayNumber(d.day) > now - 28 && dayNumber(d.day) <= now).length;
   const weeks = new Set(days.map((d) => mondayOf(d.day)));

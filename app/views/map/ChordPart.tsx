@@ -12,7 +12,15 @@ import { MAP } from '../../words/views/map';
 import { ChordChooser } from '../harmony/ChordChooser';
 
 /** A chord whose tones stand out in the shape. */
-export function ChordPart({ scale, chord, onChord }: { scale: ScaleRef; chord: string | null; onChord: (chord: string | null) => void }) {
+export function ChordPart({
+  scale,
+  chord,
+  onChord,
+}: {
+  readonly scale: ScaleRef;
+  readonly chord: string | null;
+  readonly onChord: (chord: string | null) => void;
+}) {
   const dispatch = useAppDispatch();
   const alone = useAppSelector((s) => s.harmony.arpeggio);
   const chords = useMemo(() => (isScale(scale.scale) ? [...chordsIn(scale, 4).chords, ...chordsIn(scale, 3).chords] : []), [scale]);

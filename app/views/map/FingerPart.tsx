@@ -20,10 +20,10 @@ import { COST_WORDS, FINGER_WORDS, MOVE_WORDS, placeWords } from '../../words/ro
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  body: StudyBody;
-  shape: Shape;
-  at: { place: Place; button: HTMLElement };
-  onClose: () => void;
+  readonly body: StudyBody;
+  readonly shape: Shape;
+  readonly at: { readonly place: Place; readonly button: HTMLElement };
+  readonly onClose: () => void;
 }
 
 /** Why a place of the shape has its finger, and another one for it: the rest is solved around it. */
@@ -104,7 +104,7 @@ function whyOf(
   body: StudyBody,
   shape: Shape,
   place: Place,
-  options: { school: Parameters<typeof whyFinger>[3]['school']; hand: StudyBody['hand'] },
+  options: { readonly school: Parameters<typeof whyFinger>[3]['school']; readonly hand: StudyBody['hand'] },
 ): Why | null {
   if (ruleOf(body.layout.kind).still && !pinsOf(body, shape).length) return null;
   const places = shape.notes.map(({ string, fret }) => ({ string, fret }));
@@ -122,7 +122,7 @@ function whyOf(
 /** "+5.0", "−1.2". */
 const signed = (mm: number): string => `${mm < 0 ? '−' : '+'}${Math.abs(mm).toFixed(1)}`;
 
-function Reasons({ why }: { why: Why }) {
+function Reasons({ why }: { readonly why: Why }) {
   const parts = why.parts.filter((p) => Math.abs(p.mm) >= 0.05).map((p) => `${p.mm.toFixed(1)} for ${COST_WORDS[p.word]}`);
   const others = why.others.filter((o) => Number.isFinite(o.moreMm)).map((o) => `${FINGER_WORDS[o.finger]} ${signed(o.moreMm)}`);
   return (

@@ -15,10 +15,10 @@ import { LISTEN } from '../../words/views/listen';
 import type { FreePlay } from './useFreePlay';
 
 /** What is played while the Map listens: what sounds, and keeping it as a lick. */
-export function FreePlayLine({ body, shape, play }: { body: StudyBody; shape: Shape | null; play: FreePlay }) {
+export function FreePlayLine({ body, shape, play }: { readonly body: StudyBody; readonly shape: Shape | null; readonly play: FreePlay }) {
   const dispatch = useAppDispatch();
   const naming = usePrefs();
-  const [told, setTold] = useState<{ words: string; bad: boolean } | null>(null);
+  const [told, setTold] = useState<{ readonly words: string; readonly bad: boolean } | null>(null);
   if (!play.on) return null;
   const keep = (): void => {
     const heard = play.heard();

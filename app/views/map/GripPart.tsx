@@ -6,10 +6,10 @@ import { readGrip, type Under } from '../../words/grip-text';
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  instrument: Instrument;
-  scale: ScaleRef;
-  layout: Layout;
-  onUnder: (under: Under) => void;
+  readonly instrument: Instrument;
+  readonly scale: ScaleRef;
+  readonly layout: Layout;
+  readonly onUnder: (under: Under) => void;
 }
 
 /** A grip as it is played, and the shapes that lie under it in each way of cutting the neck; choosing one goes there. */

@@ -4,24 +4,34 @@ import { Select } from '../../ui/Select';
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  layout: Layout;
-  instrument: Instrument;
-  roots: Place[];
-  onLayout: (layout: Layout) => void;
+  readonly layout: Layout;
+  readonly instrument: Instrument;
+  readonly roots: Place[];
+  readonly onLayout: (layout: Layout) => void;
 }
 
 /** One option of a layout and what is needed to set it. */
 interface OptionProps<F extends Field> {
-  field: F;
-  value: unknown;
+  readonly field: F;
+  readonly value: unknown;
   /** The layout's other options, by name. */
-  options: Readonly<Record<string, unknown>>;
-  given: Props;
+  readonly options: Readonly<Record<string, unknown>>;
+  readonly given: Props;
   /** Undefined leaves the option out. */
-  onValue: (value: unknown) => void;
+  readonly onValue: (value: unknown) => void;
 }
 
-function PlaceSelect({ label, roots, value, onValue }: { label: string; roots: Place[]; value: Place; onValue: (p: Place) => void }) {
+function PlaceSelect({
+  label,
+  roots,
+  value,
+  onValue,
+}: {
+  readonly label: string;
+  readonly roots: Place[];
+  readonly value: Place;
+  readonly onValue: (p: Place) => void;
+}) {
   const options = roots.map((p) => ({ value: placeKey(p), label: MAP.stringFret(p.string, p.fret) }));
   return (
     <Select
@@ -35,7 +45,7 @@ function PlaceSelect({ label, roots, value, onValue }: { label: string; roots: P
 
 const asNumber = (value: unknown, otherwise: number): number => (typeof value === 'number' ? value : otherwise);
 
-function Fret({ field, value, options, given, onValue }: OptionProps<Extract<Field, { is: 'fret' }>>) {
+function Fret({ field, value, options, given, onValue }: OptionProps<Extract<Field, { readonly is: 'fret' }>>) {
   const low = asNumber(field.notBelow && options[field.notBelow], 0);
   const high = asNumber(field.notAbove && options[field.notAbove], given.instrument.frets);
   const whole = asNumber(value, field.notAbove ? 0 : given.instrument.frets);
@@ -43,7 +53,7 @@ function Fret({ field, value, options, given, onValue }: OptionProps<Extract<Fie
 }
 
 /** Strings, their counts and the start hang together, so one control sets all three. */
-function Strings({ given: { layout, instrument, roots, onLayout } }: OptionProps<Extract<Field, { is: 'strings' }>>) {
+function Strings({ given: { layout, instrument, roots, onLayout } }: OptionProps<Extract<Field, { readonly is: 'strings' }>>) {
   const set = layout as LayoutOf<'string-set'>;
   const upward = stringsUpward(instrument);
   const toggle = (string: number): void => {
@@ -64,7 +74,7 @@ function Strings({ given: { layout, instrument, roots, onLayout } }: OptionProps
   );
 }
 
-function Counts({ field, value, options, onValue }: OptionProps<Extract<Field, { is: 'counts' }>>) {
+function Counts({ field, value, options, onValue }: OptionProps<Extract<Field, { readonly is: 'counts' }>>) {
   const counts = value as number[];
   return (options.strings as number[]).map((s, k) => (
     <NumberField
@@ -79,7 +89,7 @@ function Counts({ field, value, options, onValue }: OptionProps<Extract<Field, {
 }
 
 /** The control of each sort of option. */
-const CONTROLS: { [S in Field['is']]: (p: OptionProps<Extract<Field, { is: S }>>) => React.ReactNode } = {
+const CONTROLS: { [S in Field['is']]: (p: OptionProps<Extract<Field, { readonly is: S }>>) => React.ReactNode } = {
   whole: ({ field, value, onValue }) => (
     <NumberField
       label={field.label}

@@ -6,11 +6,11 @@ import { LayoutControls } from './LayoutControls';
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  layout: Layout;
-  roots: Place[];
+  readonly layout: Layout;
+  readonly roots: Place[];
   /** Where a layout that hangs on a root begins. */
-  start: Start;
-  onLayout: (layout: Layout) => void;
+  readonly start: Start;
+  readonly onLayout: (layout: Layout) => void;
 }
 
 /** How the neck is cut into shapes, and what that way lets one set. */

@@ -22,7 +22,7 @@ import { MAP } from '../../words/views/map';
 const capital = (words: string): string => words[0].toUpperCase() + words.slice(1);
 
 /** Why the shape looks so, and what a scale laid over it changes. */
-export function WhyLine({ body, shape, shapes }: { body: StudyBody; shape: Shape; shapes: Shape[] }) {
+export function WhyLine({ body, shape, shapes }: { readonly body: StudyBody; readonly shape: Shape; readonly shapes: Shape[] }) {
   const { layout, instrument, scale } = body;
   const dispatch = useAppDispatch();
   return (
@@ -51,7 +51,17 @@ const laidOverWords = ({ chord, over, scale }: StudyBody): string =>
   ].join(' ');
 
 /** The scale and how to change it, the shape, and the rungs next to it. */
-export function MapPanels({ body, laid, current, seam }: { body: StudyBody; laid: Laid; current: number; seam: number }) {
+export function MapPanels({
+  body,
+  laid,
+  current,
+  seam,
+}: {
+  readonly body: StudyBody;
+  readonly laid: Laid;
+  readonly current: number;
+  readonly seam: number;
+}) {
   const shape = laid.shapes[current];
   return (
     <div className="after-tools mt-3 grid grid-cols-1 gap-3 md:grid-cols-2 xl:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)_minmax(0,1fr)]">
@@ -86,7 +96,7 @@ function downFacts(body: StudyBody, shape: Shape): Fact[] {
 }
 
 /** Both ways to play the shape's two-note cells, one press each. */
-function ShapeChoices({ body, shape }: { body: StudyBody; shape: Shape }) {
+function ShapeChoices({ body, shape }: { readonly body: StudyBody; readonly shape: Shape }) {
   const dispatch = useAppDispatch();
   const { hand } = body;
   if (ruleOf(body.layout.kind).still) return null;
@@ -102,7 +112,7 @@ function ShapeChoices({ body, shape }: { body: StudyBody; shape: Shape }) {
 }
 
 /** Where two rungs meet, and the way on to Connect. */
-function SeamPanel({ laid, seam }: { laid: Laid; seam: number }) {
+function SeamPanel({ laid, seam }: { readonly laid: Laid; readonly seam: number }) {
   const dispatch = useAppDispatch();
   const go = useGo();
   const [below, above] = [laid.shapes[seam], laid.shapes[seam + 1]];

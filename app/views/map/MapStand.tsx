@@ -15,12 +15,12 @@ import { scaleName } from '../../words/scale-text';
 import { Stand } from '../Stand';
 
 interface Props {
-  body: StudyBody;
-  laid: Laid;
-  current: number;
-  notes: NeckNote[];
-  open: boolean;
-  onClose: () => void;
+  readonly body: StudyBody;
+  readonly laid: Laid;
+  readonly current: number;
+  readonly notes: NeckNote[];
+  readonly open: boolean;
+  readonly onClose: () => void;
 }
 
 const about = (shape: Shape | undefined): string => (shape ? `${shape.label}, fret ${shape.lowFret}` : '');
@@ -45,7 +45,7 @@ export function MapStand({ body, laid, current, notes, open, onClose }: Props) {
   );
 }
 
-function StandNeck({ body, shape, notes }: { body: StudyBody; shape: Shape; notes: NeckNote[] }) {
+function StandNeck({ body, shape, notes }: { readonly body: StudyBody; readonly shape: Shape; readonly notes: NeckNote[] }) {
   const holder = useRef<HTMLDivElement>(null);
   const [width, height] = [useWidth(holder), useHeight(holder)];
   const { instrument, labels, focus, layout, scale } = body;
@@ -70,7 +70,7 @@ function StandNeck({ body, shape, notes }: { body: StudyBody; shape: Shape; note
 }
 
 /** The finger of each note beside its mark. */
-function Fingers({ g, shape }: { g: NeckGeometry; shape: Shape }) {
+function Fingers({ g, shape }: { readonly g: NeckGeometry; readonly shape: Shape }) {
   return shape.notes.map((n) => (
     <text
       key={`${n.string}/${n.fret}`}
@@ -90,7 +90,7 @@ const LARGEST = 4;
 const MARK_PX = 33;
 
 /** A neck drawn so large that the frets of a shape, and half a fret beside them, fill a screen; `x` is where it begins. */
-function fit({ instrument }: StudyBody, shape: Shape, width: number, height: number): { g: NeckGeometry; x: number } {
+function fit({ instrument }: StudyBody, shape: Shape, width: number, height: number): { readonly g: NeckGeometry; readonly x: number } {
   const { frets } = instrument;
   const nut = nutFret(instrument);
   const from = Math.max(nut, shape.lowFret);

@@ -10,7 +10,7 @@ import { OverPart } from './OverPart';
 import { ShowPart } from './ShowPart';
 
 type Props = Pick<StudyBody, 'instrument' | 'scale' | 'over' | 'chord' | 'focus' | 'layout' | 'school' | 'hand'> & {
-  onUnder: (under: Under) => void;
+  readonly onUnder: (under: Under) => void;
 };
 
 /** What lies over the shape, which notes stand out, and whose hand plays it. */

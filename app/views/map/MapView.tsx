@@ -39,7 +39,7 @@ export function MapView() {
   return <StudyGate view="map">{(body, laid) => <OpenMap body={body} laid={laid} />}</StudyGate>;
 }
 
-function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
+function OpenMap({ body, laid }: { readonly body: StudyBody; readonly laid: Laid }) {
   const dispatch = useAppDispatch();
   const notes = useAppSelector(selectNotes);
   const current = useAppSelector(selectRung);
@@ -62,7 +62,7 @@ function OpenMap({ body, laid }: { body: StudyBody; laid: Laid }) {
     },
     [laid, setSeam],
   );
-  const [finger, setFinger] = useState<{ place: Place; button: HTMLElement } | null>(null);
+  const [finger, setFinger] = useState<{ readonly place: Place; readonly button: HTMLElement } | null>(null);
   const onFinger = useCallback((place: Place, button: HTMLElement) => setFinger({ place, button }), []);
   const held = useAppSelector((s) => s.harmony.grip);
   const grip = useMemo(() => gripOn(body.instrument, held), [body.instrument, held]);

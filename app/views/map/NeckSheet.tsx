@@ -27,22 +27,22 @@ import type { FreePlay } from './useFreePlay';
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  body: StudyBody;
-  notes: NeckNote[];
-  laid: Laid;
-  current: number;
+  readonly body: StudyBody;
+  readonly notes: NeckNote[];
+  readonly laid: Laid;
+  readonly current: number;
   /** The seam shown instead of the rung, or -1. */
-  seam: number;
-  onSeam: (index: number) => void;
-  onFinger: (place: Place, button: HTMLElement) => void;
+  readonly seam: number;
+  readonly onSeam: (index: number) => void;
+  readonly onFinger: (place: Place, button: HTMLElement) => void;
   /** Index of the note that sounds, in the shape's notes. */
-  sounding: number;
-  onRung: (index: number) => void;
+  readonly sounding: number;
+  readonly onRung: (index: number) => void;
   /** Places pressed on the neck. */
-  grip: readonly Place[];
-  onPress: (place: Place) => void;
+  readonly grip: readonly Place[];
+  readonly onPress: (place: Place) => void;
   /** What is played while it listens. */
-  play: FreePlay;
+  readonly play: FreePlay;
 }
 
 const GAPS = { wide: 39, close: 32 };

@@ -8,9 +8,9 @@ import { matchScales, scaleName } from '../../words/scale-text';
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  scale: ScaleRef;
-  over: ScaleRef | null;
-  onOver: (over: ScaleRef | null) => void;
+  readonly scale: ScaleRef;
+  readonly over: ScaleRef | null;
+  readonly onOver: (over: ScaleRef | null) => void;
 }
 
 /** A second scale laid over the first in the same place. */

@@ -9,13 +9,13 @@ import { refusalWords } from '../../words/save-text';
 import { MAP } from '../../words/views/map';
 
 /** A scale that has no usual name: kept in the notebook under one of the player's, found in every study by it. */
-export function OwnScalePart({ scale }: { scale: ScaleRef }) {
+export function OwnScalePart({ scale }: { readonly scale: ScaleRef }) {
   const mine = useOwnScale(scale.scale);
   if (mine) return <Kept key={`${mine.id}/${mine.revision}`} mine={mine} />;
   return Array.isArray(scale.scale) ? <Fresh scale={scale} /> : null;
 }
 
-function Fresh({ scale }: { scale: ScaleRef }) {
+function Fresh({ scale }: { readonly scale: ScaleRef }) {
   const [create, { error }] = useCreateScaleMutation();
   const [restore, undo] = useRestoreScaleMutation();
   const keep = (name: string): void => void create({ name, degrees: degreesOf(scale.scale) });
@@ -35,9 +35,9 @@ function Fresh({ scale }: { scale: ScaleRef }) {
 }
 
 /** What was deleted last in this window, to be brought back. */
-let deletedLast: { id: string; name: string; degrees: string } | null = null;
+let deletedLast: { readonly id: string; readonly name: string; readonly degrees: string } | null = null;
 
-function Kept({ mine: { id, revision, body } }: { mine: KeptScale }) {
+function Kept({ mine: { id, revision, body } }: { readonly mine: KeptScale }) {
   const [save, saved] = useSaveScaleMutation();
   const [remove, removed] = useDeleteScaleMutation();
   const onDelete = (): void => {
@@ -61,7 +61,7 @@ function Kept({ mine: { id, revision, body } }: { mine: KeptScale }) {
   );
 }
 
-const Refused = ({ what, error }: { what: string; error: unknown }) =>
+const Refused = ({ what, error }: { readonly what: string; readonly error: unknown }) =>
   error ? (
     <p role="alert" className="mt-1 text-clay">
       <Signs>{`${what}: ${refusalWords(error)}`}</Signs>
@@ -69,11 +69,11 @@ const Refused = ({ what, error }: { what: string; error: unknown }) =>
   ) : null;
 
 interface NamedProps {
-  label: string;
-  usual: string;
-  press: string;
-  onName: (name: string) => void;
-  children?: ReactNode;
+  readonly label: string;
+  readonly usual: string;
+  readonly press: string;
+  readonly onName: (name: string) => void;
+  readonly children?: ReactNode;
 }
 
 function Named({ label, usual, press, onName, children }: NamedProps) {

@@ -17,10 +17,10 @@ import { Signs, SvgSigns } from '../../ui/Signs';
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  scale: ScaleRef;
-  passing: DegreeName[];
-  onScale: (scale: ScaleRef) => void;
-  onPassing: (passing: DegreeName[]) => void;
+  readonly scale: ScaleRef;
+  readonly passing: DegreeName[];
+  readonly onScale: (scale: ScaleRef) => void;
+  readonly onPassing: (passing: DegreeName[]) => void;
 }
 
 const SLOT = 33;
@@ -29,9 +29,9 @@ const x = (slot: number): number => LEFT + slot * SLOT;
 const WIDTH = x(12) + LEFT;
 
 interface Peg {
-  degree: DegreeName;
-  name: string;
-  solid: boolean;
+  readonly degree: DegreeName;
+  readonly name: string;
+  readonly solid: boolean;
 }
 
 function pegsOf(scale: ScaleRef): Map<number, Peg> {
@@ -41,7 +41,7 @@ function pegsOf(scale: ScaleRef): Map<number, Peg> {
   );
 }
 
-function Arcs({ sounds }: { sounds: number[] }) {
+function Arcs({ sounds }: { readonly sounds: number[] }) {
   const ends = [...sounds, 12];
   return sounds.map((a, k) => {
     const b = ends[k + 1];
@@ -57,7 +57,7 @@ function Arcs({ sounds }: { sounds: number[] }) {
   });
 }
 
-function PegPlate({ slot, peg, passing }: { slot: number; peg: Peg; passing: boolean }) {
+function PegPlate({ slot, peg, passing }: { readonly slot: number; readonly peg: Peg; readonly passing: boolean }) {
   const root = slot % 12 === 0;
   const ink = root ? '#1b1406' : peg.solid && !passing ? 'var(--sheet)' : 'var(--feather)';
   return (

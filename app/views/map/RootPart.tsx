@@ -6,11 +6,11 @@ import { noRootWords, readRoot, rootsFor, rootWords, type RootWish } from '../..
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  instrument: Instrument;
-  scale: ScaleRef;
-  shapes: Shape[];
-  root: RootWish;
-  onRoot: (root: RootWish) => void;
+  readonly instrument: Instrument;
+  readonly scale: ScaleRef;
+  readonly shapes: Shape[];
+  readonly root: RootWish;
+  readonly onRoot: (root: RootWish) => void;
 }
 
 /** Where the root lies, and under which finger: the hand goes to the rung that has it. */

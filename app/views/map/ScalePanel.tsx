@@ -16,15 +16,15 @@ import { isolated } from '../../words/name-text';
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  scale: ScaleRef;
-  passing: DegreeName[];
+  readonly scale: ScaleRef;
+  readonly passing: DegreeName[];
 }
 
 /** What the panel does to the study; the same for all its parts. */
 interface Does {
-  onScale: (scale: ScaleRef) => void;
-  onPassing: (passing: DegreeName[]) => void;
-  onOver: (over: ScaleRef) => void;
+  readonly onScale: (scale: ScaleRef) => void;
+  readonly onPassing: (passing: DegreeName[]) => void;
+  readonly onOver: (over: ScaleRef) => void;
 }
 type Whole = Props & Does;
 

@@ -9,8 +9,8 @@ import { isolated } from '../../words/name-text';
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  scale: ScaleRef;
-  onScale: (scale: ScaleRef) => void;
+  readonly scale: ScaleRef;
+  readonly onScale: (scale: ScaleRef) => void;
 }
 
 const stepsOf = (ref: ScaleRef): string => (Array.isArray(ref.scale) ? ref.scale.join(' ') : ref.scale);

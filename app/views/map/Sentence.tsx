@@ -14,11 +14,11 @@ import { TuningPart } from './TuningPart';
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  scale: ScaleRef;
-  instrument: Instrument;
-  layout: Layout;
-  shapes: Shape[];
-  current: number;
+  readonly scale: ScaleRef;
+  readonly instrument: Instrument;
+  readonly layout: Layout;
+  readonly shapes: Shape[];
+  readonly current: number;
 }
 
 /** What is mapped, as a sentence whose parts are the controls. */
@@ -57,7 +57,7 @@ const What = memo(function What({
   instrument,
   layout,
   root,
-}: Pick<Props, 'scale' | 'instrument' | 'layout'> & { root: Place | null }) {
+}: Pick<Props, 'scale' | 'instrument' | 'layout'> & { readonly root: Place | null }) {
   const dispatch = useAppDispatch();
   const roots = useMemo(() => (isScale(scale.scale) ? rootPlaces(instrument, scale) : []), [instrument, scale]);
   return (
@@ -75,7 +75,7 @@ const What = memo(function What({
   );
 });
 
-const ScaleLine = memo(function ScaleLine({ scale }: { scale: ScaleRef }) {
+const ScaleLine = memo(function ScaleLine({ scale }: { readonly scale: ScaleRef }) {
   return (
     <p className="mt-0.5 grow text-[0.8125rem] text-soft">
       {scaleFacts(scale).map((f, k): ReactNode => (

@@ -27,11 +27,11 @@ import { MAP } from '../../words/views/map';
 import { useGo } from '../useGo';
 
 interface Choice {
-  what: SheetRequest['what'] | 'study';
-  copies: boolean;
-  paper: Paper;
-  turn: Turn;
-  ink: Ink;
+  readonly what: SheetRequest['what'] | 'study';
+  readonly copies: boolean;
+  readonly paper: Paper;
+  readonly turn: Turn;
+  readonly ink: Ink;
 }
 
 /** Kept routes and licks of the study, as they stand, after its shapes. */
@@ -50,10 +50,10 @@ const paperOf = (body: StudyBody, shape: Shape, { what, ...choice }: Choice): Pa
 };
 
 interface Props {
-  body: StudyBody;
-  shape: Shape;
+  readonly body: StudyBody;
+  readonly shape: Shape;
   /** All rungs of the ladder. */
-  shapes: Shape[];
+  readonly shapes: Shape[];
 }
 
 /** What is on the neck, on paper or in a file. */

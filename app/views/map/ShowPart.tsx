@@ -5,9 +5,9 @@ import { listWords } from '../../words/scale-text';
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  scale: ScaleRef;
-  focus: DegreeName[];
-  onFocus: (focus: DegreeName[]) => void;
+  readonly scale: ScaleRef;
+  readonly focus: DegreeName[];
+  readonly onFocus: (focus: DegreeName[]) => void;
 }
 
 const says = (focus: DegreeName[]): string => (focus.length === 0 ? 'all notes' : focus.join() === '1' ? 'roots' : listWords(focus));

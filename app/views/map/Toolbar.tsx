@@ -7,12 +7,12 @@ import { HearButton, Tempo } from '../HearTools';
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  labels: Labels;
-  tempo: number;
-  hearing: boolean;
-  canHear: boolean;
-  onHear: () => void;
-  children: ReactNode;
+  readonly labels: Labels;
+  readonly tempo: number;
+  readonly hearing: boolean;
+  readonly canHear: boolean;
+  readonly onHear: () => void;
+  readonly children: ReactNode;
 }
 
 const LABEL_OPTIONS = LABELS.map((value) => ({ value, label: value[0].toUpperCase() + value.slice(1) }));

@@ -8,8 +8,8 @@ import { instrumentWords, matchTunings, retuned, stringsWord, type TuningChoice 
 import { MAP } from '../../words/views/map';
 
 interface Props {
-  instrument: Instrument;
-  onInstrument: (instrument: Instrument) => void;
+  readonly instrument: Instrument;
+  readonly onInstrument: (instrument: Instrument) => void;
 }
 
 const COUNTED = [

@@ -5,13 +5,13 @@ import { rangeOf } from '../../sound/listen/meant';
 import { REMEMBERED } from '../../store/practice/played';
 
 export interface FreePlay {
-  on: boolean;
+  readonly on: boolean;
   /** MIDI number of what sounds now; null: nothing. */
-  midi: number | null;
+  readonly midi: number | null;
   /** Every place it can be. */
-  places: Place[];
+  readonly places: Place[];
   /** What was played since listening began. */
-  heard: () => readonly TimedNote[];
+  readonly heard: () => readonly TimedNote[];
 }
 
 /** A note is shown for so long, ms. */

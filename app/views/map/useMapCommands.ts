@@ -23,7 +23,15 @@ const rightward = ({ body }: Now): 1 | -1 => (body.instrument.handedness === 'le
 const nextLabels = ({ body }: Now): Partial<StudyBody> => ({ labels: LABELS[(LABELS.indexOf(body.labels) + 1) % LABELS.length] });
 
 /** Runs the Map's commands. */
-export function useMapCommands({ hear, stand, listen }: { hear: () => void; stand: () => void; listen: () => void }): void {
+export function useMapCommands({
+  hear,
+  stand,
+  listen,
+}: {
+  readonly hear: () => void;
+  readonly stand: () => void;
+  readonly listen: () => void;
+}): void {
   const dispatch = useAppDispatch();
   const on = (make: Parameters<typeof change>[0]) => () => void dispatch(change(make));
   const practise = usePractise();

@@ -21,16 +21,16 @@ import { isolated } from '../../words/name-text';
 import { NOTEBOOK } from '../../words/views/notebook';
 
 interface Props {
-  entries: Entry[];
+  readonly entries: Entry[];
   /** Keys of the studies and licks that are ticked. */
-  chosen: ReadonlySet<string>;
-  onChosen: (chosen: ReadonlySet<string>) => void;
-  onOpen: (entry: Entry) => void;
-  onDelete: (study: { id: string; name: string }) => void;
-  onProblem: (message: string) => void;
+  readonly chosen: ReadonlySet<string>;
+  readonly onChosen: (chosen: ReadonlySet<string>) => void;
+  readonly onOpen: (entry: Entry) => void;
+  readonly onDelete: (study: { readonly id: string; readonly name: string }) => void;
+  readonly onProblem: (message: string) => void;
   /** Studies whose licks are shown, by id; null: licks are shown as they are found. */
-  unfolded: ReadonlySet<string> | null;
-  onFold: (study: string) => void;
+  readonly unfolded: ReadonlySet<string> | null;
+  readonly onFold: (study: string) => void;
 }
 
 const ROW_PX = 68;
@@ -181,18 +181,18 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
   );
 }
 
-const Filler = ({ height }: { height: number }) => (
+const Filler = ({ height }: { readonly height: number }) => (
   <tr aria-hidden>
     <td colSpan={6} style={{ height }} />
   </tr>
 );
 
 interface NameProps {
-  e: Entry;
-  open: boolean;
-  onOpen: () => void;
-  unfolded: boolean | null;
-  onFold: () => void;
+  readonly e: Entry;
+  readonly open: boolean;
+  readonly onOpen: () => void;
+  readonly unfolded: boolean | null;
+  readonly onFold: () => void;
 }
 
 function NameCell({ e, open, onOpen, unfolded, onFold }: NameProps) {

@@ -7,7 +7,7 @@ import { NOTEBOOK } from '../../words/views/notebook';
 
 const FIELD = 'w-full rounded-md border border-line bg-paper px-3 py-2 text-base';
 
-export function NewStudy({ onMade, onCancel }: { onMade: (id: string) => void; onCancel: () => void }) {
+export function NewStudy({ onMade, onCancel }: { readonly onMade: (id: string) => void; readonly onCancel: () => void }) {
   const [name, setName] = useState('');
   const [set, setSet] = useState('');
   const [create, { error, isLoading }] = useCreateStudyMutation();

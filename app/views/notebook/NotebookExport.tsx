@@ -15,8 +15,8 @@ import { useLineFormats } from '../useLineFormats';
 import { NOTEBOOK } from '../../words/views/notebook';
 
 interface Props {
-  chosen: readonly Entry[];
-  onProblem: (message: string | null) => void;
+  readonly chosen: readonly Entry[];
+  readonly onProblem: (message: string | null) => void;
 }
 
 /** Studies that are ticked, and licks, as files. */
@@ -37,7 +37,7 @@ export function NotebookExport({ chosen, onProblem }: Props) {
   );
 }
 
-function Form({ chosen, onProblem, close }: Props & { close: () => void }) {
+function Form({ chosen, onProblem, close }: Props & { readonly close: () => void }) {
   const load = useLoad(onProblem);
   const formats = useLineFormats();
   const studies = [...new Set(chosen.filter((e) => e.kind === 'study').map((e) => e.study.id))];
@@ -78,15 +78,15 @@ function Form({ chosen, onProblem, close }: Props & { close: () => void }) {
 }
 
 interface Found {
-  lick: Lick;
-  neck: Instrument;
-  body: StudyBody;
+  readonly lick: Lick;
+  readonly neck: Instrument;
+  readonly body: StudyBody;
 }
 
 /** Reads what is chosen, fresh from the server; says what could not be read and gives nothing then. */
 function useLoad(onProblem: Props['onProblem']) {
   const dispatch = useAppDispatch();
-  const bodies = async (ids: readonly string[]): Promise<{ id: string; body: StudyBody }[] | null> => {
+  const bodies = async (ids: readonly string[]): Promise<{ readonly id: string; readonly body: StudyBody }[] | null> => {
     const all = await Promise.all(ids.map((id) => dispatch(api.endpoints.study.initiate(id, { forceRefetch: true, subscribe: false }))));
     const studies = all.flatMap((r) => (r.data ? [{ id: r.data.id, body: r.data.body }] : []));
     const whole = studies.length === ids.length;
@@ -105,7 +105,7 @@ function useLoad(onProblem: Props['onProblem']) {
     const scales = (own.data ?? []).filter((s) => used.has(s.body.degrees.join())).map(({ id, body }) => ({ id, body }));
     return { studies, instruments, scales };
   };
-  const licks = async (wanted: readonly { study: string; lick: string }[]): Promise<Found[] | null> => {
+  const licks = async (wanted: readonly { readonly study: string; readonly lick: string }[]): Promise<Found[] | null> => {
     const studies = await bodies([...new Set(wanted.map((w) => w.study))]);
     return (
       studies &&

@@ -16,8 +16,8 @@ import { NotebookExport } from './NotebookExport';
 import { NOTEBOOK } from '../../words/views/notebook';
 
 interface Props {
-  chosen: readonly Entry[];
-  onProblem: (message: string | null) => void;
+  readonly chosen: readonly Entry[];
+  readonly onProblem: (message: string | null) => void;
 }
 
 const ACCEPT = '.json,.musicxml,.xml,.mxl,.mid,.midi,.txt,.tab,.scl,.kbm';
@@ -65,7 +65,7 @@ const sizeWords = (bytes: number): string => (bytes < 1_000_000 ? `${Math.ceil(b
 /** A question takes the focus, so that it is heard and answered by keys. */
 const takeFocus = (element: HTMLElement | null): void => element?.focus();
 
-function Backups({ onProblem }: { onProblem: (message: string | null) => void }) {
+function Backups({ onProblem }: { readonly onProblem: (message: string | null) => void }) {
   const dispatch = useAppDispatch();
   const { data = [] } = useCopiesQuery(undefined, { refetchOnMountOrArgChange: true });
   const [makeCopy, { isLoading }] = useMakeCopyMutation();
@@ -73,11 +73,11 @@ function Backups({ onProblem }: { onProblem: (message: string | null) => void })
   const [replace, { isLoading: replacing }] = useReplaceNotebookMutation();
   const [versions, setVersions] = useState(false);
   const { data: taking } = useTakingInQuery(undefined, { skip: !replacing, pollingInterval: replacing ? 300 : 0 });
-  const [asked, setAsked] = useState<{ words: string; go: () => Promise<{ error?: unknown }> } | null>(null);
+  const [asked, setAsked] = useState<{ readonly words: string; readonly go: () => Promise<{ readonly error?: unknown }> } | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
 
-  const done = (result: { error?: unknown }): void => {
+  const done = (result: { readonly error?: unknown }): void => {
     setAsked(null);
     if (!result.error) {
       dispatch(studyClosed());
@@ -91,7 +91,7 @@ function Backups({ onProblem }: { onProblem: (message: string | null) => void })
     if (file.size > NOTEBOOK_LIMIT) return setSaid(NOTEBOOK.thatFileIsLargerThan(NOTEBOOK_LIMIT / 1024 / 1024));
     const read = readBundle(await file.text());
     if ('problem' in read) return setSaid(NOTEBOOK.nothingWasChanged2(isolated(file.name), read.problem));
-    const { bundle }: { bundle: Bundle } = read;
+    const { bundle }: { readonly bundle: Bundle } = read;
     setAsked({
       words: NOTEBOOK.putAndFromInThe(
         counted(bundle.studies.length, 'study', 'studies'),

@@ -26,8 +26,8 @@ import { NOTEBOOK } from '../../words/views/notebook';
 import { DRAWING } from '../../words/views/drawing';
 
 interface Deleted {
-  id: string;
-  name: string;
+  readonly id: string;
+  readonly name: string;
 }
 
 const NOTHING: Entry[] = [];

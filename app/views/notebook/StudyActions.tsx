@@ -14,10 +14,10 @@ import { say } from '../../shell/say';
 import { NOTEBOOK } from '../../words/views/notebook';
 
 interface Props {
-  study: StudySummary;
-  onOpen: () => void;
-  onDelete: () => void;
-  onProblem: (message: string) => void;
+  readonly study: StudySummary;
+  readonly onOpen: () => void;
+  readonly onDelete: () => void;
+  readonly onProblem: (message: string) => void;
 }
 
 /** The study's own record, fresh from the server, for a copy or for other fields. */
@@ -42,7 +42,15 @@ function useStudyActions(study: StudySummary, onProblem: (message: string) => vo
   return { duplicate, set };
 }
 
-function Details({ study, set, close }: { study: StudySummary; set: (fields: Partial<StudyBody>) => Promise<void>; close: () => void }) {
+function Details({
+  study,
+  set,
+  close,
+}: {
+  readonly study: StudySummary;
+  readonly set: (fields: Partial<StudyBody>) => Promise<void>;
+  readonly close: () => void;
+}) {
   const [name, setName] = useState(study.name);
   const [group, setGroup] = useState(study.set);
   const submit = (e: FormEvent): void => {
@@ -76,9 +84,9 @@ function Details({ study, set, close }: { study: StudySummary; set: (fields: Par
 }
 
 interface Item {
-  word: string;
-  Icon: ComponentType<{ size?: number; 'aria-hidden'?: boolean }>;
-  run: () => void;
+  readonly word: string;
+  readonly Icon: ComponentType<{ readonly size?: number; readonly 'aria-hidden'?: boolean }>;
+  readonly run: () => void;
 }
 
 /** What can be done with a study in the list: one thing in sight, the others in a menu. */
@@ -129,7 +137,15 @@ export function StudyActions({ study, onOpen, onDelete, onProblem }: Props) {
   );
 }
 
-function More({ name, items, trigger }: { name: string; items: Item[]; trigger: React.RefObject<HTMLButtonElement | null> }) {
+function More({
+  name,
+  items,
+  trigger,
+}: {
+  readonly name: string;
+  readonly items: Item[];
+  readonly trigger: React.RefObject<HTMLButtonElement | null>;
+}) {
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>

@@ -2,10 +2,10 @@ import { RadioGroup } from 'radix-ui';
 import { Signs } from '../../ui/Signs';
 
 interface Option<T extends string> {
-  value: T;
-  label: string;
+  readonly value: T;
+  readonly label: string;
   /** What it does, small. */
-  does?: string;
+  readonly does?: string;
 }
 
 /** One of several in a list, each with what it does. */
@@ -15,10 +15,10 @@ export function Chooser<T extends string>({
   options,
   onChange,
 }: {
-  label: string;
-  value: T;
-  options: readonly Option<T>[];
-  onChange: (value: T) => void;
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly Option<T>[];
+  readonly onChange: (value: T) => void;
 }) {
   return (
     <RadioGroup.Root aria-label={label} value={value} onValueChange={(v) => onChange(v as T)} className="flex flex-col" data-own-keys>
@@ -41,7 +41,15 @@ export function Chooser<T extends string>({
 }
 
 /** Yes or no. */
-export function Check({ label, checked, onChange }: { label: string; checked: boolean; onChange: (checked: boolean) => void }) {
+export function Check({
+  label,
+  checked,
+  onChange,
+}: {
+  readonly label: string;
+  readonly checked: boolean;
+  readonly onChange: (checked: boolean) => void;
+}) {
   return (
     <label className="flex min-h-8 items-center gap-2">
       <input type="checkbox" checked={checked} onChange={(e) => onChange(e.target.checked)} className="accent-brass" />

@@ -41,12 +41,12 @@ import { useStanding } from './useStanding';
 import { useWarmUp } from './useWarmUp';
 
 interface Props {
-  body: StudyBody;
-  shapes: Shape[];
-  current: number;
-  form: DrillForm;
-  climb: Climb;
-  made: DrillResult;
+  readonly body: StudyBody;
+  readonly shapes: Shape[];
+  readonly current: number;
+  readonly form: DrillForm;
+  readonly climb: Climb;
+  readonly made: DrillResult;
 }
 
 const NOTHING: DrillHeard = { sounds: [], ticks: [], loud: [], slurred: [], beats: 0, returns: [], under: [], backing: [] };

@@ -15,14 +15,14 @@ import { LineFiles } from '../LineFiles';
 import { useGo } from '../useGo';
 
 interface Props {
-  body: StudyBody;
-  drill: Drilled | null;
-  tempo: number;
-  name: string;
+  readonly body: StudyBody;
+  readonly drill: Drilled | null;
+  readonly tempo: number;
+  readonly name: string;
 }
 
 /** The drill as a lick of the study: how to make it, or why that cannot be. */
-export function useDrillLick({ body, drill, tempo, name }: Props): { make: () => void; why: string | null } {
+export function useDrillLick({ body, drill, tempo, name }: Props): { readonly make: () => void; readonly why: string | null } {
   const dispatch = useAppDispatch();
   const go = useGo();
   const long = (drill?.notes.length ?? 0) > MOST_LICK_NOTES;
@@ -39,7 +39,7 @@ export function useDrillLick({ body, drill, tempo, name }: Props): { make: () =>
 }
 
 /** What the marks mean; the drill as a lick, as files and on paper. */
-export const DrillFiles = memo(function DrillFiles(props: Props & { marks: readonly NeckMark[] }) {
+export const DrillFiles = memo(function DrillFiles(props: Props & { readonly marks: readonly NeckMark[] }) {
   const { body, drill, tempo, name, marks } = props;
   const { make, why } = useDrillLick(props);
   const notes = useMemo(() => (drill ? drillLick(drill.line) : []), [drill]);

@@ -15,13 +15,13 @@ import { usePrefs } from '../../store/prefs';
 import { PRACTISE } from '../../words/views/practise';
 
 interface Props {
-  drill: Drilled;
-  now: number;
-  on: boolean;
-  what: string;
-  marks: NeckMark[];
+  readonly drill: Drilled;
+  readonly now: number;
+  readonly on: boolean;
+  readonly what: string;
+  readonly marks: NeckMark[];
   /** What was heard of it, or null. */
-  spots: WeakSpots | null;
+  readonly spots: WeakSpots | null;
 }
 
 const GAPS = { wide: 32, close: 28 };
@@ -91,7 +91,17 @@ function textsOf(notes: readonly NeckNote[], drill: Drilled, labels: string, nam
 }
 
 /** The board dimmed but for the note that sounds, ringed, and the next ones, numbered. */
-function Now({ g, drill, now, marks }: { g: NeckGeometry; drill: Drilled; now: number; marks: readonly NeckMark[] }) {
+function Now({
+  g,
+  drill,
+  now,
+  marks,
+}: {
+  readonly g: NeckGeometry;
+  readonly drill: Drilled;
+  readonly now: number;
+  readonly marks: readonly NeckMark[];
+}) {
   const { steps } = drill.line;
   const count = steps.length;
   const ahead = Array.from({ length: Math.min(AHEAD, count - 1) }, (_, k) => (now + 1 + k) % count);

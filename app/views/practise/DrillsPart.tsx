@@ -15,7 +15,7 @@ import { PRACTISE } from '../../words/views/practise';
 const DAY = 86_400_000;
 
 /** Drills ready for today, those of the study and of the notebook; and keeping what is drilled now under a name. */
-export function DrillsPart(props: { body: StudyBody; form: DrillForm; climb: Climb; name: string }) {
+export function DrillsPart(props: { readonly body: StudyBody; readonly form: DrillForm; readonly climb: Climb; readonly name: string }) {
   return (
     <SentencePart name="drills" look="chip" shortcut="g" text={<b className="font-semibold">{PRACTISE.drills}</b>}>
       {(close) => <Drills {...props} close={close} />}
@@ -23,7 +23,19 @@ export function DrillsPart(props: { body: StudyBody; form: DrillForm; climb: Cli
   );
 }
 
-function Drills({ body, form, climb, name, close }: { body: StudyBody; form: DrillForm; climb: Climb; name: string; close: () => void }) {
+function Drills({
+  body,
+  form,
+  climb,
+  name,
+  close,
+}: {
+  readonly body: StudyBody;
+  readonly form: DrillForm;
+  readonly climb: Climb;
+  readonly name: string;
+  readonly close: () => void;
+}) {
   const dispatch = useAppDispatch();
   const { data: own = [] } = useDrillsQuery();
   const [create, created] = useCreateDrillMutation();
@@ -80,7 +92,7 @@ function Drills({ body, form, climb, name, close }: { body: StudyBody; form: Dri
 }
 
 interface Listed extends OwnDrill {
-  id: string;
+  readonly id: string;
 }
 
 function List({
@@ -89,10 +101,10 @@ function List({
   onTake,
   onDrop,
 }: {
-  title: string;
-  drills: readonly Listed[];
-  onTake: (d: Listed) => void;
-  onDrop?: (id: string) => void;
+  readonly title: string;
+  readonly drills: readonly Listed[];
+  readonly onTake: (d: Listed) => void;
+  readonly onDrop?: (id: string) => void;
 }) {
   return (
     <section>

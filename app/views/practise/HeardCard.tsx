@@ -16,7 +16,17 @@ import { TimingStrip } from '../listen/TimingStrip';
 import type { Judging } from './useJudge';
 
 /** What was heard of the drill: the last pass, note by note in time, and where it is weak over all passes. */
-export function HeardCard({ body, drill, what, judging }: { body: StudyBody; drill: Drilled; what: string; judging: Judging }) {
+export function HeardCard({
+  body,
+  drill,
+  what,
+  judging,
+}: {
+  readonly body: StudyBody;
+  readonly drill: Drilled;
+  readonly what: string;
+  readonly judging: Judging;
+}) {
   const { lateMs } = listenPrefs.use();
   const { passes, spots, silent, on } = judging;
   const last = passes.at(-1);
@@ -52,7 +62,17 @@ export function HeardCard({ body, drill, what, judging }: { body: StudyBody; dri
 /** The weak spots of weak spots have their name. */
 const weakName = (what: string): string => (what.startsWith(LISTEN.weakName('')) ? what : LISTEN.weakName(what));
 
-function Weakest({ body, drill, what, judging: { passes, spots } }: { body: StudyBody; drill: Drilled; what: string; judging: Judging }) {
+function Weakest({
+  body,
+  drill,
+  what,
+  judging: { passes, spots },
+}: {
+  readonly body: StudyBody;
+  readonly drill: Drilled;
+  readonly what: string;
+  readonly judging: Judging;
+}) {
   const dispatch = useAppDispatch();
   if (!spots) return null;
   const words = weakWords(spots, drill.line.steps, (k) => drill.notes[k].name);

@@ -10,14 +10,14 @@ import { PRACTISE } from '../../words/views/practise';
 import type { Running } from './useRun';
 
 interface Props {
-  climb: Climb;
-  standing: Standing;
-  run: Running;
-  dry: boolean;
+  readonly climb: Climb;
+  readonly standing: Standing;
+  readonly run: Running;
+  readonly dry: boolean;
   /** A warm-up: slow, without scoring. */
-  warm: boolean;
-  half: boolean;
-  onTempo: (tempo: number) => void;
+  readonly warm: boolean;
+  readonly half: boolean;
+  readonly onTempo: (tempo: number) => void;
 }
 
 /** The tempo ladder: the crow stands where the player does, the flag at the goal. */
@@ -47,7 +47,7 @@ export function LadderCard({ climb, standing, run, dry, warm, half, onTempo }: P
   );
 }
 
-const Key = ({ children }: { children: string }) => (
+const Key = ({ children }: { readonly children: string }) => (
   <kbd className="rounded border border-current px-1.5 font-text text-[0.75rem] font-normal">{children}</kbd>
 );
 
@@ -74,7 +74,15 @@ function inSight(climb: Climb, standing: Standing): number[] {
   return tempos.slice(from, from + MOST_SHOWN);
 }
 
-function Rungs({ climb, standing, onTempo }: { climb: Climb; standing: Standing; onTempo: (tempo: number) => void }) {
+function Rungs({
+  climb,
+  standing,
+  onTempo,
+}: {
+  readonly climb: Climb;
+  readonly standing: Standing;
+  readonly onTempo: (tempo: number) => void;
+}) {
   const tempos = inSight(climb, standing);
   return (
     <ol className="mt-2 flex items-end gap-1 overflow-x-auto pb-1" aria-label={PRACTISE.standsAt(standing.tempo, climb.goal)}>
@@ -113,7 +121,7 @@ function Rungs({ climb, standing, onTempo }: { climb: Climb; standing: Standing;
   );
 }
 
-const Dot = ({ full }: { full: boolean }) => (
+const Dot = ({ full }: { readonly full: boolean }) => (
   <svg width={13} height={13}>
     <circle cx={6.5} cy={6.5} r={5} fill={full ? 'var(--color-brass)' : 'none'} stroke="var(--color-brass)" strokeWidth={2} />
   </svg>
@@ -134,7 +142,7 @@ const Flag = () => (
   </g>
 );
 
-function ClimbPart({ climb }: { climb: Climb }) {
+function ClimbPart({ climb }: { readonly climb: Climb }) {
   const dispatch = useAppDispatch();
   const set = (fields: Partial<Climb>): void => void dispatch(change(({ body }) => withClimb(body, fields)));
   const { tempo, step, passes } = CLIMB_RANGE;

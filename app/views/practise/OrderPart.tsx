@@ -13,11 +13,11 @@ import { PRACTISE } from '../../words/views/practise';
 import { Check } from './Choices';
 
 interface Props {
-  body: StudyBody;
-  shape: Shape | null;
-  form: DrillForm;
-  text: ReactNode;
-  onForm: (fields: Partial<DrillForm>) => void;
+  readonly body: StudyBody;
+  readonly shape: Shape | null;
+  readonly form: DrillForm;
+  readonly text: ReactNode;
+  readonly onForm: (fields: Partial<DrillForm>) => void;
 }
 
 const ORDER_OPTIONS = DRILL_ORDERS.map((value) => ({ value, label: `${ORDER_WORDS[value].title}: ${ORDER_WORDS[value].plays}` }));
@@ -139,7 +139,7 @@ function Options({ body, shape, form, onForm }: Omit<Props, 'text'>) {
   );
 }
 
-function Lean({ shape, lean, onLean }: { shape: Shape; lean: string[]; onLean: (lean: string[]) => void }) {
+function Lean({ shape, lean, onLean }: { readonly shape: Shape; readonly lean: string[]; readonly onLean: (lean: string[]) => void }) {
   const degrees = [...new Set(shape.notes.map((n) => n.degree))];
   return (
     <fieldset className="w-full">

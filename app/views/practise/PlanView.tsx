@@ -33,7 +33,7 @@ export function PlanView() {
   return <StudyGate view="plan">{(body, laid) => <Open body={body} laid={laid} />}</StudyGate>;
 }
 
-function Open({ body, laid }: { body: StudyBody; laid: Laid }) {
+function Open({ body, laid }: { readonly body: StudyBody; readonly laid: Laid }) {
   const dispatch = useAppDispatch();
   const id = useAppSelector((s) => s.editor.id);
   const current = useAppSelector(selectRung);
@@ -99,7 +99,17 @@ function Open({ body, laid }: { body: StudyBody; laid: Laid }) {
 }
 
 /** A study that moved away from its plan: what is to become of it is the player's to say. */
-function Asks({ body, shapes, today, onAnew }: { body: StudyBody; shapes: Shape[]; today: Today; onAnew: () => void }) {
+function Asks({
+  body,
+  shapes,
+  today,
+  onAnew,
+}: {
+  readonly body: StudyBody;
+  readonly shapes: Shape[];
+  readonly today: Today;
+  readonly onAnew: () => void;
+}) {
   const dispatch = useAppDispatch();
   const asks = planAsks(body);
   if (!asks || !body.plan) return null;
@@ -135,7 +145,7 @@ function Asks({ body, shapes, today, onAnew }: { body: StudyBody; shapes: Shape[
   );
 }
 
-function Items({ body, today, study }: { body: StudyBody; today: Today; study: string }) {
+function Items({ body, today, study }: { readonly body: StudyBody; readonly today: Today; readonly study: string }) {
   const planned = [...today.shapes.values()].filter((s) => s.study === study);
   const open = planned.find((p) => today.stands.get(p.id)?.state === 'open');
   return (
@@ -156,12 +166,12 @@ function Items({ body, today, study }: { body: StudyBody; today: Today; study: s
 }
 
 interface ItemProps {
-  p: PlannedShape;
-  index: number;
-  last: boolean;
-  stands: Stands | undefined;
-  waitsFor: string | null;
-  body: StudyBody;
+  readonly p: PlannedShape;
+  readonly index: number;
+  readonly last: boolean;
+  readonly stands: Stands | undefined;
+  readonly waitsFor: string | null;
+  readonly body: StudyBody;
 }
 
 function Item({ p, index, last, stands, waitsFor }: ItemProps) {

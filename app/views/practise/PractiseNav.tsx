@@ -7,7 +7,7 @@ import { QUIZ } from '../../words/views/quiz';
 import { PRACTISE } from '../../words/views/practise';
 
 type Page = 'drill' | 'quiz' | 'listen' | 'plan' | 'log';
-const PAGES: { value: Page; label: string }[] = [
+const PAGES: { readonly value: Page; readonly label: string }[] = [
   { value: 'drill', label: PRACTISE.drill },
   { value: 'quiz', label: QUIZ.page },
   { value: 'listen', label: LISTEN.page },
@@ -16,7 +16,7 @@ const PAGES: { value: Page; label: string }[] = [
 ];
 
 /** The pages of Practise, each with an address of its own. */
-export function PractiseNav({ page }: { page: Page }) {
+export function PractiseNav({ page }: { readonly page: Page }) {
   const navigate = useNavigate();
   const go = (to: Page): void => {
     const { id } = store.getState().editor;

@@ -16,13 +16,13 @@ import { useTap } from './useTap';
 import { WhatPart } from './WhatPart';
 
 interface Props {
-  body: StudyBody;
-  shapes: Shape[];
-  current: number;
-  form: DrillForm;
-  what: string;
-  tempo: number;
-  onTempo: (tempo: number) => void;
+  readonly body: StudyBody;
+  readonly shapes: Shape[];
+  readonly current: number;
+  readonly form: DrillForm;
+  readonly what: string;
+  readonly tempo: number;
+  readonly onTempo: (tempo: number) => void;
 }
 
 const RHYTHMS = DRILL_RHYTHMS.map((value) => ({ value, label: RHYTHM_WORDS[value] }));

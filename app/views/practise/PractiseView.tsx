@@ -13,7 +13,7 @@ export function PractiseView() {
   return <StudyGate view="practise">{(body, laid) => <Open body={body} laid={laid} />}</StudyGate>;
 }
 
-function Open({ body, laid }: { body: StudyBody; laid: Laid }) {
+function Open({ body, laid }: { readonly body: StudyBody; readonly laid: Laid }) {
   const current = useAppSelector(selectRung);
   const { form, climb } = practiceOf(body);
   const { instrument, scale, layout, school, hand, over, routes, licks } = body;

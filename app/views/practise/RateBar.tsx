@@ -3,7 +3,7 @@ import { PRACTISE } from '../../words/views/practise';
 import type { Running } from './useRun';
 
 /** On a phone, while a drill runs: clean, missed and stop under the thumb, wherever the page is scrolled to. */
-export function RateBar({ run, dry }: { run: Running; dry: boolean }) {
+export function RateBar({ run, dry }: { readonly run: Running; readonly dry: boolean }) {
   if (!run.on) return null;
   return (
     <div className="no-print fixed inset-x-0 bottom-[3.9rem] z-10 flex gap-2 border-t border-line bg-paper p-2 sm:hidden" data-rate-bar>

@@ -10,11 +10,11 @@ import { PRACTISE } from '../../words/views/practise';
 import { TabStand } from '../TabStand';
 
 interface Props {
-  drill: Drilled;
-  now: number;
-  title: string;
-  standing: boolean;
-  onStand: () => void;
+  readonly drill: Drilled;
+  readonly now: number;
+  readonly title: string;
+  readonly standing: boolean;
+  readonly onStand: () => void;
 }
 
 /** Columns before the note that sounds. */

@@ -7,11 +7,11 @@ import { sayOf } from '../../words/drill-text';
 import { PRACTISE } from '../../words/views/practise';
 
 interface Props {
-  drill: Drilled;
-  scale: ScaleRef;
-  now: number;
-  counting: number;
-  tempo: number;
+  readonly drill: Drilled;
+  readonly scale: ScaleRef;
+  readonly now: number;
+  readonly counting: number;
+  readonly tempo: number;
 }
 
 /** What to say, large enough for a metre away. Where the player says it first, it shows when half the note is over. */

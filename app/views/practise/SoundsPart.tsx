@@ -12,7 +12,7 @@ import { SAY_WORDS } from '../../words/drill-text';
 import { PRACTISE } from '../../words/views/practise';
 import { Check, Chooser } from './Choices';
 
-const Chip = ({ word, value, soft = true }: { word: string; value: string; soft?: boolean }) => (
+const Chip = ({ word, value, soft = true }: { readonly word: string; readonly value: string; readonly soft?: boolean }) => (
   <>
     <span className={soft ? 'text-soft' : ''}>{word}:</span> <b className="font-semibold">{value}</b>
   </>
@@ -22,7 +22,7 @@ const SOUNDS = (['both', 'clicks', 'notes'] as const).map((value) => ({ value, l
 const CLICK_OPTIONS = CLICKS.map((value) => ({ value, label: PRACTISE.clickSounds[value] }));
 
 /** What sounds, how loud, and at which speed. */
-export function SoundsPart({ half, onHalf }: { half: boolean; onHalf: (half: boolean) => void }) {
+export function SoundsPart({ half, onHalf }: { readonly half: boolean; readonly onHalf: (half: boolean) => void }) {
   const { sounds, dry } = practisePrefs.use();
   const sound = soundPrefs.use();
   const set = (fields: Partial<typeof sound>): void => void soundPrefs.set({ ...sound, ...fields });
@@ -53,7 +53,15 @@ export function SoundsPart({ half, onHalf }: { half: boolean; onHalf: (half: boo
   );
 }
 
-const Volume = ({ label, value, onChange }: { label: string; value: number; onChange: (value: number) => void }) => (
+const Volume = ({
+  label,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: number;
+  readonly onChange: (value: number) => void;
+}) => (
   <label className="flex flex-col gap-1 text-xs text-soft">
     {label}
     <input
@@ -69,7 +77,7 @@ const Volume = ({ label, value, onChange }: { label: string; value: number; onCh
 );
 
 /** What is said in time. */
-export function SayPart({ form }: { form: DrillForm }) {
+export function SayPart({ form }: { readonly form: DrillForm }) {
   const dispatch = useAppDispatch();
   const on = (fields: Partial<DrillForm>): void => void dispatch(change(({ body }) => withForm(body, () => fields)));
   const value = `${SAY_WORDS[form.words]}${form.hidden ? `, ${PRACTISE.hiddenChip}` : ''}`;

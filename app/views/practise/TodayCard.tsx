@@ -24,7 +24,7 @@ import { useToday, type Today } from './useToday';
 /** "Today, 22 minutes". */
 export const todayTitle = ({ items }: Today): string => (items.length ? PRACTISE.todayMinutes(items.reduce((sum, i) => sum + i.minutes, 0)) : PRACTISE.today); // prettier-ignore
 
-export const TodayCard = memo(function TodayCard({ body, shapes }: { body: StudyBody; shapes: Shape[] }) {
+export const TodayCard = memo(function TodayCard({ body, shapes }: { readonly body: StudyBody; readonly shapes: Shape[] }) {
   const today = useToday(body, shapes);
   return (
     <section aria-labelledby="today" className="rounded-[10px] border border-line bg-sheet p-4">
@@ -66,7 +66,7 @@ export function QuizToday() {
 /** Minutes that a round of twelve takes. */
 const ROUND_MINUTES = 2;
 
-function NoPlan({ body, ready }: { body: StudyBody; ready: boolean }) {
+function NoPlan({ body, ready }: { readonly body: StudyBody; readonly ready: boolean }) {
   const dispatch = useAppDispatch();
   const loose = useAppSelector((s) => s.editor.id === LOOSE);
   if (body.plan && ready) return <p className="text-soft">{PRACTISE.allDone}</p>;
@@ -83,7 +83,7 @@ function NoPlan({ body, ready }: { body: StudyBody; ready: boolean }) {
 }
 
 /** The day's list; what is done of each by today's log stands beside it. */
-export function TodayList({ today }: { today: Today }) {
+export function TodayList({ today }: { readonly today: Today }) {
   const navigate = useNavigate();
   const id = useAppSelector((s) => s.editor.id);
   const day = dayOf(now());

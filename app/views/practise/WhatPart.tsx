@@ -10,12 +10,12 @@ import { RungChoice } from '../RungChoice';
 import { Check, Chooser } from './Choices';
 
 interface Props {
-  body: StudyBody;
-  shapes: Shape[];
-  current: number;
-  form: DrillForm;
-  what: string;
-  onForm: (fields: Partial<DrillForm>) => void;
+  readonly body: StudyBody;
+  readonly shapes: Shape[];
+  readonly current: number;
+  readonly form: DrillForm;
+  readonly what: string;
+  readonly onForm: (fields: Partial<DrillForm>) => void;
 }
 
 /** What is drilled: a shape, all rungs, a kept route or a lick; on all strings or some. */
@@ -114,9 +114,9 @@ export function WhatPart({ body, shapes, current, form, what, onForm }: Props) {
 }
 
 interface StringSet {
-  value: string;
-  label: string;
-  strings: number[];
+  readonly value: string;
+  readonly label: string;
+  readonly strings: number[];
 }
 
 /** Sets of strings that players ask for by name; on one or two strings there is nothing to choose. */

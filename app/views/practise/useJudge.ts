@@ -13,14 +13,14 @@ import type { Along } from './useRun';
 
 export interface Judging {
   /** Something is listened to. */
-  on: boolean;
+  readonly on: boolean;
   /** The passes of this run that were heard, the last one at the end. */
-  passes: JudgedPass[];
+  readonly passes: JudgedPass[];
   /** Where the trouble is, over those passes; null where none was heard. */
-  spots: WeakSpots | null;
+  readonly spots: WeakSpots | null;
   /** Passes at the end in which nothing was heard. */
-  silent: number;
-  along: Along;
+  readonly silent: number;
+  readonly along: Along;
 }
 
 const EVERY = 60; // ms
@@ -40,7 +40,7 @@ export function useJudge(
   const latestRef = useLatest({ drill, heard, starts, onJudged });
   const judge = useRef<PassJudge | null>(null);
   // What was heard is of one line: of another it says nothing.
-  const [kept, setKept] = useState<{ of: Drilled | null; passes: JudgedPass[] }>({ of: null, passes: NONE });
+  const [kept, setKept] = useState<{ readonly of: Drilled | null; readonly passes: JudgedPass[] }>({ of: null, passes: NONE });
   const passes = kept.of === drill ? kept.passes : NONE;
   const [silent, setSilent] = useKeyed([drill], 0);
 

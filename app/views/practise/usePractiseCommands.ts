@@ -13,15 +13,15 @@ import { useTap } from './useTap';
 import type { Running } from './useRun';
 
 interface On {
-  run: Running;
-  canStart: boolean;
-  climb: Climb;
-  standing: Standing;
-  onTempo: (tempo: number) => void;
-  half: () => void;
-  stand: () => void;
-  lick: () => void;
-  listen: () => void;
+  readonly run: Running;
+  readonly canStart: boolean;
+  readonly climb: Climb;
+  readonly standing: Standing;
+  readonly onTempo: (tempo: number) => void;
+  readonly half: () => void;
+  readonly stand: () => void;
+  readonly lick: () => void;
+  readonly listen: () => void;
 }
 
 const next = <T>(all: readonly T[], now: T): T => all[(all.indexOf(now) + 1) % all.length];

@@ -13,42 +13,42 @@ import { beginRun, judged, nextTempo, passBegan, rate as rated, runEnded, type R
 
 /** What runs, and how. */
 export interface RunAsked {
-  heard: DrillHeard;
+  readonly heard: DrillHeard;
   /** Starts of the notes in beats. */
-  starts: readonly number[];
-  climb: Climb;
+  readonly starts: readonly number[];
+  readonly climb: Climb;
   /** Where the player stands on the ladder. */
-  standing: Standing;
-  onStanding: (standing: Standing) => void;
-  about: About;
-  sounds: Sounds;
-  countIn: boolean;
-  dry: boolean;
-  half: boolean;
+  readonly standing: Standing;
+  readonly onStanding: (standing: Standing) => void;
+  readonly about: About;
+  readonly sounds: Sounds;
+  readonly countIn: boolean;
+  readonly dry: boolean;
+  readonly half: boolean;
   /** Told to whoever listens along: it is about to begin, a pass begins (0 is the count-in, `atMs` on the audio clock), it ended. */
-  along: Along;
+  readonly along: Along;
 }
 export interface Along {
-  before: () => Promise<void>;
-  onSeam: (seam: Seam, atMs: number) => void;
-  onStop: () => void;
+  readonly before: () => Promise<void>;
+  readonly onSeam: (seam: Seam, atMs: number) => void;
+  readonly onStop: () => void;
 }
 
 export interface Running {
-  on: boolean;
+  readonly on: boolean;
   /** The note that is heard, -1 for none; and the beat of the count-in, 1 to 4, 0 outside it. */
-  now: number;
-  counting: number;
-  run: Run | null;
+  readonly now: number;
+  readonly counting: number;
+  readonly run: Run | null;
   /** Which way the ladder moved last. */
-  moved: -1 | 0 | 1;
-  error: NoSound | null;
-  start: () => void;
-  stop: () => void;
-  takeOver: () => void;
-  rate: (rating: Rating) => void;
+  readonly moved: -1 | 0 | 1;
+  readonly error: NoSound | null;
+  readonly start: () => void;
+  readonly stop: () => void;
+  readonly takeOver: () => void;
+  readonly rate: (rating: Rating) => void;
   /** What was heard of a pass. */
-  judge: (pass: number, rating: Rating) => void;
+  readonly judge: (pass: number, rating: Rating) => void;
 }
 
 const HALF = 0.5;
@@ -131,7 +131,7 @@ export function useRun(asked: RunAsked): Running {
           latestRef.current.along.onStop();
           running.current = null;
           stop();
-          setError((e as { why?: NoSound }).why ?? 'broken');
+          setError((e as { readonly why?: NoSound }).why ?? 'broken');
         });
     },
     [apply, stop, latestRef],

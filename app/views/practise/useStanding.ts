@@ -16,7 +16,7 @@ export function useStanding(
 ): [Standing, (s: Standing) => void] {
   const study = id === null || id === LOOSE ? null : id;
   const { data } = usePassHistoryQuery({ studies: study === null ? [] : [study], since: [] }, { skip: study === null });
-  const [here, setHere] = useState<{ of: string; standing: Standing } | null>(null);
+  const [here, setHere] = useState<{ readonly of: string; readonly standing: Standing } | null>(null);
   const of = `${study}/${key}/${order}/${rhythm}/${JSON.stringify(climb)}`;
   const logged = useMemo(
     () => standingAfter(climb, (data?.last ?? []).filter((p) => p.study === study && p.shape === key && p.order === order && p.rhythm === rhythm)), // prettier-ignore

@@ -10,21 +10,21 @@ import { plannedShapes, shapesOfSummary, sinceOf, toldShapes, type PlannedShape 
 import { practisePrefs } from '../../store/practice/practise-prefs';
 
 export interface Today {
-  items: TodayItem[];
+  readonly items: TodayItem[];
   /** Every shape of every plan, by id, and the studies they are of, by name. */
-  shapes: ReadonlyMap<string, PlannedShape>;
-  names: ReadonlyMap<string, string>;
+  readonly shapes: ReadonlyMap<string, PlannedShape>;
+  readonly names: ReadonlyMap<string, string>;
   /** How each shape stands. */
-  stands: ReadonlyMap<string, Stands>;
-  history: PassHistory | undefined;
+  readonly stands: ReadonlyMap<string, Stands>;
+  readonly history: PassHistory | undefined;
   /** Whether the log has answered. */
-  ready: boolean;
-  minutes: number;
+  readonly ready: boolean;
+  readonly minutes: number;
 }
 
 const NONE: StudySummary[] = [];
 /** Laid out once for each state of a study in the list. */
-const laid = new Map<string, { revision: number; shapes: Shape[] }>();
+const laid = new Map<string, { readonly revision: number; readonly shapes: Shape[] }>();
 function shapesOf(s: StudySummary): Shape[] {
   const known = laid.get(s.id);
   if (known?.revision === s.revision) return known.shapes;

@@ -14,7 +14,7 @@ import { Check } from '../practise/Choices';
 const PARTS = ['bass', 'comping', 'drums', 'clicks'] as const satisfies readonly SoundPart[];
 
 /** Who plays, how loud, in which feel, and which bars go round. */
-export function BackingCard({ p, form }: { p: KeptProgression; form: Form }) {
+export function BackingCard({ p, form }: { readonly p: KeptProgression; readonly form: Form }) {
   const dispatch = useAppDispatch();
   const prefs = soundPrefs.use();
   const countIn = useAppSelector((s) => s.over.countIn);
@@ -62,12 +62,20 @@ export function BackingCard({ p, form }: { p: KeptProgression; form: Form }) {
 }
 
 /** Sections of a form as first and last bar. */
-function sectionsOf({ bars }: Form): { name: string; from: number; to: number }[] {
+function sectionsOf({ bars }: Form): { readonly name: string; readonly from: number; readonly to: number }[] {
   const starts = bars.flatMap((b, k) => (b.section === undefined ? [] : [{ name: b.section || String(k + 1), from: k }]));
   return starts.map((s, k) => ({ ...s, to: (starts[k + 1]?.from ?? bars.length) - 1 }));
 }
 
-function LoopChoice({ p, form, onLoop }: { p: KeptProgression; form: Form; onLoop: (loop: [number, number] | null) => void }) {
+function LoopChoice({
+  p,
+  form,
+  onLoop,
+}: {
+  readonly p: KeptProgression;
+  readonly form: Form;
+  readonly onLoop: (loop: [number, number] | null) => void;
+}) {
   const [from, to] = loopOf(p, form.bars.length);
   const all = form.bars.map((_, k) => ({ value: String(k), label: String(k + 1) }));
   const sections = sectionsOf(form);

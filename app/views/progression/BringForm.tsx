@@ -10,10 +10,10 @@ import { PROGRESSION } from '../../words/views/progression';
 const ACCEPT = '.txt,.cho,.chordpro,.chopro,.pro,.crd,.musicxml,.xml,.mxl,.mid,.midi';
 
 /** Brings in the chords of a file as a progression of the study, or says why not. */
-export function BringForm({ onDone }: { onDone?: () => void }) {
+export function BringForm({ onDone }: { readonly onDone?: () => void }) {
   const dispatch = useAppDispatch();
   const input = useRef<HTMLInputElement>(null);
-  const [said, setSaid] = useState<{ words: string; bad: boolean } | null>(null);
+  const [said, setSaid] = useState<{ readonly words: string; readonly bad: boolean } | null>(null);
   const bring = async (file: File): Promise<void> => {
     const { readForm } = await import('../../files/read-form');
     const read = readForm(file.name, new Uint8Array(await file.arrayBuffer()));

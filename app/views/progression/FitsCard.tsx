@@ -20,7 +20,7 @@ const tagsOf = (f: FitHere): string =>
   ].join(' · ');
 
 /** The scales over this chord, with what speaks for and against each; one is settled with a press, and heard. */
-export function FitsCard({ p, ways, fits }: { p: KeptProgression; ways: Ways; fits: Fits }) {
+export function FitsCard({ p, ways, fits }: { readonly p: KeptProgression; readonly ways: Ways; readonly fits: Fits }) {
   const dispatch = useAppDispatch();
   const { chord, at, step } = ways;
   if (!chord) return null;

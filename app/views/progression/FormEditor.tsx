@@ -14,8 +14,8 @@ const MOST_SHOWN = 6;
 const LETTERS = 'col-start-1 row-start-1 whitespace-pre-wrap break-words font-mono text-base leading-7 px-3 py-2';
 
 /** The text cut into pieces, those that cannot be read marked. */
-function piecesOf(text: string, faults: readonly Fault[]): { text: string; wrong: boolean }[] {
-  const pieces: { text: string; wrong: boolean }[] = [];
+function piecesOf(text: string, faults: readonly Fault[]): { readonly text: string; readonly wrong: boolean }[] {
+  const pieces: { readonly text: string; readonly wrong: boolean }[] = [];
   let at = 0;
   for (const f of [...faults].sort((a, b) => a.at - b.at)) {
     if (f.at < at || f.length >= text.length) continue;
@@ -33,7 +33,7 @@ function wordAt(text: string, at: number): [number, number] {
 }
 
 /** The bars as typed; what cannot be read is underlined in its place, said below, and mended with a press where there is a way. */
-export function FormEditor({ p, form }: { p: KeptProgression; form: Form }) {
+export function FormEditor({ p, form }: { readonly p: KeptProgression; readonly form: Form }) {
   const dispatch = useAppDispatch();
   const type = (text: string): void => void dispatch(change((n) => withProgression(n.body, (now) => withText(now, text))));
   const { faults } = form;

@@ -15,9 +15,9 @@ import { BringForm } from './BringForm';
 import type { BackingOn } from './useBacking';
 
 interface Props {
-  p: KeptProgression;
-  form: Form;
-  backing: BackingOn;
+  readonly p: KeptProgression;
+  readonly form: Form;
+  readonly backing: BackingOn;
 }
 
 const RATE = 44100;
@@ -41,7 +41,7 @@ export function FormFiles(props: Props) {
   );
 }
 
-function Files({ p, form, backing, close }: Props & { close: () => void }) {
+function Files({ p, form, backing, close }: Props & { readonly close: () => void }) {
   const { name, meter, tempo, feel, home } = p;
   const file = fileName(name);
   const out = { name, bars: form.bars, meter, tempo, home };
@@ -89,7 +89,7 @@ function Files({ p, form, backing, close }: Props & { close: () => void }) {
 }
 
 /** The bars that go round, once through with their count-in, at the levels that are set. */
-function Wav({ backing: { take }, file }: { backing: BackingOn; file: string }) {
+function Wav({ backing: { take }, file }: { readonly backing: BackingOn; readonly file: string }) {
   const [job, setJob] = useState<WavJob | null>(null);
   const { found, done, cancel, refused } = useWav(job);
   const minutes = take ? secondsOf(take) / 60 : 0;

@@ -10,10 +10,10 @@ import { loopOf, type Form } from '../../store/progressions';
 import type { Ways } from './useWays';
 
 interface Props {
-  p: KeptProgression;
-  ways: Ways;
-  playing: boolean;
-  ear: Ear;
+  readonly p: KeptProgression;
+  readonly ways: Ways;
+  readonly playing: boolean;
+  readonly ear: Ear;
 }
 
 /** Columns that a bar of several chords takes at most. */

@@ -22,7 +22,7 @@ function keysLike(home: ScaleRef): NoteName[] {
 const FLATS: Readonly<Record<string, NoteName>> = { 'C#': 'Db', 'D#': 'Eb', 'F#': 'Gb', 'G#': 'Ab', 'A#': 'Bb' };
 
 /** The whole progression in another key with one press: chords, home and settled scales. */
-export function KeyPart({ p }: { p: KeptProgression }) {
+export function KeyPart({ p }: { readonly p: KeptProgression }) {
   const dispatch = useAppDispatch();
   const { tonic } = p.home;
   return (

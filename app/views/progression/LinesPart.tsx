@@ -16,9 +16,9 @@ import { DEGREES } from './useGuide';
 import type { Ways } from './useWays';
 
 interface Props {
-  body: StudyBody;
-  p: KeptProgression;
-  ways: Ways;
+  readonly body: StudyBody;
+  readonly p: KeptProgression;
+  readonly ways: Ways;
 }
 
 const PER_BEAT = (['1', '2', '3', '4'] as const).map((value) => ({ value, label: value }));

@@ -11,7 +11,7 @@ import { BringForm } from './BringForm';
 import { ProgressionChooser } from './ProgressionPart';
 
 /** A study without a progression: where to begin. */
-export function NoProgression({ body }: { body: StudyBody }) {
+export function NoProgression({ body }: { readonly body: StudyBody }) {
   const dispatch = useAppDispatch();
   const own = (): void => {
     dispatch(change((n) => addWritten(n.body, { name: PROGRESSION.fresh, text: '' })));

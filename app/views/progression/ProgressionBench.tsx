@@ -25,10 +25,10 @@ import { useWays } from './useWays';
 import { WaysCard } from './WaysCard';
 
 interface Props {
-  body: StudyBody;
-  p: KeptProgression;
+  readonly body: StudyBody;
+  readonly p: KeptProgression;
   /** The fret of the hand in the study's position. */
-  here: number;
+  readonly here: number;
 }
 
 export function ProgressionBench({ body, p, here }: Props) {

@@ -20,11 +20,11 @@ import type { Ear } from '../../store/ear';
 import type { Ways } from './useWays';
 
 interface Props {
-  body: StudyBody;
-  ways: Ways;
+  readonly body: StudyBody;
+  readonly ways: Ways;
   /** Where the ear is; null while nothing plays. */
-  ear: Ear | null;
-  guide: readonly FingeredStep[];
+  readonly ear: Ear | null;
+  readonly guide: readonly FingeredStep[];
 }
 
 const GAPS = { wide: 30, close: 27 };
@@ -69,7 +69,7 @@ export function ProgressionNeck({ body, ways, ear, guide }: Props) {
   const band = useMemo(() => step && { from: step.shape.lowFret, to: step.shape.highFret }, [step]);
   useEffect(() => keepInSight(holder.current, width, g, band ?? null), [holder, width, g, band]);
   if (!step || !chord) return null;
-  const nameAt = (p: { string: number; fret: number }, ref = step.ref): string =>
+  const nameAt = (p: { readonly string: number; readonly fret: number }, ref = step.ref): string =>
     spellerIn(ref)(midiOn([0, ...openMidis(instrument)], p)).replace(/-?\d+$/, '');
   const arrows = target && targets ? targets.filter((t) => t.by !== 0).map((t) => ({ from: target, to: t.place })) : (shown?.moves ?? []);
   const sentence = saidOf();

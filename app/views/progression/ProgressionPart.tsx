@@ -13,7 +13,7 @@ import { Signs } from '../../ui/Signs';
 import { isolated } from '../../words/name-text';
 import { PROGRESSION } from '../../words/views/progression';
 
-type Taken = { kept: string } | { form: (typeof FORM_NAMES)[number] };
+type Taken = { readonly kept: string } | { readonly form: (typeof FORM_NAMES)[number] };
 
 const oneLine = (text: string): string =>
   text
@@ -41,7 +41,15 @@ function choicesFor(body: StudyBody, text: string): Choice<Taken>[] {
 }
 
 /** Opens a kept progression, or begins another at a starting point. */
-export function ProgressionChooser({ body, current, close }: { body: StudyBody; current?: string; close: () => void }) {
+export function ProgressionChooser({
+  body,
+  current,
+  close,
+}: {
+  readonly body: StudyBody;
+  readonly current?: string;
+  readonly close: () => void;
+}) {
   const dispatch = useAppDispatch();
   const take = (taken: Taken): void => {
     if ('kept' in taken) dispatch(edited({ progression: taken.kept }));
@@ -63,7 +71,7 @@ export function ProgressionChooser({ body, current, close }: { body: StudyBody; 
 }
 
 /** Which progression of the study: choose, begin, name, copy and delete. */
-export function ProgressionPart({ body, p }: { body: StudyBody; p: KeptProgression }) {
+export function ProgressionPart({ body, p }: { readonly body: StudyBody; readonly p: KeptProgression }) {
   const dispatch = useAppDispatch();
   const full = body.progressions.length >= MOST_PROGRESSIONS;
   return (

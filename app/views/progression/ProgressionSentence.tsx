@@ -21,9 +21,9 @@ import { ProgressionPart } from './ProgressionPart';
 import type { Ways } from './useWays';
 
 interface Props {
-  body: StudyBody;
-  p: KeptProgression;
-  ways: Ways;
+  readonly body: StudyBody;
+  readonly p: KeptProgression;
+  readonly ways: Ways;
 }
 
 /** Over what, with which scales, where on the neck: each part is the control. */

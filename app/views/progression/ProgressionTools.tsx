@@ -19,10 +19,10 @@ import type { BackingOn } from './useBacking';
 import type { Ways } from './useWays';
 
 interface Props {
-  body: StudyBody;
-  p: KeptProgression;
-  ways: Ways;
-  backing: BackingOn;
+  readonly body: StudyBody;
+  readonly p: KeptProgression;
+  readonly ways: Ways;
+  readonly backing: BackingOn;
 }
 
 type Motion = KeptProgression['motion'];

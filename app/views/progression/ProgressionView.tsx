@@ -13,7 +13,7 @@ export function ProgressionView() {
   return <StudyGate view="progression">{(body, laid) => <Open body={body} laid={laid} />}</StudyGate>;
 }
 
-function Open({ body, laid }: { body: StudyBody; laid: Laid }) {
+function Open({ body, laid }: { readonly body: StudyBody; readonly laid: Laid }) {
   const p = useAppSelector(selectProgression);
   const current = useAppSelector(selectRung);
   return (

@@ -30,7 +30,7 @@ function differenceOf(first: ScalePath, w: ScalePath): string {
 const MOST_TOLD = 2;
 
 /** The best ways through the form side by side, and what they are judged by. */
-export function WaysCard({ p, ways }: { p: KeptProgression; ways: Ways }) {
+export function WaysCard({ p, ways }: { readonly p: KeptProgression; readonly ways: Ways }) {
   const dispatch = useAppDispatch();
   const chosen = useAppSelector((s) => s.over.way);
   const set = (weights: PathWeights): void => void dispatch(change((n) => withProgression(n.body, () => ({ weights }))));

@@ -11,21 +11,21 @@ import { earAt, NOWHERE, type Ear, type Heard } from '../../store/ear';
 import { loopOf, type Form } from '../../store/progressions';
 
 export interface BackingOn {
-  on: boolean;
-  ear: Ear;
-  error: NoSound | null;
+  readonly on: boolean;
+  readonly ear: Ear;
+  readonly error: NoSound | null;
   /** What is played: the count-in and the bars that go round. */
-  take: Take | null;
+  readonly take: Take | null;
   /** MIDI notes of the comping, a chord each; null until grips are found. */
-  voicings: readonly (readonly number[])[] | null;
-  toggle: () => void;
-  takeOver: () => void;
+  readonly voicings: readonly (readonly number[])[] | null;
+  readonly toggle: () => void;
+  readonly takeOver: () => void;
 }
 
 /** Who listens along: a round begins, at a time of the audio clock. */
 export interface Along {
-  onSeam: (seam: Seam, atMs: number) => void;
-  onStop: () => void;
+  readonly onSeam: (seam: Seam, atMs: number) => void;
+  readonly onStop: () => void;
 }
 
 /** The backing of a progression, round and round on the clock of the sound; what changes comes in at the next round. */
@@ -80,7 +80,7 @@ export function useBacking(p: KeptProgression, form: Form, voicings: readonly (r
         .catch((e: unknown) => {
           if (turn.current !== mine) return;
           stop();
-          setError((e as { why?: NoSound }).why ?? 'broken');
+          setError((e as { readonly why?: NoSound }).why ?? 'broken');
         });
     },
     [stop, latestRef, alongRef],

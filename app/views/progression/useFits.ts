@@ -7,18 +7,18 @@ import type { Ways } from './useWays';
 
 /** A scale over the chord that is looked at. */
 export interface FitHere extends ScaleFit {
-  chosen: boolean;
-  settled: boolean;
-  home: boolean;
+  readonly chosen: boolean;
+  readonly settled: boolean;
+  readonly home: boolean;
   /** Notes that the scale over the chord before has not; null at the beginning. */
-  away: number | null;
+  readonly away: number | null;
 }
 
 export interface Fits {
-  list: FitHere[];
-  hear: Hear;
+  readonly list: FitHere[];
+  readonly hear: Hear;
   /** Plays a scale over the chord, or stops. */
-  listen: (ref: ScaleRef) => void;
+  readonly listen: (ref: ScaleRef) => void;
 }
 
 /** So many are listed, beside home and what is chosen. */

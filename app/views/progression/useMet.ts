@@ -11,22 +11,22 @@ import { loopOf, type Form } from '../../store/progressions';
 import type { Along } from './useBacking';
 
 export interface MetOn {
-  on: boolean;
+  readonly on: boolean;
   /** Since the backing began; null before. */
-  met: Met | null;
+  readonly met: Met | null;
   /** The microphone hears the backing too. */
-  open: boolean;
-  along: Along;
+  readonly open: boolean;
+  readonly along: Along;
 }
 
 const NONE: Met = { beats: 0, met: 0, changes: 0, changesMet: 0 };
 const sum = (a: Met, b: Met): Met => ({ beats: a.beats + b.beats, met: a.met + b.met, changes: a.changes + b.changes, changesMet: a.changesMet + b.changesMet }); // prettier-ignore
 
 interface Round {
-  atMs: number;
+  readonly atMs: number;
   /** Of one beat of the meter. */
-  msPerBeat: number;
-  notes: { beat: number; midi: number }[];
+  readonly msPerBeat: number;
+  readonly notes: { readonly beat: number; readonly midi: number }[];
 }
 
 /** Over a backing: how often what is played on the beats is a tone of the chord. The simulated player plays a study line. */
@@ -96,7 +96,7 @@ export function useMet(body: StudyBody, p: KeptProgression, form: Form): MetOn {
 }
 
 /** What the simulated player plays over a form: a study line, a note a beat. */
-function studyLine({ body, p }: { body: StudyBody; p: KeptProgression }, msPerQuarter: number): MeantNote[] {
+function studyLine({ body, p }: { readonly body: StudyBody; readonly p: KeptProgression }, msPerQuarter: number): MeantNote[] {
   const open = openMidis(body.instrument);
   try {
     let at = 0;

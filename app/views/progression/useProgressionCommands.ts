@@ -14,10 +14,10 @@ import type { Fits } from './useFits';
 import { WAYS, type Ways } from './useWays';
 
 interface On {
-  p: KeptProgression;
-  ways: Ways;
-  backing: BackingOn;
-  fits: Fits;
+  readonly p: KeptProgression;
+  readonly ways: Ways;
+  readonly backing: BackingOn;
+  readonly fits: Fits;
 }
 
 const next = <T>(all: readonly T[], now: T): T => all[(all.indexOf(now) + 1) % all.length];

@@ -10,17 +10,17 @@ import { usePaths, type Search } from '../../workers/useSearch';
 export const WAYS = 3;
 
 export interface Ways {
-  form: Form;
-  search: Search<ScalePath>;
-  way: ScalePath | null;
+  readonly form: Form;
+  readonly search: Search<ScalePath>;
+  readonly way: ScalePath | null;
   /** Which chord is looked at, and what is played over it. */
-  at: number;
-  chord: FormChord | null;
-  step: PathStep | null;
+  readonly at: number;
+  readonly chord: FormChord | null;
+  readonly step: PathStep | null;
   /** The chord after it; the first after the last. */
-  next: { chord: FormChord; step: PathStep } | null;
+  readonly next: { readonly chord: FormChord; readonly step: PathStep } | null;
   /** The fret that the hand is near. */
-  near: number;
+  readonly near: number;
 }
 
 /** A form as it is played over: its chords, and a scale and a shape for each, searched in a worker. */

@@ -11,7 +11,7 @@ import { answerByPlaying } from './play-answer';
 import type { Quiz } from './useQuiz';
 
 /** The question, its answers, and what became of it. */
-export function QuestionCard({ asking, quiz, onHear }: { asking: Asking; quiz: Quiz; onHear: () => void }) {
+export function QuestionCard({ asking, quiz, onHear }: { readonly asking: Asking; readonly quiz: Quiz; readonly onHear: () => void }) {
   const ear = useEar();
   const { questions, at, told, marked } = asking;
   const q = questions[at];
@@ -58,7 +58,7 @@ export function QuestionCard({ asking, quiz, onHear }: { asking: Asking; quiz: Q
   );
 }
 
-function Progress({ asking: { questions, at, answers } }: { asking: Asking }) {
+function Progress({ asking: { questions, at, answers } }: { readonly asking: Asking }) {
   return (
     <div className="flex items-center gap-2">
       <p className="num whitespace-nowrap text-soft">{QUIZ.question(at + 1, questions.length)}</p>
@@ -79,7 +79,7 @@ function Progress({ asking: { questions, at, answers } }: { asking: Asking }) {
   );
 }
 
-function Options({ asking: { questions, at, told }, onChoose }: { asking: Asking; onChoose: (k: number) => void }) {
+function Options({ asking: { questions, at, told }, onChoose }: { readonly asking: Asking; readonly onChoose: (k: number) => void }) {
   const { answer } = questions[at];
   if (answer.by !== 'choice') return null;
   return (
@@ -104,7 +104,7 @@ function Options({ asking: { questions, at, told }, onChoose }: { asking: Asking
   );
 }
 
-function Names({ open, onGive }: { open: boolean; onGive: (given: QuizGiven) => void }) {
+function Names({ open, onGive }: { readonly open: boolean; readonly onGive: (given: QuizGiven) => void }) {
   const [text, setText] = useState('');
   const [bad, setBad] = useKeyed([text], false);
   const give = (): void => {

@@ -24,9 +24,9 @@ export const QuizNeck = memo(function QuizNeck({
   cursor,
   onPress,
 }: {
-  asking: Asking;
-  cursor: Place | null;
-  onPress: (p: Place) => void;
+  readonly asking: Asking;
+  readonly cursor: Place | null;
+  readonly onPress: (p: Place) => void;
 }) {
   const { ground, questions, at } = asking;
   const q = questions[at];
@@ -58,7 +58,7 @@ export const QuizNeck = memo(function QuizNeck({
 });
 
 /** Marked places ringed; after the answer: right ones in a double ring, missed ones dashed, wrong ones crossed. */
-function Answered({ g, asking: { questions, at, marked, told } }: { g: NeckGeometry; asking: Asking }) {
+function Answered({ g, asking: { questions, at, marked, told } }: { readonly g: NeckGeometry; readonly asking: Asking }) {
   const { answer } = questions[at];
   const right = answer.by === 'places' ? answer.places : answer.by === 'line' ? answer.line : [];
   const isRight = (p: Place): boolean => right.some((r) => samePlace(r, p));
@@ -75,7 +75,7 @@ function Answered({ g, asking: { questions, at, marked, told } }: { g: NeckGeome
   );
 }
 
-function Ring({ g, at, how }: { g: NeckGeometry; at: Place; how: 'marked' | 'right' | 'wrong' | 'missed' }) {
+function Ring({ g, at, how }: { readonly g: NeckGeometry; readonly at: Place; readonly how: 'marked' | 'right' | 'wrong' | 'missed' }) {
   const [x, y] = [fretX(g, at.fret), stringY(g, at.string)];
   const r = 14 * g.scale;
   return (
@@ -98,7 +98,7 @@ function Ring({ g, at, how }: { g: NeckGeometry; at: Place; how: 'marked' | 'rig
 }
 
 /** Where the keyboard stands. */
-function Cursor({ g, at }: { g: NeckGeometry; at: Place }) {
+function Cursor({ g, at }: { readonly g: NeckGeometry; readonly at: Place }) {
   const [x, y] = [fretX(g, at.fret), stringY(g, at.string)];
   const s = 17 * g.scale;
   return (

@@ -11,7 +11,7 @@ import { QUIZ } from '../../words/views/quiz';
 import { Check, Chooser } from '../practise/Choices';
 
 /** What is asked, how hard, in which key, where on the neck: each part is the control. */
-export function QuizSentence({ body }: { body: StudyBody }) {
+export function QuizSentence({ body }: { readonly body: StudyBody }) {
   const { kinds, level, keys, frets } = quizPrefs.use();
   const scale = glyphs(scaleName(body.scale));
   const what =
@@ -61,7 +61,7 @@ export function QuizSentence({ body }: { body: StudyBody }) {
   );
 }
 
-function Kinds({ kinds }: { kinds: readonly QuizKind[] }) {
+function Kinds({ kinds }: { readonly kinds: readonly QuizKind[] }) {
   const set = (kind: QuizKind, on: boolean): void => {
     const next = QUIZ_KINDS.filter((k) => (k === kind ? on : kinds.includes(k)));
     // One at least: the last one stays.
@@ -96,7 +96,7 @@ function Kinds({ kinds }: { kinds: readonly QuizKind[] }) {
   );
 }
 
-function Frets({ frets, last }: { frets: QuizPrefs['frets']; last: number }) {
+function Frets({ frets, last }: { readonly frets: QuizPrefs['frets']; readonly last: number }) {
   const [from, to] = frets ?? [0, last];
   return (
     <>

@@ -15,7 +15,7 @@ import { QUIZ_WORDS, secondsWords } from '../../words/quiz-text';
 import { QUIZ } from '../../words/views/quiz';
 
 /** What is known: on the neck, day by day, and by kind of question. */
-export function QuizStands({ body, rounds }: { body: StudyBody; rounds: readonly Round[] }) {
+export function QuizStands({ body, rounds }: { readonly body: StudyBody; readonly rounds: readonly Round[] }) {
   const answers = useMemo(() => rounds.flatMap((r) => r.answers), [rounds]);
   const kinds = useMemo(() => kindStands(answers), [answers]);
   return (
@@ -61,7 +61,7 @@ const GAPS = { wide: 32, close: 28 };
 const SLOW = 10_000;
 
 /** Every place that was asked about, with how it was answered: the darker the less sure, the number for those who do not see it. */
-function QuizMap({ body, rounds }: { body: StudyBody; rounds: readonly Round[] }) {
+function QuizMap({ body, rounds }: { readonly body: StudyBody; readonly rounds: readonly Round[] }) {
   const { instrument } = body;
   const [shows, setShows] = useState<Shows>('share');
   const neck = useNeckGeometry(instrument, GAPS);
@@ -84,7 +84,7 @@ function QuizMap({ body, rounds }: { body: StudyBody; rounds: readonly Round[] }
   );
 }
 
-function Spot({ g, stand, shows }: { g: NeckGeometry; stand: SpotStand; shows: Shows }) {
+function Spot({ g, stand, shows }: { readonly g: NeckGeometry; readonly stand: SpotStand; readonly shows: Shows }) {
   const share = stand.right / stand.asked;
   const sure = shows === 'share' ? share : 1 - Math.min(1, stand.ms / SLOW);
   const [x, y] = [fretX(g, stand.fret), stringY(g, stand.string)];
@@ -108,7 +108,7 @@ function Spot({ g, stand, shows }: { g: NeckGeometry; stand: SpotStand; shows: S
 }
 
 /** The share that was right, and how long answers took, day by day. */
-function DayChart({ rounds }: { rounds: readonly Round[] }) {
+function DayChart({ rounds }: { readonly rounds: readonly Round[] }) {
   const days = useMemo(() => quizDays(rounds).slice(-30), [rounds]);
   const said = days.map((d) => `${shortDay(d.day)}: ${Math.round(100 * d.share)} %, ${secondsWords(d.ms)}`).join('; ') || QUIZ.mapEmpty;
   return (

@@ -34,7 +34,7 @@ export function QuizView() {
 const NONE: Round[] = [];
 const HEARD_TEMPO = 116;
 
-function Open({ body }: { body: StudyBody }) {
+function Open({ body }: { readonly body: StudyBody }) {
   const { data: rounds = NONE } = useRoundsQuery();
   const quiz = useQuiz(body, rounds);
   const { asking, over, problem } = quiz;
@@ -96,7 +96,7 @@ function Open({ body }: { body: StudyBody }) {
   );
 }
 
-function Result({ over: { answers, questions } }: { over: Asking }) {
+function Result({ over: { answers, questions } }: { readonly over: Asking }) {
   const right = answers.filter((a) => a.right).length;
   const times = [...answers].map((a) => a.ms).sort((a, b) => a - b);
   const wrong = [

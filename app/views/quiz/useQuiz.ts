@@ -12,17 +12,17 @@ import { quizPrefs } from '../../store/practice/quiz-prefs';
 import type { RoundMade, RoundOrder } from '../../workers/quiz.worker';
 
 export interface Quiz {
-  asking: Asking | null;
+  readonly asking: Asking | null;
   /** The round that was just ended, to be shown. */
-  over: Asking | null;
-  problem: string | null;
-  begin: () => void;
-  end: () => void;
-  press: (place: Place) => void;
-  choose: (option: number) => void;
-  give: (given: QuizGiven | null) => void;
+  readonly over: Asking | null;
+  readonly problem: string | null;
+  readonly begin: () => void;
+  readonly end: () => void;
+  readonly press: (place: Place) => void;
+  readonly choose: (option: number) => void;
+  readonly give: (given: QuizGiven | null) => void;
   /** What is marked is the answer; after it, the next question. */
-  done: () => void;
+  readonly done: () => void;
 }
 
 /** A round of questions: what is asked, how it is answered, and its way into the log. */
@@ -36,7 +36,7 @@ export function useQuiz(body: StudyBody, rounds: readonly Round[]): Quiz {
   /** The round that was closed last: the newest one may not be drawn yet. */
   const closed = useRef<Asking | null>(null);
   /** The study that the round was begun on. */
-  const study = useRef<{ id: string | null; name: string }>({ id: null, name: '' });
+  const study = useRef<{ readonly id: string | null; readonly name: string }>({ id: null, name: '' });
 
   const roundNow = useCallback((a: Asking) => roundOf(a, study.current, quizPrefs.get().level, clockNow()), []);
 

@@ -15,7 +15,7 @@ const beforeAll = (body: StudyBody, past: readonly Change[]): StudyBody =>
   [...past].reverse().reduce((now, change) => ({ ...now, ...change.before }), body);
 
 /** A demo study was changed: the player is asked once whether it is to be a study of their own. */
-export function DemoOffer({ id }: { id: string }) {
+export function DemoOffer({ id }: { readonly id: string }) {
   const { asked } = usePrefs();
   const changed = useAppSelector((s) => s.editor.past.length > 0);
   const dispatch = useAppDispatch();

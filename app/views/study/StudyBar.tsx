@@ -17,7 +17,7 @@ import { DemoOffer } from './DemoOffer';
 import { STUDY } from '../../words/views/study';
 
 /** Whose page this is: the study by name and whether it is safe; or that it is a loose leaf, and how to keep it. */
-export function StudyBar({ body, id }: { body: StudyBody; id: string }) {
+export function StudyBar({ body, id }: { readonly body: StudyBody; readonly id: string }) {
   return (
     <div className="mb-2 grid gap-2">
       <div className="flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1 text-[0.8125rem] text-soft">
@@ -28,7 +28,7 @@ export function StudyBar({ body, id }: { body: StudyBody; id: string }) {
   );
 }
 
-function Kept({ body, id }: { body: StudyBody; id: string }) {
+function Kept({ body, id }: { readonly body: StudyBody; readonly id: string }) {
   return (
     <>
       <p className="min-w-0 truncate max-sm:max-w-[55vw]">
@@ -51,7 +51,7 @@ function Kept({ body, id }: { body: StudyBody; id: string }) {
   );
 }
 
-function Loose({ body }: { body: StudyBody }) {
+function Loose({ body }: { readonly body: StudyBody }) {
   const { data } = useStudiesQuery();
   const last = lastStudy();
   const before = data?.find((s) => s.id === last && !s.damaged) ?? data?.find((s) => !s.damaged);
@@ -75,7 +75,7 @@ function Loose({ body }: { body: StudyBody }) {
 }
 
 /** The leaf gets a name and is a study from then on; a blank leaf takes its place. */
-function KeepForm({ body, onKept }: { body: StudyBody; onKept: () => void }) {
+function KeepForm({ body, onKept }: { readonly body: StudyBody; readonly onKept: () => void }) {
   const [name, setName] = useState('');
   const [create, { isLoading }] = useCreateStudyMutation();
   const [problem, setProblem] = useState<string | null>(null);

@@ -31,7 +31,11 @@ function walks(a: string, b: string): boolean {
  * Keeps the address of a view and its choices together: an address that is opened, or gone back to, sets the choices; choices
  * made set the address. Says what of an address could not be used.
  */
-export function useAddress(body: StudyBody, view: StudyView, id: string): { problems: readonly string[]; dismiss: () => void } {
+export function useAddress(
+  body: StudyBody,
+  view: StudyView,
+  id: string,
+): { readonly problems: readonly string[]; readonly dismiss: () => void } {
   // The place itself, not only its text: gone to and back from before anything was drawn, the text is what it was.
   const place = useLocation();
   const { search, pathname } = place;

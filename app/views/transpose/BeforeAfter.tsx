@@ -20,7 +20,7 @@ import { TRANSPOSE } from '../../words/views/transpose';
 const GAPS = { wide: 27, close: 24 };
 
 /** Two necks, one over the other fret by fret, what moved drawn between them, and what changed string by string. */
-export function BeforeAfter({ preview, children }: { preview: Preview; children: ReactNode }) {
+export function BeforeAfter({ preview, children }: { readonly preview: Preview; readonly children: ReactNode }) {
   return (
     <div className="grid grid-cols-1 items-start gap-3 max-sm:contents xl:grid-cols-[minmax(0,1fr)_23rem]">
       <Necks preview={preview} />
@@ -42,7 +42,7 @@ function useSideMarks({ instrument, scale, places }: Side, gone: Preview['gone']
 
 const NONE: Preview['gone'] = [];
 
-function Necks({ preview: { before, after, gone } }: { preview: Preview }) {
+function Necks({ preview: { before, after, gone } }: { readonly preview: Preview }) {
   const then = after ?? before;
   const span = Math.max(before.instrument.frets, then.instrument.frets);
   const neck = useNeckGeometry(before.instrument, GAPS, span);
@@ -76,7 +76,7 @@ function Necks({ preview: { before, after, gone } }: { preview: Preview }) {
 const MOVED_PX = 26;
 
 /** From which fret to which, between the necks. */
-function Links({ links, before, after }: { links: Link[]; before: NeckGeometry; after: NeckGeometry }) {
+function Links({ links, before, after }: { readonly links: Link[]; readonly before: NeckGeometry; readonly after: NeckGeometry }) {
   return (
     <svg aria-hidden width={before.width} height={MOVED_PX} className="block" data-links={links.length}>
       <defs>
@@ -110,11 +110,11 @@ function Links({ links, before, after }: { links: Link[]; before: NeckGeometry; 
 }
 
 interface CardProps {
-  title: string;
-  side: Side;
-  g: NeckGeometry;
-  scrolls: boolean;
-  marks: NeckMark[];
+  readonly title: string;
+  readonly side: Side;
+  readonly g: NeckGeometry;
+  readonly scrolls: boolean;
+  readonly marks: NeckMark[];
 }
 
 function Card({ title, side: { instrument, scale }, g, scrolls, marks }: CardProps) {
@@ -137,7 +137,7 @@ function Card({ title, side: { instrument, scale }, g, scrolls, marks }: CardPro
   );
 }
 
-function Changes({ preview }: { preview: Preview }) {
+function Changes({ preview }: { readonly preview: Preview }) {
   const { before, gone } = preview;
   const changes = useMemo(() => stringChanges(preview), [preview]);
   return (

@@ -16,13 +16,13 @@ import { glyphs } from '../../../core';
 import { TRANSPOSE } from '../../words/views/transpose';
 
 interface Props {
-  body: StudyBody;
-  shapes: Shape[];
-  current: number;
+  readonly body: StudyBody;
+  readonly shapes: Shape[];
+  readonly current: number;
   /** The line that is moved; null: the shape. */
-  line: Line | null;
-  move: StudyMove;
-  onMove: (move: StudyMove) => void;
+  readonly line: Line | null;
+  readonly move: StudyMove;
+  readonly onMove: (move: StudyMove) => void;
 }
 
 const KINDS: readonly StudyMove['kind'][] = ['key', 'root', 'mode', 'tuning'];
@@ -196,7 +196,7 @@ function ModeMove({ body, move, onMove }: Props) {
   );
 }
 
-const KEEPS: { value: Keep; label: string }[] = [
+const KEEPS: { readonly value: Keep; readonly label: string }[] = [
   { value: 'sound', label: TRANSPOSE.sound },
   { value: 'shape', label: TRANSPOSE.shape },
   { value: 'layout', label: TRANSPOSE.layout },

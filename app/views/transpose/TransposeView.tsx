@@ -37,7 +37,7 @@ export function TransposeView() {
   return <StudyGate view="transpose">{(body, laid) => <OpenTranspose body={body} laid={laid} />}</StudyGate>;
 }
 
-function OpenTranspose({ body, laid }: { body: StudyBody; laid: Laid }) {
+function OpenTranspose({ body, laid }: { readonly body: StudyBody; readonly laid: Laid }) {
   const current = useAppSelector(selectRung);
   return (
     <>
@@ -54,7 +54,7 @@ function OpenTranspose({ body, laid }: { body: StudyBody; laid: Laid }) {
   );
 }
 
-function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: number }) {
+function Bench({ body, laid, current }: { readonly body: StudyBody; readonly laid: Laid; readonly current: number }) {
   const lines = useMemo(() => linesOf(body), [body]);
   const { what: wanted, move } = useAppSelector((s) => s.transposing);
   const line = lines.find((l) => l.key === wanted) ?? null;
@@ -100,10 +100,10 @@ function Bench({ body, laid, current }: { body: StudyBody; laid: Laid; current: 
 }
 
 interface SubjectProps {
-  shape: string;
-  line: Line | null;
-  lines: Line[];
-  onSubject: (key: string) => void;
+  readonly shape: string;
+  readonly line: Line | null;
+  readonly lines: Line[];
+  readonly onSubject: (key: string) => void;
 }
 
 const subjectWords = (line: Line | null, shape: string): string => (line ? `the ${line.kind} ${isolated(line.name)}` : shape);
@@ -144,11 +144,11 @@ function headline(move: StudyMove, scale: string, instrument: string): string {
 }
 
 interface ActionProps {
-  body: StudyBody;
-  move: StudyMove;
-  line: Line | null;
-  fits: boolean;
-  moved: Moved;
+  readonly body: StudyBody;
+  readonly move: StudyMove;
+  readonly line: Line | null;
+  readonly fits: boolean;
+  readonly moved: Moved;
 }
 
 /** What to do with the move: here, as a new study, or as a new lick. Undo takes any of them back. */

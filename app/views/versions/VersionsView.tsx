@@ -63,10 +63,10 @@ export function VersionsView() {
 }
 
 interface ListProps {
-  versions: VersionSummary[];
-  now: Facts;
-  chosen: number;
-  onChoose: (revision: number) => void;
+  readonly versions: VersionSummary[];
+  readonly now: Facts;
+  readonly chosen: number;
+  readonly onChoose: (revision: number) => void;
 }
 
 /** When, and what the next state had that this one had not yet. */
@@ -92,7 +92,7 @@ function VersionList({ versions, now, chosen, onChoose }: ListProps) {
   );
 }
 
-function OneVersion({ id, version }: { id: string; version: VersionSummary }) {
+function OneVersion({ id, version }: { readonly id: string; readonly version: VersionSummary }) {
   const { data, error } = useVersionQuery({ id, revision: version.revision });
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
@@ -142,7 +142,7 @@ const factLines = (b: StudyBody): Fact[] => [
 const GAPS = { wide: 27, close: 24 };
 
 /** The chosen shape as it was. */
-function VersionNeck({ body }: { body: StudyBody }) {
+function VersionNeck({ body }: { readonly body: StudyBody }) {
   const neck = useNeckGeometry(body.instrument, GAPS);
   const naming = usePrefs();
   const marks = useMemo(() => {

@@ -27,11 +27,11 @@ export const random: OrderRule = {
 
 interface Want {
   /** Whether a note is a root. */
-  isRoot: Asked['isRoot'];
+  readonly isRoot: Asked['isRoot'];
   /** Whether it is the last note, of a line that ends on a root. */
-  last: boolean;
+  readonly last: boolean;
   /** Whether it is the note before such a last one. */
-  before: boolean;
+  readonly before: boolean;
 }
 
 function candidates(notes: readonly ShapeNote[], at: ShapeNote | undefined, { isRoot, last, before }: Want): ShapeNote[] {

@@ -4,23 +4,23 @@ import type { DrillOptions } from '../types';
 /** What an order is given: the notes for the way up and for the way down, both rising, and home. */
 export interface Asked {
   /** The notes for the way up, rising. */
-  up: readonly ShapeNote[];
+  readonly up: readonly ShapeNote[];
   /** The notes for the way down, rising too. */
-  down: readonly ShapeNote[];
+  readonly down: readonly ShapeNote[];
   /** Whether a note is a root: the scale's own or the relative one. */
-  isRoot: (n: ShapeNote) => boolean;
+  readonly isRoot: (n: ShapeNote) => boolean;
   /** Home, as an index of `up`; throws where there is none. */
-  home: () => number;
+  readonly home: () => number;
   /** What was asked for. */
-  o: DrillOptions;
+  readonly o: DrillOptions;
 }
 
 /** An order: what it plays, and which options it listens to beside the strings and the end. */
 export interface OrderRule {
   /** The notes in this order. */
-  play: (asked: Asked) => ShapeNote[];
+  readonly play: (asked: Asked) => ShapeNote[];
   /** The options that this order reads. */
-  options: readonly (keyof DrillOptions)[];
+  readonly options: readonly (keyof DrillOptions)[];
 }
 
 /** The same notes from the end to the beginning; the list given stays as it is. */

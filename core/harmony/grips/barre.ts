@@ -2,8 +2,11 @@ import type { Place } from '../../types';
 import type { Grip } from './types';
 
 /** The finger that lies over most strings, the lower one of two alike: its number, and the first and last place it stops. */
-export function flattest(places: readonly Place[], fingers: readonly number[]): { finger: number; first: number; last: number } | null {
-  let best: { finger: number; first: number; last: number } | null = null;
+export function flattest(
+  places: readonly Place[],
+  fingers: readonly number[],
+): { readonly finger: number; readonly first: number; readonly last: number } | null {
+  let best: { readonly finger: number; readonly first: number; readonly last: number } | null = null;
   let most = 1;
   for (let first = 0; first < fingers.length; first++) {
     const finger = fingers[first];
@@ -19,7 +22,10 @@ export function flattest(places: readonly Place[], fingers: readonly number[]): 
 }
 
 /** A barre of one finger over adjacent strings, with the places that it presses. */
-export const barreFrom = (places: readonly Place[], { finger, first, last }: { finger: number; first: number; last: number }) => {
+export const barreFrom = (
+  places: readonly Place[],
+  { finger, first, last }: { readonly finger: number; readonly first: number; readonly last: number },
+) => {
   const from = places[first].string;
   return { finger, fret: places[first].fret, strings: Array.from({ length: from - places[last].string + 1 }, (_, k) => from - k) };
 };

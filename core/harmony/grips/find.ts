@@ -13,35 +13,35 @@ import { wantedOf, type Wanted } from './wanted';
 /** A neck on which a chord is looked for. */
 interface Search {
   /** The hand on the instrument. */
-  grasp: Grasp;
+  readonly grasp: Grasp;
   /** What is to sound. */
-  wanted: Wanted;
+  readonly wanted: Wanted;
   /** What was asked for. */
-  o: GripOptions;
+  readonly o: GripOptions;
   /** MIDI numbers of the open strings, by string. */
-  open: number[];
+  readonly open: number[];
   /** The fret where strings are open. */
-  nut: number;
+  readonly nut: number;
   /** The last fret. */
-  last: number;
+  readonly last: number;
   /** The lowest fret that may be pressed. */
-  from: number;
+  readonly from: number;
   /** The highest. */
-  to: number;
+  readonly to: number;
   /** By string: tone at each fret that may be used, -1 elsewhere. */
-  tones: number[][];
+  readonly tones: number[][];
   /** By string: tones that it or a thinner one may still sound, as bits. */
   rest: number[];
   /** The fret that grips are to lie near, if any. */
-  near: number | null;
+  readonly near: number | null;
   /** What was found. */
-  found: Found;
+  readonly found: Found;
   /** What many grips have alike, made once; frozen, as it is handed out many times. */
-  shared: {
-    places: Place[][];
-    muted: Map<number, number[]>;
-    omitted: Map<number, DegreeName[]>;
-    barres: Map<number, NonNullable<Grip['barre']>>;
+  readonly shared: {
+    readonly places: Place[][];
+    readonly muted: Map<number, number[]>;
+    readonly omitted: Map<number, DegreeName[]>;
+    readonly barres: Map<number, NonNullable<Grip['barre']>>;
   };
 }
 
@@ -94,15 +94,15 @@ const REACH = 5;
 /** What one lowest stopped fret is looked through with. */
 interface Pass {
   /** The lowest fret pressed so far. */
-  low: number;
+  readonly low: number;
   /** Frets by string; -1 where it is silent. */
-  frets: number[];
+  readonly frets: number[];
   /** By string: frets that it may sound. */
-  options: number[][];
+  readonly options: number[][];
   /** How many strings are stopped at the lowest fret so far. */
   lows: number;
   /** Holds by the pattern of stopped strings: their cost, and their fingers by string. */
-  holds: Map<number, { cost: number; fingers: number[] }>;
+  readonly holds: Map<number, { readonly cost: number; readonly fingers: number[] }>;
 }
 
 /** Patterns of stopped strings are numbers in this base: 0 for a string that is not stopped, else its fret above the lowest and one. */
@@ -170,7 +170,7 @@ function highest({ grasp: { model: m }, last }: Search, low: number): number {
 }
 
 /** Counts every damped string between sounding ones; Infinity where no neighbouring finger damps one. */
-function innerMutes(s: Search, frets: readonly number[]): { inner: number; below: number; above: number } {
+function innerMutes(s: Search, frets: readonly number[]): { readonly inner: number; readonly below: number; readonly above: number } {
   const { strings } = s.grasp;
   let first = strings;
   while (first > 0 && frets[first] === MUTED) first--;
@@ -187,7 +187,7 @@ function innerMutes(s: Search, frets: readonly number[]): { inner: number; below
 const NOT_HELD = { cost: Infinity, fingers: [] as number[] };
 
 /** How the strings that a pattern stops are held; worked out once a pattern. */
-function heldAs({ grasp }: Search, p: Pass, pattern: number): { cost: number; fingers: number[] } {
+function heldAs({ grasp }: Search, p: Pass, pattern: number): { readonly cost: number; readonly fingers: number[] } {
   const known = p.holds.get(pattern);
   if (known) return known;
   const cost = hold(grasp, p.frets);
@@ -232,7 +232,12 @@ function take(s: Search, p: Pass, mask: number, pattern: number): void {
 }
 
 /** What a player would miss: strings and tones left out, another tone than the root lowest. */
-function soundCost({ wanted }: Search, mask: number, lowest: number, m: { inner: number; below: number; above: number }): number {
+function soundCost(
+  { wanted }: Search,
+  mask: number,
+  lowest: number,
+  m: { readonly inner: number; readonly below: number; readonly above: number },
+): number {
   let left = wanted.all & ~mask;
   let omitted = 0;
   for (; left; left &= left - 1) omitted++;

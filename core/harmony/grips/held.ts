@@ -10,7 +10,7 @@ import { barreOf } from './barre';
 import type { Grip } from './types';
 
 /** How a hand holds some places, or why none can. */
-export type Held = { fingers: number[]; barre?: Grip['barre']; costMm: number } | { why: string };
+export type Held = { readonly fingers: number[]; readonly barre?: Grip['barre']; readonly costMm: number } | { readonly why: string };
 
 /** Places by string; throws where one is off the neck or a string has two. */
 export function fretsOf(i: Instrument, places: readonly Place[]): number[] {

@@ -11,17 +11,17 @@ const SPAN = 8;
 /** A hand on a neck, for grips: what two fingers can open at one place is worked out once a place. */
 export interface Grasp {
   /** The hand. */
-  model: HandModel;
+  readonly model: HandModel;
   /** How many strings the instrument has. */
-  strings: number;
+  readonly strings: number;
   /** Fingers of the hold found last, in the order of `order`; and the stopped strings, lowest fret first, thick before thin. */
-  fingers: number[];
+  readonly fingers: number[];
   /** The stopped strings in the order in which fingers are given. */
-  order: number[];
+  readonly order: number[];
   /** By lowest stopped fret: what finger b on a fret costs after finger a on another, Infinity where they do not open so wide. */
-  pairs: Float64Array[];
+  readonly pairs: Float64Array[];
   /** The finger tried for each place of `order`. */
-  used: number[];
+  readonly used: number[];
   /** Cost of the best way found. */
   best: number;
 }

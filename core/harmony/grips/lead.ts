@@ -12,27 +12,27 @@ import type { Grip } from './types';
 /** Grips one after another, and how far the fingers go in all. */
 export interface Lead {
   /** A grip for each chord. */
-  grips: Grip[];
+  readonly grips: Grip[];
   /** How far the fingers travel in all, in mm. */
-  travelMm: number;
+  readonly travelMm: number;
 }
 
 /** Between which grips a voice leading may choose, and how. */
 export interface LeadOptions {
   /** The grip that the first chord is reached from. */
-  from?: Place[];
+  readonly from?: Place[];
   /** The lowest fret; the nut if left out. */
-  fromFret?: number;
+  readonly fromFret?: number;
   /** The highest fret; the last one if left out. */
-  toFret?: number;
+  readonly toFret?: number;
   /** Strings that sound, all of them, in every chord. */
-  strings?: number[];
+  readonly strings?: number[];
   /** The player's hand; a medium one if left out. */
-  hand?: Hand;
+  readonly hand?: Hand;
   /** How many ways, 1 to 20; 1 unless said. */
-  count?: number;
+  readonly count?: number;
   /** How many grips of each chord are looked at, the best by costMm; 120 unless said. */
-  among?: number;
+  readonly among?: number;
 }
 
 /** Between strings, across the neck; and what giving up a tone that both chords have costs (judgement). */
@@ -44,19 +44,19 @@ const MOST_WAYS = 20;
 /** A grip as the search sees it. */
 interface Node {
   /** The grip. */
-  grip: Grip;
+  readonly grip: Grip;
   /** By finger 1 to 4: fret and thickest string, 0 where it is not used. */
-  frets: number[];
+  readonly frets: number[];
   /** The strings that it sounds. */
-  strings: number[];
+  readonly strings: number[];
   /** Fret under the index at rest, 1 at least; 0 with open strings alone. */
-  hand: number;
+  readonly hand: number;
   /** Places with their pitch classes. */
-  sounds: { place: number; chroma: number }[];
+  readonly sounds: { readonly place: number; readonly chroma: number }[];
   /** Its places, as numbers. */
-  places: Set<number>;
+  readonly places: Set<number>;
   /** Its chromas, 0 to 11. */
-  chromas: Set<number>;
+  readonly chromas: Set<number>;
 }
 
 function nodeOf(grip: Grip, open: readonly number[]): Node {

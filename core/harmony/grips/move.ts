@@ -13,18 +13,18 @@ import type { Grip } from './types';
 /** Where a grip can go; each list the nearest first, as a hand can hold it. */
 export interface GripMoves {
   /** The same chord on the other side of the border fret: the same frets an octave off, the same sounds, then other voicings. */
-  region: Grip[];
+  readonly region: Grip[];
   /** The same voicing, tone over tone, on other strings, at pitch or an octave off. */
-  strings: Grip[];
+  readonly strings: Grip[];
   /** On the same strings, every voice up to the next tone of the chord, again and again, until it is an octave up. */
-  inversions: Grip[];
+  readonly inversions: Grip[];
 }
 
 const OCTAVE = 12;
 /** How many grips of the other region are offered. */
 const MOST_IN_REGION = 8;
 
-const text = (g: { places: readonly Place[] }): string => g.places.map(placeKey).join(' ');
+const text = (g: { readonly places: readonly Place[] }): string => g.places.map(placeKey).join(' ');
 const frets = (places: readonly Place[]): number[] => places.map((p) => p.fret);
 
 function onceEach(grips: readonly (Grip | null)[], own: string): Grip[] {
@@ -54,7 +54,7 @@ function soundsNearest(
   i: Instrument,
   symbol: string,
   places: readonly Place[],
-  o: { fromFret: number; toFret: number; hand?: Hand },
+  o: { readonly fromFret: number; readonly toFret: number; readonly hand?: Hand },
 ): Grip[] {
   // prettier-ignore
   const open = openMidis(i);
@@ -114,7 +114,7 @@ function upTheNeck(i: Instrument, symbol: string, places: readonly Place[], gras
  * the neck. Only grips that a hand can hold, each once, without the grip itself; region and strings by travelMm from here (copies an
  * octave off first), inversions in rising order. Throws BAD_PLACE, BAD_OPTION.
  */
-export function moveGrip(i: Instrument, symbol: string, places: readonly Place[], o: { hand?: Hand } = {}): GripMoves {
+export function moveGrip(i: Instrument, symbol: string, places: readonly Place[], o: { readonly hand?: Hand } = {}): GripMoves {
   fretsOf(i, places);
   const grasp = graspOf(i, o.hand);
   const sorted = thickFirst(places);

@@ -7,15 +7,15 @@ import type { GripOptions } from './types';
 /** What a grip of a chord may and must sound. */
 export interface Wanted {
   /** The chord's degrees. */
-  degrees: DegreeName[];
+  readonly degrees: DegreeName[];
   /** By pitch class: index of the tone, or -1. */
-  toneAt: number[];
+  readonly toneAt: number[];
   /** Tones that must sound, and those counted as left out where they do not, as bits. */
-  must: number;
+  readonly must: number;
   /** Its tones, a bit each. */
-  all: number;
+  readonly all: number;
   /** The pitch class that must be lowest, or -1. */
-  bass: number;
+  readonly bass: number;
 }
 
 /** Tones that a grip may leave out: the perfect fifth of four tones or more; in larger chords what lies inside the stack. */

@@ -3,7 +3,7 @@ import { lastPart, choiceOf } from '../make';
 import type { QuizGround, QuizRule } from '../types';
 
 /** How many frets each string sits off where endless fourths would have it, seen from a string. */
-export function shiftsFrom(g: QuizGround, root: number): { string: number; frets: number }[] {
+export function shiftsFrom(g: QuizGround, root: number): { readonly string: number; readonly frets: number }[] {
   const upward = stringsUpward(g.instrument);
   const open = openMidis(g.instrument);
   const at = upward.indexOf(root);
@@ -14,7 +14,7 @@ export function shiftsFrom(g: QuizGround, root: number): { string: number; frets
 }
 
 /** "strings 2, 1: 1 fret up": what shifts, by how much; "none" where nothing does. */
-export function shiftWords(shifts: readonly { string: number; frets: number }[]): string {
+export function shiftWords(shifts: readonly { readonly string: number; readonly frets: number }[]): string {
   const groups = new Map<number, number[]>();
   for (const { string, frets } of shifts) groups.set(frets, [...(groups.get(frets) ?? []), string]);
   const words = [...groups].map(([frets, strings]) => `${strings.length === 1 ? 'string' : 'strings'} ${strings.join(', ')}: ${Math.abs(frets)} ${Math.abs(frets) === 1 ? 'fret' : 'frets'} ${frets > 0 ? 'up' : 'down'}`); // prettier-ignore

@@ -11,7 +11,8 @@ export const nextCell: QuizRule = {
     if (!s || k < 1) return null;
     // Level 1 shows all strings below, level 2 two of them, level 3 one.
     const below = s.cells.slice(Math.max(0, k - [12, 2, 1][level - 1]), k);
-    const root = (p: { string: number; fret: number }): boolean => s.roots.some((r) => r.string === p.string && r.fret === p.fret);
+    const root = (p: { readonly string: number; readonly fret: number }): boolean =>
+      s.roots.some((r) => r.string === p.string && r.fret === p.fret);
     const shown = below.flatMap((c) =>
       c.frets.map((fret) => ({ string: c.string, fret, text: '', ...(root({ string: c.string, fret }) ? { root: true } : {}) })),
     );

@@ -3,7 +3,8 @@ import { lastPart, placeOfSpot, placesOn, spotOf } from '../make';
 import type { QuizGround, QuizRule } from '../types';
 import type { Place } from '../../types';
 
-const others = (g: QuizGround, p: Place & { midi: number }): Place[] => placesOf(g.instrument, p.midi).filter((o) => o.string !== p.string);
+const others = (g: QuizGround, p: Place & { readonly midi: number }): Place[] =>
+  placesOf(g.instrument, p.midi).filter((o) => o.string !== p.string);
 
 /** The same pitch on other strings, all of them. */
 export const unison: QuizRule = {

@@ -11,7 +11,8 @@ export function seamWay(c: Crossing): Ways {
   const sets = c.rungs.map((r) => placeSet(r.notes));
   const held = placeSet(c.request.held ?? []);
   const ends = c.rungs.length - 1;
-  const onSeam = (p: { string: number; fret: number }, to: number): boolean => sets[to].has(placeIndex(p)) || held.has(placeIndex(p));
+  const onSeam = (p: { readonly string: number; readonly fret: number }, to: number): boolean =>
+    sets[to].has(placeIndex(p)) || held.has(placeIndex(p));
   const line = (between: number): Line => {
     const parts = c.rungs.map((r, k) => ({ places: r.notes, rung: c.numbers[k], least: k === 0 || k === ends ? ARRIVED : between }));
     return lineThrough(c, parts, (a, _, to) => onSeam(a, to) && (!strings || strings.includes(a.string)));

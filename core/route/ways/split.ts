@@ -36,7 +36,7 @@ function sharings(strings: number, turns: number, from = 1): number[][] {
 function lineOf(c: Crossing, cuts: number[]): Line {
   const rungs = c.up ? c.rungs : [...c.rungs].reverse();
   const tag = (k: number): number => (c.up ? k : rungs.length - 1 - k);
-  const places = rungs.flatMap((rung, k): (Place & { rung: number })[] => {
+  const places = rungs.flatMap((rung, k): (Place & { readonly rung: number })[] => {
     const first = k === 0 ? 0 : Math.max(0, cuts[k - 1] - 1);
     const last = k < cuts.length ? cuts[k] : rung.cells.length - 1;
     return cellsIn(rung).slice(first, last + 1).flat().map((p) => ({ ...p, rung: tag(k) })); // prettier-ignore

@@ -9,29 +9,29 @@ import type { Line } from '../route';
 /** What every way is given: the rungs from start to goal in the order of travel, and whether the line goes up. */
 export interface Crossing {
   /** The instrument. */
-  instrument: Instrument;
+  readonly instrument: Instrument;
   /** The scale on its tonic. */
-  ref: ScaleRef;
+  readonly ref: ScaleRef;
   /** The neck with its scale. */
-  neck: ScaledNeck;
+  readonly neck: ScaledNeck;
   /** The shapes that are crossed. */
-  rungs: Shape[];
+  readonly rungs: Shape[];
   /** Indices of the rungs in the ladder. */
-  numbers: number[];
+  readonly numbers: number[];
   /** Up the neck, or down. */
-  up: boolean;
+  readonly up: boolean;
   /** What was asked for. */
-  request: ConnectRequest;
+  readonly request: ConnectRequest;
 }
 
 /** The lines that a way allows. */
 export interface Ways {
   /** The best of these comes before the others, whatever it costs. */
-  preferred?: Line[];
+  readonly preferred?: Line[];
   /** Lines that may be played. */
-  lines: Line[];
+  readonly lines: Line[];
   /** Used where no hand can play any of the others. */
-  otherwise?: Line[];
+  readonly otherwise?: Line[];
 }
 
 /** Which places a shape has. */
@@ -40,11 +40,11 @@ export const placeSet = (places: readonly Place[]): Set<number> => new Set(place
 /** A part of a line: the places it may use, and the rung it follows (-1 between rungs). */
 export interface Part {
   /** Places in playing order. */
-  places: readonly Place[];
+  readonly places: readonly Place[];
   /** The rung they are of. */
-  rung: number;
+  readonly rung: number;
   /** Fewest notes played in it. */
-  least: number;
+  readonly least: number;
 }
 
 /** Whether one state may follow another across a change of parts; `to` counts the parts. */
@@ -90,7 +90,7 @@ export function lineThrough({ neck, up }: Crossing, parts: Part[], mayCross: May
 }
 
 /** A line whose places are settled. */
-export const settledLine = (places: readonly (Place & { rung: number })[], numbers: number[]): Line => ({
+export const settledLine = (places: readonly (Place & { readonly rung: number })[], numbers: number[]): Line => ({
   options: places.map(({ string, fret, rung }) => [{ string, fret, tag: rung }]),
   rungOf: numbers,
 });
@@ -99,7 +99,11 @@ export const settledLine = (places: readonly (Place & { rung: number })[], numbe
 export const cellsIn = (s: Shape): Place[][] => s.cells.map((c) => c.frets.map((fret) => ({ string: c.string, fret })));
 
 /** The strings asked for, or throws where they are not as many as the way needs, or not on the instrument. */
-export function checkStrings({ instrument, request }: Crossing, field: string, counts: { min: number; max: number }): number[] | null {
+export function checkStrings(
+  { instrument, request }: Crossing,
+  field: string,
+  counts: { readonly min: number; readonly max: number },
+): number[] | null {
   const { strings } = request;
   if (!strings?.length) return null;
   const most = instrument.strings.length;
