@@ -99,7 +99,10 @@ export class Machine {
   }
 
   /** What the states of a layer cost by themselves. */
-  owns(k: number): Float64Array {
+  owns = (k: number): Float64Array => (this.owned[k] ??= this.ownsOf(k));
+  private readonly owned: Float64Array[] = [];
+
+  private ownsOf(k: number): Float64Array {
     const { own, bends } = this.task;
     const layer = this.layers[k];
     const owns = cell(this.kept.owns, layer, () =>
@@ -135,15 +138,8 @@ export class Machine {
     return p;
   }
 
-  private at = -1;
-  private here: Passes | null = null;
-  private open(k: number): Passes {
-    if (this.at !== k || !this.here) {
-      this.at = k;
-      this.here = this.passes(k);
-    }
-    return this.here;
-  }
+  private readonly opened: Passes[] = [];
+  private open = (k: number): Passes => (this.opened[k] ??= this.passes(k));
 
   /** Least cost of going from a state of layer k to one of the next, whatever is remembered. */
   least(k: number, a: number, b: number): number {
@@ -153,6 +149,26 @@ export class Machine {
     const guided = kind[pass] & GUIDABLE && this.sizes[k] > PLAIN && this.guides(k)[holdKey(this.layers[k].states[a].hand, to[b])];
     const slidOn = kind[pass] & HALF && k > 0 && Math.abs(this.pitch(k) - this.pitch(k - 1)) === 1;
     return guided || slidOn ? still[pass] : still[pass] + moving[pass] * this.paceOf(k + 1);
+  }
+
+  /** Into `here`, from every state of layer k: the least of going on to the next, whatever is remembered, and of what is then to come. */
+  leastOnward(k: number, worth: Float64Array, here: Float64Array): void {
+    const { still, moving, kind } = this.open(k);
+    const pace = this.paceOf(k + 1);
+    const free = k > 0 && Math.abs(this.pitch(k) - this.pitch(k - 1)) === 1 ? HALF : 0;
+    const guides = this.sizes[k] > PLAIN ? this.guides(k) : null;
+    const from = this.layers[k].states;
+    const to = this.layers[k + 1].states;
+    for (let a = 0, pass = 0; a < here.length; a++) {
+      let best = here[a];
+      for (let b = 0; b < worth.length; b++, pass++) {
+        if (worth[b] >= best) continue;
+        const spared = kind[pass] & free || (guides !== null && kind[pass] & GUIDABLE && guides[holdKey(from[a].hand, to[b])]);
+        const cost = (spared ? still[pass] : still[pass] + moving[pass] * pace) + worth[b];
+        if (cost < best) best = cost;
+      }
+      here[a] = best;
+    }
   }
 
   private readonly guiding: Uint8Array[] = [];

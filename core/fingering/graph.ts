@@ -66,24 +66,53 @@ function begins({ task, layers }: Machine, n: number): boolean {
 function restAt(machine: Machine, rest: Float64Array[], k: number): Float64Array {
   const here = new Float64Array(machine.layers[k].states.length).fill(Infinity);
   const last = k === machine.layers.length - 1;
-  const [after, owns] = last ? [[], []] : [rest[k + 1], machine.owns(k + 1)];
-  const worth = Float64Array.from(after, (r, b) => r + owns[b]);
-  for (let a = 0; a < here.length; a++) {
-    if (ends(machine, k, a)) here[a] = 0;
-    if (last) continue;
-    for (let b = 0; b < worth.length; b++) {
-      if (worth[b] >= here[a]) continue;
-      const cost = machine.least(k, a, b) + worth[b];
-      if (cost < here[a]) here[a] = cost;
-    }
-  }
+  if (last || machine.task.endsAt) for (let a = 0; a < here.length; a++) if (ends(machine, k, a)) here[a] = 0;
+  if (last) return here;
+  const [after, owns] = [rest[k + 1], machine.owns(k + 1)];
+  const worth = new Float64Array(owns.length);
+  for (let b = 0; b < worth.length; b++) worth[b] = after[b] + owns[b];
+  machine.leastOnward(k, worth, here);
   return here;
 }
 
 /** How many of the nodes that look best are followed at each note: more on long lines, where what is missed adds up. */
 const FOLLOWED = { short: 2, long: 8 };
 const LONG = 300;
-type Followed = { readonly node: number; readonly cost: number; readonly whole: number };
+
+/** The few nodes of a note that promise the least, each once, the best first. */
+class Foremost {
+  readonly nodes: number[] = [];
+  readonly costs: number[] = [];
+  private readonly wholes: number[] = [];
+
+  constructor(private readonly most: number) {}
+
+  /** What a whole way must cost less than, to be among them. */
+  get bar(): number {
+    return this.nodes.length === this.most ? this.wholes[this.most - 1] : Infinity;
+  }
+
+  /** Takes in a node with its cost so far and what a whole way through it costs at least, if it is among the best. */
+  enter(node: number, cost: number, whole: number): void {
+    const { nodes, costs, wholes, most } = this;
+    if (whole >= this.bar) return;
+    const known = nodes.indexOf(node);
+    if (known >= 0 && wholes[known] <= whole) return;
+    let at = known < 0 ? nodes.length : known;
+    for (; at > 0 && wholes[at - 1] > whole; at--) this.move(at - 1, at);
+    [nodes[at], costs[at], wholes[at]] = [node, cost, whole];
+    if (nodes.length <= most) return;
+    nodes.pop();
+    costs.pop();
+    wholes.pop();
+  }
+
+  private move(from: number, to: number): void {
+    this.nodes[to] = this.nodes[from];
+    this.costs[to] = this.costs[from];
+    this.wholes[to] = this.wholes[from];
+  }
+}
 
 /** The best way that is found by following a few nodes at each note: a cost that the best way does not exceed. */
 function oneWay(machine: Machine, rest: Float64Array[]): number {
@@ -91,60 +120,68 @@ function oneWay(machine: Machine, rest: Float64Array[]): number {
   if (!layers.length) return 0;
   const most = layers.length > LONG ? FOLLOWED.long : FOLLOWED.short;
   let best = Infinity;
-  let here = foremost(
-    most,
-    layers[0].states.flatMap((_, n) => {
-      const cost = machine.begins(n);
-      return begins(machine, n) ? [{ node: machine.first(n), cost, whole: cost + rest[0][n] }] : [];
-    }),
-  );
+  let here = new Foremost(most);
+  for (let n = 0; n < layers[0].states.length; n++) {
+    if (!begins(machine, n)) continue;
+    const cost = machine.begins(n);
+    here.enter(machine.first(n), cost, cost + rest[0][n]);
+  }
   for (let k = 0; k < layers.length; k++) {
     const last = k + 1 === layers.length;
     if (last || task.endsAt)
-      for (const { node, cost } of here) if (ends(machine, k, (node / machine.sizes[k]) | 0)) best = Math.min(best, cost);
-    if (!last)
-      here = foremost(
-        most,
-        here.flatMap((from) => onward(machine, rest[k + 1], k, from)),
-      );
+      here.nodes.forEach((node, j) => {
+        if (ends(machine, k, (node / machine.sizes[k]) | 0)) best = Math.min(best, here.costs[j]);
+      });
+    if (!last) here = onward(machine, rest[k + 1], k, here, most);
   }
   return best;
 }
 
-function onward(machine: Machine, rest: Float64Array, k: number, { node, cost }: Followed): Followed[] {
+function onward(machine: Machine, rest: Float64Array, k: number, here: Foremost, most: number): Foremost {
   const owns = machine.owns(k + 1);
-  const next: Followed[] = [];
-  for (let b = 0; b < owns.length; b++) {
-    if (rest[b] === Infinity) continue;
-    const so = cost + machine.step(k, node, b) + owns[b];
-    if (so < Infinity) next.push({ node: machine.to, cost: so, whole: so + rest[b] });
+  const next = new Foremost(most);
+  for (let j = 0; j < here.nodes.length; j++) {
+    const a = (here.nodes[j] / machine.sizes[k]) | 0;
+    for (let b = 0; b < owns.length; b++) {
+      // What is remembered never makes a step cheaper than the least that it may cost.
+      if (!(here.costs[j] + machine.least(k, a, b) + owns[b] + rest[b] < next.bar)) continue;
+      const cost = here.costs[j] + machine.step(k, here.nodes[j], b) + owns[b];
+      if (cost < Infinity) next.enter(machine.to, cost, cost + rest[b]);
+    }
   }
   return next;
 }
 
-/** The few that promise the least, each node once. */
-function foremost(most: number, all: Followed[]): Followed[] {
-  const seen = new Set<number>();
-  return all.sort((a, b) => a.whole - b.whole).filter(({ node }) => seen.size < most && !seen.has(node) && seen.add(node));
-}
+/** A bound that no way within it can miss: sums of the same costs in another order differ a little, more on long lines. */
+const within = (bound: number): number => bound + SLIP * Math.max(1, Math.abs(bound));
 
 /**
  * Forward, the least cost of reaching every node (Sayegh's optimum path, one layer a note), as far as it can lie on a way of no
- * more than `bound`: what a node costs so far and the least that the rest may cost are together no more. Backward, what the rest
- * does cost, and only the passes that are on such a way. Exact, as the rest never says too much. Yields the share of the work
- * done, 0 to 1.
+ * more than `bound`: what a node costs so far and the least that the rest may cost are together no more. Exact, as the rest never
+ * says too much. Yields the share of the work done, 0 to 1.
  */
-export function* graphOf({ machine, rest }: Prepared, bound: number): Generator<number, Graph> {
-  // Sums of the same costs in another order differ a little, more on long lines.
-  const graph: Graph = { machine, layers: [], bound: bound + SLIP * Math.max(1, Math.abs(bound)) };
+export function* reachedIn({ machine, rest }: Prepared, bound: number): Generator<number, Reached[]> {
   const count = machine.layers.length;
-  if (!count) return graph;
-  const reached: Reached[] = [begun(graph, rest[0])];
+  if (!count) return [];
+  const most = within(bound);
+  const reached: Reached[] = [begun(machine, most, rest[0])];
   for (let k = 0; k + 1 < count; k++) {
-    reached.push(nextLayer(graph, rest[k + 1], k, reached[k]));
-    if (k % REPORT === REPORT - 1) yield k / (2 * count);
+    reached.push(nextLayer(machine, most, rest[k + 1], k, reached[k]));
+    if (k % REPORT === REPORT - 1) yield k / count;
   }
+  return reached;
+}
+
+/** Forward as above, then backward what the rest does cost, and only the passes that are on a way within the bound. */
+export function* graphOf(ready: Prepared, bound: number): Generator<number, Graph> {
+  const { machine } = ready;
+  const graph: Graph = { machine, layers: [], bound: within(bound) };
+  const search = reachedIn(ready, bound);
+  let turn = search.next();
+  for (; !turn.done; turn = search.next()) yield turn.value / 2;
+  const reached = turn.value;
   let ahead: Ahead | null = null;
+  const count = reached.length;
   for (let k = count - 1; k >= 0; k--) {
     ahead = kept(graph, k, reached[k], ahead);
     reached.pop();
@@ -154,9 +191,9 @@ export function* graphOf({ machine, rest }: Prepared, bound: number): Generator<
 }
 
 /** The nodes of a note that a line may pass, the least cost of reaching each, and the one before it on that way. */
-type Reached = Pick<GraphLayer, 'nodes' | 'costs' | 'back'>;
+export type Reached = Pick<GraphLayer, 'nodes' | 'costs' | 'back'>;
 
-function begun({ machine, bound }: Graph, rest: Float64Array): Reached {
+function begun(machine: Machine, bound: number, rest: Float64Array): Reached {
   const layer: Reached = { nodes: [], costs: [], back: [] };
   machine.layers[0].states.forEach((_, n) => {
     const cost = machine.begins(n);
@@ -171,7 +208,7 @@ function enter(layer: Reached, node: number, cost: number, back: number): number
   return layer.nodes.push(node) - 1;
 }
 
-function nextLayer({ machine, bound }: Graph, rest: Float64Array, k: number, here: Reached): Reached {
+function nextLayer(machine: Machine, bound: number, rest: Float64Array, k: number, here: Reached): Reached {
   const next: Reached = { nodes: [], costs: [], back: [] };
   const seen = new Map<number, number>();
   const owns = machine.owns(k + 1);
@@ -232,5 +269,5 @@ function kept(graph: Graph, k: number, here: Reached, ahead: Ahead | null): Ahea
 }
 
 /** Nodes of a layer that a line may end with. */
-export const endsIn = ({ machine, layers }: Graph, k: number): number[] =>
+export const endsIn = (machine: Machine, layers: readonly Reached[], k: number): number[] =>
   layers[k].nodes.flatMap((node, j) => (ends(machine, k, (node / machine.sizes[k]) | 0) ? [j] : []));

@@ -1,5 +1,5 @@
 import type { Machine, Task } from './automaton';
-import { endsIn, graphOf, prepare, TIE, type Graph } from './graph';
+import { endsIn, graphOf, prepare, reachedIn, TIE, type Graph, type Reached } from './graph';
 import type { State } from './states';
 import { bySuccession } from './stays';
 
@@ -46,7 +46,7 @@ export const bestPath = (task: Task): Path | null => runToEnd(best(task));
 
 function* best(task: Task): Generator<number, Path | null> {
   const ready = prepare(task);
-  return ready.known < Infinity ? readBack(yield* graphOf(ready, ready.known)) : null;
+  return ready.known < Infinity ? wayBack(ready.machine, yield* reachedIn(ready, ready.known)) : null;
 }
 
 /**
@@ -62,7 +62,7 @@ export function* bestPaths(task: Task, count: number, differs?: (a: Path, b: Pat
   const ready = prepare(task);
   if (!(ready.known < Infinity)) return [];
   // From the best cost itself, not from the first that was found: on a long line the two lie far apart.
-  ready.known = readBack(yield* share(0, graphOf(ready, ready.known)))?.cost ?? ready.known;
+  ready.known = wayBack(ready.machine, yield* share(0, reachedIn(ready, ready.known)))?.cost ?? ready.known;
   let found: Path[] = [];
   let stage = 1;
   const beyond = task.options.length > LONG ? 2 : task.options.length > SHORT ? 1 : 0;
@@ -148,7 +148,7 @@ function shortList(): { readonly add: (p: Partial, room: number) => void; readon
 /** Every place and hand that a line may end with, the shortest lines first. */
 function* endings(graph: Graph, labels: number[][][]): Generator<Partial> {
   for (let k = graph.machine.task.endsAt ? 0 : graph.layers.length - 1; k < graph.layers.length; k++) {
-    const may = new Set(endsIn(graph, k));
+    const may = new Set(endsIn(graph.machine, graph.layers, k));
     for (const all of may.size ? labels[k] : []) {
       const label = all.filter((j) => may.has(j));
       const rest = label.map(() => 0);
@@ -164,19 +164,26 @@ function least(label: number[], costs: number[], rest: number[]): number {
 }
 
 /** The one best way, read back from its end: of equal ends the first, the shortest line first. */
-function readBack(graph: Graph): Path | null {
-  const { layers, machine } = graph;
+function wayBack(machine: Machine, layers: readonly Reached[]): Path | null {
   if (!layers.length) return { states: [], added: [], cost: 0, nodes: [], machine };
   let [end, at, cost] = [-1, 0, Infinity];
   for (let k = machine.task.endsAt ? 0 : layers.length - 1; k < layers.length; k++)
-    for (const j of endsIn(graph, k)) if (layers[k].costs[j] < cost - TIE) [end, at, cost] = [k, j, layers[k].costs[j]];
+    for (const j of endsIn(machine, layers, k)) if (layers[k].costs[j] < cost - TIE) [end, at, cost] = [k, j, layers[k].costs[j]];
   if (end < 0) return null;
   const nodes: number[] = [];
   for (let k = end; k >= 0; k--) {
-    nodes.unshift(at);
+    nodes[k] = layers[k].nodes[at];
+    if (k === 0) cost = layers[0].costs[at];
     at = layers[k].back[at];
   }
-  return pathOf(graph, nodes);
+  const added = nodes.map((node, k) => (k ? stepCost(machine, k, nodes[k - 1], node) : cost));
+  return { states: nodes.map((n, k) => machine.stateOf(k, n)), added, cost: added.reduce((a, b) => a + b, 0), nodes, machine };
+}
+
+/** What a node adds after another. */
+function stepCost(machine: Machine, k: number, before: number, node: number): number {
+  const b = (node / machine.sizes[k]) | 0;
+  return machine.step(k - 1, before, b) + machine.owns(k)[b];
 }
 
 /** A way, from its nodes in the graph. */

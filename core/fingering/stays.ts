@@ -41,7 +41,7 @@ const handOf = ({ machine, layers }: Graph, k: number, j: number): number => mac
 function endStays(graph: Graph): Stays[] {
   const hands = new Map<number, Ahead>();
   for (let k = graph.layers.length - 1; k >= 0; k--) {
-    for (const j of endsIn(graph, k)) at(aheadOf(hands, handOf(graph, k, j)), k).set(j, 0);
+    for (const j of endsIn(graph.machine, graph.layers, k)) at(aheadOf(hands, handOf(graph, k, j)), k).set(j, 0);
     if (k > 0) for (const [hand, ahead] of hands) staying(graph, hand, ahead, k);
   }
   return [...hands].map(([hand, ahead]) => stays(graph, hand, ahead, null));

@@ -2,7 +2,7 @@ import { checkOneOf, CoreError, fail } from '../errors';
 import { checkHand } from '../fingering';
 import { checkPlace } from '../instrument';
 import { scaledNeck, type RoleOptions } from '../neck';
-import { placeKey } from '../place';
+import { placeIndex } from '../place';
 import type { FingeringSchool, Hand, Instrument, Layout, Place, PlacePin, ScaleRef, Shape } from '../types';
 import { LAYOUT_KINDS, ruleOf } from './rules';
 import { benchOf, shapeOf, type Bench, type Draft, type HandMemory } from './shape';
@@ -79,9 +79,9 @@ function nameOn(
   bench: Bench,
   places: readonly Place[],
 ): { readonly layout: Layout; readonly number: number; readonly label: string } | null {
-  const key = keyOf(places);
+  const wanted = new Set(places.map(placeIndex));
   for (const layout of known()) {
-    const found = draftsOf(bench, layout).find((d) => keyOf(d.places) === key);
+    const found = draftsOf(bench, layout).find((d) => isOf(wanted, d.places));
     if (found) return { layout, number: found.number, label: found.label };
   }
   return null;
@@ -92,7 +92,9 @@ function renamed(bench: Bench, draft: Draft): Draft {
   return name ? { ...draft, label: name.label, known: true } : draft;
 }
 
-const keyOf = (places: readonly Place[]): string => [...new Set(places.map(placeKey))].sort().join();
+/** Whether places are these, each at least once. */
+const isOf = (wanted: ReadonlySet<number>, places: readonly Place[]): boolean =>
+  places.every((p) => wanted.has(placeIndex(p))) && new Set(places.map(placeIndex)).size === wanted.size;
 
 /** The shapes' places, or none where the layout does not exist for this scale and neck. */
 function draftsOf(bench: Bench, layout: Layout): Draft[] {

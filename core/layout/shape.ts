@@ -32,9 +32,12 @@ export interface Draft {
   readonly known?: true;
   /** Fingers that the layout prefers, note by note, for the search to find the hand to. */
   readonly fingers?: number[];
-  /** Where the layout itself fixes the hand (windows); otherwise the fingering search decides. */
-  readonly hand?: { readonly fret: number; readonly fingers: number[]; readonly stretches: Stretch[] };
+  /** Where the layout itself fixes the hand (windows); otherwise the fingering search decides. Asked when the shape is filled in. */
+  readonly hand?: () => FixedHand;
 }
+
+/** A hand that a layout fixes. */
+export type FixedHand = Pick<Held, 'fret' | 'fingers' | 'stretches'>;
 
 /** What every layout is given. */
 export interface Bench {
@@ -78,7 +81,8 @@ export function shapeOf(bench: Bench, kind: LayoutKind, draft: Draft): Shape {
   const lowFret = Math.min(...frets);
   const highFret = Math.max(...frets);
   const pins = pinsOn(bench, { kind, number: draft.number, lowFret }, draft.places);
-  const hold = draft.hand && !pins ? { ...draft.hand, hands: [{ fret: draft.hand.fret, notes: draft.places.length }] } : searchedHand(bench, draft.places, settledOver(draft.fingers, pins)); // prettier-ignore
+  const fixed = pins ? undefined : draft.hand?.();
+  const hold = fixed ? { ...fixed, hands: [{ fret: fixed.fret, notes: draft.places.length }] } : searchedHand(bench, draft.places, settledOver(draft.fingers, pins)); // prettier-ignore
   const notes = draft.places.map((p, k) => fingered(noteAt(neck, p.string, p.fret) as ShapeNote, hold.fingers[k]));
   const cells = cellsOf(neck, notes);
   return {

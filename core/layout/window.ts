@@ -3,7 +3,7 @@ import { fingerPath } from '../fingering';
 import { fretsWithScale, type ScaledNeck } from '../neck';
 import type { LayoutOf, Place, Reach, Stretch } from '../types';
 import type { LayoutRule } from './rule';
-import { byPitch, type Bench, type Draft } from './shape';
+import { byPitch, type Bench, type Draft, type FixedHand } from './shape';
 import { stretchWords } from './words';
 
 /** Frets the hand owns: from the index finger (or the nut, in the open position) to the little finger. */
@@ -124,9 +124,19 @@ function distinct(neck: ScaledNeck, all: Filled[]): Filled[] {
 }
 
 function draftOf(bench: Bench, f: Filled): Draft {
+  const places = byPitch(bench.neck, [...f.frets].flatMap(([string, frets]) => frets.map((fret) => ({ string, fret })))); // prettier-ignore
+  return {
+    number: f.window.open ? bench.neck.nut : f.window.index,
+    label: f.window.open ? 'open position' : `position ${f.window.index}`,
+    places,
+    hand: () => handOf(bench, f, places),
+  };
+}
+
+/** The hand that the window itself fixes. */
+function handOf(bench: Bench, f: Filled, places: readonly Place[]): FixedHand {
   const fingers: number[][] = [];
   for (const [string, frets] of f.frets) fingers[string] = cellFingers(bench, f.window, string, frets);
-  const places = byPitch(bench.neck, [...f.frets].flatMap(([string, frets]) => frets.map((fret) => ({ string, fret })))); // prettier-ignore
   const fingerOf = (p: Place): number => fingers[p.string][f.frets.get(p.string)?.indexOf(p.fret) ?? 0];
   const mm = bench.model.mm;
   const edge = (p: Place): number => (p.fret < f.window.from ? f.window.from : f.window.to);
@@ -135,12 +145,7 @@ function draftOf(bench: Bench, f: Filled): Draft {
     finger: fingerOf(p),
     mm: Math.abs(mm[p.string][p.fret] - mm[p.string][edge(p)]),
   }));
-  return {
-    number: f.window.open ? bench.neck.nut : f.window.index,
-    label: f.window.open ? 'open position' : `position ${f.window.index}`,
-    places,
-    hand: { fret: f.window.index, fingers: places.map(fingerOf), stretches },
-  };
+  return { fret: f.window.index, fingers: places.map(fingerOf), stretches };
 }
 
 /** The index fret fixes the fingers; a cell that would put one finger on two frets is fingered on its own. */

@@ -11,6 +11,19 @@ export const A4_HZ = 440;
 /** MIDI number of a′, 440 Hz (MIDI 1.0 Detailed Specification). */
 export const A4_MIDI = 69;
 
+/** What names have been read as: a few hundred are ever met, and each is asked for over and over. */
+const CHROMAS = new Map<string, number>();
+const MIDIS = new Map<string, number | null>();
+const MOST_REMEMBERED = 1000;
+
+function remembered<T>(all: Map<string, T>, name: string, read: () => T): T {
+  const known = all.get(name);
+  if (known !== undefined) return known;
+  const value = read();
+  if (all.size < MOST_REMEMBERED) all.set(name, value);
+  return value;
+}
+
 /**
  * Checks a tonic such as `F#` and returns it; throws BAD_NOTE naming `field`.
  * @example checkNote('F#') // 'F#'
@@ -24,14 +37,14 @@ export function checkNote(name: unknown, field = 'tonic'): NoteName {
  * Pitch class 0 (C) to 11 of any note name, however many accidentals. Example: chromaOf('Cb') is 11.
  * @example chromaOf('Db') // 1
  */
-export const chromaOf = (name: NoteName): number => Note.get(name).chroma ?? NaN;
+export const chromaOf = (name: NoteName): number => remembered(CHROMAS, name, () => Note.get(name).chroma ?? NaN);
 
 /**
  * MIDI number of a pitch; C4 is 60, Cb4 is 59. Throws BAD_PITCH naming `field`, in words `where`. Range 0 to 127.
  * @example midiOf('E2') // 40
  */
 export function midiOf(pitch: unknown, field = 'pitch', where = field): number {
-  const midi = typeof pitch === 'string' && PITCH.test(pitch) ? Note.get(pitch).midi : null;
+  const midi = typeof pitch === 'string' ? remembered(MIDIS, pitch, () => (PITCH.test(pitch) ? Note.get(pitch).midi : null)) : null;
   if (typeof midi === 'number') return midi;
   return fail(
     'BAD_PITCH',

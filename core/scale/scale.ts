@@ -10,6 +10,7 @@ const key = (name: string): string =>
     .replace(/[\s_-]+/g, ' ')
     .trim();
 const BY_NAME = new Map(CATALOGUE.flatMap((s) => [s.id, s.name, ...s.aliases].map((n) => [key(n), s] as const)).reverse());
+const BY_ID = new Map(CATALOGUE.map((s) => [s.id, s]));
 const soundOf = (degrees: DegreeName[]): string => degrees.map(semitonesOf).join();
 const BY_SOUND = new Map([...CATALOGUE].reverse().map((s) => [soundOf(s.degrees), s]));
 
@@ -25,7 +26,7 @@ export const listScales = (): ScaleInfo[] => CATALOGUE.map(copy);
  * The catalogue entry of an id, name or alias, however spaced or hyphenated; null if there is none.
  * @example findScale('natural minor')?.id // 'aeolian'
  */
-export const findScale = (name: string): ScaleInfo | null => BY_NAME.get(key(name)) ?? null;
+export const findScale = (name: string): ScaleInfo | null => BY_ID.get(name) ?? BY_NAME.get(key(name)) ?? null;
 
 /**
  * Checks and orders a user's own degrees: 2 to 12 of them, the 1 among them, no sound twice.
