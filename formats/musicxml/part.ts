@@ -230,8 +230,16 @@ function readNote(e: Element, bar: number, state: State, at: number, length: num
   const open = state.tunings.get(staff) ?? state.tunings.get(1);
   const onString = marks.place && open?.[marks.place.string - 1];
   const sounds = written === null ? null : written + state.transposed;
+  const { place, join, bend, release, muted, finger, stroke, signs } = marks; // a spread here costs more than all the rest of the note
   return {
-    ...marks,
+    place,
+    join,
+    bend,
+    release,
+    muted,
+    finger,
+    stroke,
+    signs,
     at,
     length,
     midi: sounds !== null && sounds >= 0 && sounds <= 127 ? sounds : null,

@@ -34,6 +34,11 @@ export interface Element {
   readonly line: number;
 }
 
+/** One that is being read. */
+type Growing = { -readonly [K in keyof Element]: Element[K] };
+/** The children of the many elements that have none: shared, and never written to. */
+const NONE: Element[] = [];
+
 /** Elements that a file may have, inside one another and in all; letters of one text. Far beyond any score. */
 const MOST = { deep: 100, elements: 1_000_000, text: 1_000_000 };
 
@@ -46,7 +51,7 @@ const PLAIN_DOCTYPE = /^\s*(?:score-partwise|score-timewise|container)\b[^[]*$/;
  */
 export function parseXml(text: string): Element {
   const parser = new SaxesParser({ position: true, xmlns: false } as const);
-  const open: (Element & { readonly texts: string[] })[] = [];
+  const open: Growing[] = [];
   let root: Element | null = null;
   let count = 0;
   parser.on('error', (e) => refuseFile(`this is not whole XML: ${e.message.replace(/^(?:[^:]*:)?\d+:\d+: /, '')}`, parser.line));
@@ -58,30 +63,44 @@ export function parseXml(text: string): Element {
     if (++count > MOST.elements) refuseFile(`this file has more than ${MOST.elements} elements.`, parser.line);
     if (open.length >= MOST.deep) refuseFile(`this file is nested more than ${MOST.deep} levels deep.`, parser.line);
     if (/^(?:\w+:)?include$/i.test(name)) refuseFile('this file includes another one; such files are not read.', parser.line);
-    open.push({ name, attributes, children: [], text: '', line: parser.line, texts: [] });
+    const e: Growing = { name, attributes, children: NONE, text: '', line: parser.line };
+    const outer = open.at(-1);
+    if (!outer) root ??= e;
+    else if (outer.children === NONE) outer.children = [e];
+    else outer.children.push(e);
+    open.push(e);
   });
   const addText = (piece: string): void => {
     const at = open.at(-1);
     if (!at) return;
     if (piece.length > MOST.text)
       refuseFile(`a text of ${piece.length} letters stands in <${quoted(at.name)}>; no score has that.`, at.line);
-    at.texts.push(piece);
+    at.text += piece;
   };
   parser.on('text', addText);
   parser.on('cdata', addText);
   parser.on('closetag', () => {
-    const { texts, ...e } = open.pop() as Element & { readonly texts: string[] };
-    const whole: Element = { ...e, text: texts.join('').trim() };
-    const outer = open.at(-1);
-    if (outer) outer.children.push(whole);
-    else root = whole;
+    const e = open.pop();
+    if (e?.text) e.text = e.text.trim();
   });
   parser.write(text.replace(/^\uFEFF/, '')).close();
   return root ?? refuseFile('this XML has nothing in it.');
 }
 
-export const child = (e: Element, name: string): Element | undefined => e.children.find((c) => c.name === name);
-export const children = (e: Element, name: string): Element[] => e.children.filter((c) => c.name === name);
+export function child(e: Element, name: string): Element | undefined {
+  for (const c of e.children) if (c.name === name) return c;
+  return undefined;
+}
+
+export function children(e: Element, name: string): Element[] {
+  let found = NONE;
+  for (const c of e.children)
+    if (c.name === name) {
+      if (found === NONE) found = [c];
+      else found.push(c);
+    }
+  return found;
+}
 /** A number inside, or null where there is none. */
 export function numberIn(e: Element | undefined, name?: string): number | null {
   const text = (name ? e && child(e, name)?.text : e?.text)?.trim();

@@ -74,7 +74,8 @@ export function playOut<N extends ScoreNote>(
     const ticks = (quarters: number): number => Math.round((base + quarters) * TICKS);
     for (const n of m.notes) {
       const start = ticks(n.at);
-      notes.push({ ...n, start, ticks: ticks(n.at + n.length) - start, again } as unknown as N);
+      // The first time through the note itself is taken; a repeat has notes of its own.
+      notes.push(Object.assign(again ? { ...n } : n, { start, ticks: ticks(n.at + n.length) - start, again }) as unknown as N);
     }
     marks.push(...[{ at: 0, tempo: null }, ...m.tempos].map((t) => ({ at: ticks(t.at), tempo: t.tempo, meter: m.meter })));
     base += m.length;
