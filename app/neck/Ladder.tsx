@@ -56,7 +56,7 @@ export const Ladder = memo(function Ladder({ g, shapes, current, onChoose, seams
         style={{ height: LANE * (Math.max(0, ...lanes) + 1) + 8, width: g.width }}
       >
         {shapes.map((s, k) => (
-          <Rung key={s.id} shape={s} on={k === current} {...spans[k]} top={lanes[k] * LANE + 6} index={k} onChoose={onChoose} />
+          <Rung key={k} shape={s} on={k === current} {...spans[k]} top={lanes[k] * LANE + 6} index={k} onChoose={onChoose} />
         ))}
       </div>
       {seams.length > 0 && <Seams g={g} shapes={shapes} spans={spans} seams={seams} seam={seam} onSeam={onSeam} />}

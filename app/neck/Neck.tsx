@@ -1,5 +1,5 @@
 import { memo, type ReactNode } from 'react';
-import { placeKey, type Instrument } from '../../core';
+import type { Instrument } from '../../core';
 import { Board } from './Board';
 import { fretX, stringY, wireX, type NeckGeometry } from './geometry';
 import { Mark } from './Mark';
@@ -24,16 +24,23 @@ function Band({ g, from, to }: { readonly g: NeckGeometry; readonly from: number
   return <rect x={a + 2} y={g.top} width={Math.max(0, b - a - 4)} height={g.bottom - g.top} fill="#fff" opacity={0.07} />;
 }
 
+/** Each mark by its string and its number on it: in another key the same marks move, none is drawn anew. */
+function keysOf(marks: readonly NeckMark[]): string[] {
+  const counts: number[] = [];
+  return marks.map((m) => `${m.string}/${(counts[m.string] = (counts[m.string] ?? 0) + 1)}`);
+}
+
 /** The one component that draws a neck. Views hand it marks. */
 export const Neck = memo(function Neck({ g, instrument, marks, title, band, under, children }: Props) {
+  const keys = keysOf(marks);
   return (
     <svg width={g.width} height={g.height + 4} role="img" aria-label={title} className="block select-none" fontFamily="var(--font-text)">
       <Board g={g} instrument={instrument} />
       {band && <Band g={g} {...band} />}
       {under}
-      {marks.map((m) => (
+      {marks.map((m, k) => (
         <Mark
-          key={placeKey(m)}
+          key={keys[k]}
           x={fretX(g, m.fret)}
           y={stringY(g, m.string)}
           look={m.look}

@@ -1,6 +1,6 @@
-import { useCallback, useMemo, useState } from 'react';
+import { memo, useCallback, useMemo, useState } from 'react';
 import type { StudyBody } from '../../../contract';
-import type { Place } from '../../../core';
+import type { Place, Shape } from '../../../core';
 import { say } from '../../shell/say';
 import { upAndDown } from '../../sound/heard';
 import { useHear } from '../../sound/useHear';
@@ -8,6 +8,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
 import { LOOSE } from '../../store/editor';
 import { gripOn, harmonySet, placePressed } from '../../store/harmony';
+import { useAfterPaint } from '../../ui/useAfterPaint';
 import { useKeyed } from '../../ui/useKeyed';
 import { rungOf, selectNotes, selectRung, type Laid } from '../../store/study';
 import { seamLine } from '../../words/shape-text';
@@ -39,20 +40,20 @@ export function MapView() {
   return <StudyGate view="map">{(body, laid) => <OpenMap body={body} laid={laid} />}</StudyGate>;
 }
 
-function OpenMap({ body, laid }: { readonly body: StudyBody; readonly laid: Laid }) {
-  const dispatch = useAppDispatch();
-  const notes = useAppSelector(selectNotes);
-  const current = useAppSelector(selectRung);
-  const loose = useAppSelector((s) => s.editor.id === LOOSE);
+/** Hearing the shape that is shown, up and down. */
+function useShapeHeard(shape: Shape | null, tempo: number) {
   const hear = useHear();
-  const shape = laid.shapes[current] ?? null;
   const line = useMemo(() => (shape ? upAndDown(shape.notes) : null), [shape]);
   const { on, start, stop } = hear;
-  const toggleHear = useCallback(() => {
+  const toggle = useCallback(() => {
     if (on) stop();
-    else if (line) start(line.notes, body.tempo);
-  }, [on, start, stop, line, body.tempo]);
-  const onRung = useCallback((k: number) => dispatch(change(({ shapes }) => ({ rung: rungOf(shapes[k]) }))), [dispatch]);
+    else if (line) start(line.notes, tempo);
+  }, [on, start, stop, line, tempo]);
+  return { hear, toggle, can: line !== null, sounding: line && hear.now >= 0 ? line.index[hear.now] : -1 };
+}
+
+/** The seam that is looked at in place of the rung, -1 for none: of these shapes and this rung alone. */
+function useSeam(laid: Laid, current: number): [number, (k: number) => void] {
   const [seam, setSeam] = useKeyed([laid.shapes, current], -1);
   const onSeam = useCallback(
     (k: number) => {
@@ -62,7 +63,57 @@ function OpenMap({ body, laid }: { readonly body: StudyBody; readonly laid: Laid
     },
     [laid, setSeam],
   );
-  const [finger, setFinger] = useState<{ readonly place: Place; readonly button: HTMLElement } | null>(null);
+  return [seam, onSeam];
+}
+
+/** What stands below the neck. It follows a moment after it, so that the neck answers at once. */
+const Below = memo(function Below({ body, laid, current, seam }: Shown) {
+  const shape = laid.shapes[current] as Shape | undefined;
+  return (
+    <>
+      {shape && <WhyLine body={body} shape={shape} shapes={laid.shapes} />}
+      <MapPanels body={body} laid={laid} current={current} seam={seam} />
+    </>
+  );
+});
+
+interface Shown {
+  readonly body: StudyBody;
+  readonly laid: Laid;
+  readonly current: number;
+  readonly seam: number;
+}
+
+interface BarProps extends Pick<Shown, 'body' | 'laid' | 'current'> {
+  readonly hearing: boolean;
+  readonly canHear: boolean;
+  readonly onHear: () => void;
+}
+
+/** What is done to the study as it is mapped. */
+const MapBar = memo(function MapBar({ body, laid, current, hearing, canHear, onHear }: BarProps) {
+  const { instrument, scale, over, chord, focus, layout, school, hand } = body;
+  const shape = laid.shapes[current] as Shape | undefined;
+  const onUnder = useUnder();
+  return (
+    <Toolbar labels={body.labels} tempo={body.tempo} hearing={hearing} canHear={canHear} onHear={onHear}>
+      <MapTools {...{ instrument, scale, over, chord, focus, layout, school, hand, onUnder }} />
+      {shape && <SheetPart body={body} shape={shape} shapes={laid.shapes} />}
+    </Toolbar>
+  );
+});
+const Bar = memo(InstrumentBar);
+
+function OpenMap({ body, laid }: { readonly body: StudyBody; readonly laid: Laid }) {
+  const dispatch = useAppDispatch();
+  const notes = useAppSelector(selectNotes);
+  const current = useAppSelector(selectRung);
+  const loose = useAppSelector((s) => s.editor.id === LOOSE);
+  const shape = laid.shapes[current] ?? null;
+  const heard = useShapeHeard(shape, body.tempo);
+  const onRung = useCallback((k: number) => dispatch(change(({ shapes }) => ({ rung: rungOf(shapes[k]) }))), [dispatch]);
+  const [seam, onSeam] = useSeam(laid, current);
+  const [finger, setFinger] = useState<{ place: Place; button: HTMLElement } | null>(null);
   const onFinger = useCallback((place: Place, button: HTMLElement) => setFinger({ place, button }), []);
   const held = useAppSelector((s) => s.harmony.grip);
   const grip = useMemo(() => gripOn(body.instrument, held), [body.instrument, held]);
@@ -71,48 +122,25 @@ function OpenMap({ body, laid }: { readonly body: StudyBody; readonly laid: Laid
   const play = useFreePlay(body.instrument);
   const [standing, setStanding] = useState(false);
   const stand = useCallback(() => setStanding((s) => !s), []);
-  useMapCommands({ hear: toggleHear, stand, listen: toggleListening });
+  useMapCommands({ hear: heard.toggle, stand, listen: toggleListening });
+  const { hear, toggle: onHear, can: canHear, sounding } = heard;
+  const later = useAfterPaint(
+    useMemo(() => ({ body, laid, current, seam, onHear, canHear }), [body, laid, current, seam, onHear, canHear]),
+  );
   return (
     <div className="view-column">
-      <InstrumentBar body={body} />
+      <Bar body={later.body} />
       {loose && <WaysIn />}
       <Sentence scale={body.scale} instrument={body.instrument} layout={body.layout} shapes={laid.shapes} current={current} />
-      <Toolbar labels={body.labels} tempo={body.tempo} hearing={hear.on} canHear={line !== null} onHear={toggleHear}>
-        <MapTools
-          instrument={body.instrument}
-          scale={body.scale}
-          over={body.over}
-          chord={body.chord}
-          focus={body.focus}
-          layout={body.layout}
-          school={body.school}
-          hand={body.hand}
-          onUnder={onUnder}
-        />
-        {shape && <SheetPart body={body} shape={shape} shapes={laid.shapes} />}
-      </Toolbar>
+      <MapBar body={later.body} laid={later.laid} current={later.current} hearing={hear.on} canHear={later.canHear} onHear={later.onHear} />
       {laid.error && <Problem error={laid.error} body={body} />}
       <HearProblem hear={hear} />
       <EarProblem />
-      <NeckSheet
-        body={body}
-        notes={notes}
-        laid={laid}
-        current={current}
-        seam={seam}
-        onSeam={onSeam}
-        onFinger={onFinger}
-        sounding={line && hear.now >= 0 ? line.index[hear.now] : -1}
-        onRung={onRung}
-        grip={grip}
-        onPress={onPress}
-        play={play}
-      />
+      <NeckSheet {...{ body, notes, laid, current, seam, onSeam, onFinger, sounding, onRung, grip, onPress, play }} />
       <FreePlayLine body={body} shape={shape} play={play} />
       {grip.length > 0 && <GripLine body={body} grip={grip} onUnder={onUnder} onClear={() => dispatch(harmonySet({ grip: [] }))} />}
-      {shape && <WhyLine body={body} shape={shape} shapes={laid.shapes} />}
+      <Below body={later.body} laid={later.laid} current={later.current} seam={later.seam} />
       {shape && finger && <FingerPart body={body} shape={shape} at={finger} onClose={() => setFinger(null)} />}
-      <MapPanels body={body} laid={laid} current={current} seam={seam} />
       <StudyFooter hint={MAP.rungRootStringKeyBy} />
       {shape && <MapStand body={body} laid={laid} current={current} notes={notes} open={standing} onClose={stand} />}
     </div>
