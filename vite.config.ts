@@ -13,7 +13,16 @@ const LEFT_OUT = [
 
 export default defineConfig({
   root: 'app',
-  resolve: { alias: LEFT_OUT },
+  // The router names no build for production, so that a bundler takes the one with its warnings.
+  resolve: {
+    alias: [
+      ...LEFT_OUT,
+      {
+        find: /^react-router$/,
+        replacement: fileURLToPath(new URL('node_modules/react-router/dist/production/index.mjs', import.meta.url)),
+      },
+    ],
+  },
   plugins: [
     react(),
     tailwind(),

@@ -1,5 +1,4 @@
-import { usePinch } from '@use-gesture/react';
-import type { ReactNode } from 'react';
+import { lazy, Suspense, type ReactNode } from 'react';
 import type { Instrument } from '../../core';
 import { usePrefs } from '../store/prefs';
 import { SvgSigns } from '../ui/Signs';
@@ -7,8 +6,9 @@ import { stringY, type NeckGeometry } from './geometry';
 import { noteText } from './marks';
 import type { NeckPlace } from './useNeckGeometry';
 
-/** Two fingers draw a neck out so far. */
-const ZOOM = { min: 1, max: 3 };
+const Pinch = lazy(async () => ({ default: (await import('./Pinch')).Pinch }));
+/** Whether this screen can be touched with more than one finger. */
+const TOUCHED = typeof navigator === 'object' && navigator.maxTouchPoints > 1;
 
 interface Props {
   readonly neck: NeckPlace;
@@ -22,13 +22,6 @@ interface Props {
 /** Holds a neck that may be wider than the screen: it scrolls sideways, two fingers zoom it, and the strings' names stay in sight. */
 export function NeckScroll({ neck: { holder, width, g, zoom, setZoom }, instrument, label, names = true, children }: Props) {
   const scrolls = width > 0 && width < g.width;
-  usePinch(({ offset: [next] }) => setZoom(next), {
-    target: holder,
-    scaleBounds: ZOOM,
-    from: () => [zoom, 0],
-    eventOptions: { passive: false },
-    pinchOnWheel: false,
-  });
   return (
     <div
       ref={holder}
@@ -39,6 +32,11 @@ export function NeckScroll({ neck: { holder, width, g, zoom, setZoom }, instrume
     >
       {width > 0 && (
         <>
+          {TOUCHED && (
+            <Suspense>
+              <Pinch on={holder} zoom={zoom} onZoom={setZoom} />
+            </Suspense>
+          )}
           {scrolls && names && <StringNames g={g} instrument={instrument} />}
           {children}
         </>

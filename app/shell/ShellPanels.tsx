@@ -1,15 +1,17 @@
 import { Dialog } from 'radix-ui';
+import { lazy, Suspense, type ComponentType } from 'react';
 import { Button } from '../ui/Button';
-import { CommandLine } from './command-line/CommandLine';
-import { Devices } from './Devices';
-import { KeyList } from './KeyList';
 import { closePanel, focusedBefore, panelNow, useOpenPanel, type PanelName } from './panels';
-import { Settings } from './Settings';
 import { VIEW_ID } from './view-focus';
-import { WordList } from './WordList';
 import { FRAME } from '../words/views/shell';
 
-const PANELS: Record<PanelName, { readonly title: string; readonly Body: () => React.ReactNode; readonly wide?: boolean }> = {
+const CommandLine = lazy(async () => ({ default: (await import('./command-line/CommandLine')).CommandLine }));
+const KeyList = lazy(async () => ({ default: (await import('./KeyList')).KeyList }));
+const WordList = lazy(async () => ({ default: (await import('./WordList')).WordList }));
+const Devices = lazy(async () => ({ default: (await import('./Devices')).Devices }));
+const Settings = lazy(async () => ({ default: (await import('./Settings')).Settings }));
+
+const PANELS: Record<PanelName, { readonly title: string; readonly Body: ComponentType; readonly wide?: boolean }> = {
   commands: { title: FRAME.commands, Body: CommandLine, wide: true },
   keys: { title: FRAME.keys, Body: KeyList },
   words: { title: FRAME.words, Body: WordList, wide: true },
@@ -41,7 +43,11 @@ export function Panels() {
               <Button>{FRAME.close}</Button>
             </Dialog.Close>
           </div>
-          {open && <Body />}
+          {open && (
+            <Suspense fallback={<p aria-busy="true" />}>
+              <Body />
+            </Suspense>
+          )}
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -1,6 +1,4 @@
-import { useCombobox } from 'downshift';
-import { useId, useState, type ReactNode } from 'react';
-import { typedEarly } from '../shell/open-part';
+import { lazy, Suspense, type ReactNode } from 'react';
 
 export interface Choice<T> {
   readonly key: string;
@@ -9,7 +7,7 @@ export interface Choice<T> {
   readonly detail?: string;
 }
 
-interface Props<T> {
+export interface ChooserProps<T> {
   readonly label: string;
   readonly placeholder: string;
   /** The choices for what has been typed, best first. */
@@ -23,64 +21,16 @@ interface Props<T> {
   readonly render: (text: string) => ReactNode;
 }
 
-/** A list that can be typed into: the first match is taken with Enter, others with the arrow keys or a click. */
-export function Chooser<T>({ label, placeholder, find, onChoose, current, empty, note, render }: Props<T>) {
-  const [text, setText] = useState(typedEarly);
-  const id = useId();
-  const items = find(text);
-  const said = items.length ? (note?.(text) ?? null) : null;
-  const box = useCombobox<Choice<T>>({
-    id,
-    items,
-    inputValue: text,
-    isOpen: true,
-    defaultHighlightedIndex: 0,
-    itemToString: (item) => item?.title ?? '',
-    selectedItem: null,
-    onSelectedItemChange: ({ selectedItem }) => selectedItem && onChoose(selectedItem.value),
-    stateReducer: (_, { type, changes }) =>
-      type === useCombobox.stateChangeTypes.InputBlur ? { ...changes, selectedItem: null } : changes,
-  });
+const Box = lazy(async () => ({ default: (await import('./ChooserBox')).ChooserBox })) as <T>(props: ChooserProps<T>) => ReactNode;
+
+/**
+ * A list that can be typed into: the first match is taken with Enter, others with the arrow keys or a click. What it is made of
+ * loads when the first one is opened; keys typed until then are its first ones.
+ */
+export function Chooser<T>(props: ChooserProps<T>) {
   return (
-    <div className="flex min-h-0 flex-col gap-2">
-      <label {...box.getLabelProps()} className="text-xs text-soft short:sr-only">
-        {label}
-      </label>
-      <input
-        {...box.getInputProps({
-          onChange: (e) => setText(e.currentTarget.value),
-          // A list that fills after it was typed for has nothing lit yet: Enter takes its first match all the same.
-          onKeyDown: (e) => e.key === 'Enter' && box.highlightedIndex < 0 && items.length > 0 && onChoose(items[0].value),
-        })}
-        {...(items.length ? {} : { 'aria-activedescendant': undefined })}
-        placeholder={placeholder}
-        autoFocus
-        spellCheck={false}
-        autoComplete="off"
-        className="w-full rounded-md border border-line bg-paper px-3 py-2 text-base text-ink placeholder:text-soft short:py-0.5"
-      />
-      {said !== null && (
-        <p role="status" className="px-2 text-clay">
-          {render(said)}
-        </p>
-      )}
-      <ul {...box.getMenuProps({ 'aria-label': label })} className="max-h-72 min-h-0 overflow-auto rounded-md short:min-h-[7.5rem]">
-        {items.map((item, index) => (
-          <li
-            key={item.key}
-            {...box.getItemProps({ item, index })}
-            className={`flex cursor-pointer items-baseline justify-between gap-3 rounded px-2 py-1.5 short:py-0.5 ${Math.max(0, box.highlightedIndex) === index ? 'bg-feather-wash' : ''}`}
-          >
-            <span className={item.key === current ? 'font-semibold text-brass-deep' : ''}>{render(item.title)}</span>{' '}
-            {item.detail && <span className="text-right text-xs text-soft">{render(item.detail)}</span>}
-          </li>
-        ))}
-      </ul>
-      {items.length === 0 && (
-        <p role="status" className="px-2 text-clay">
-          {typeof empty === 'string' ? empty : render(empty(text))}
-        </p>
-      )}
-    </div>
+    <Suspense fallback={<p data-coming aria-busy="true" />}>
+      <Box {...props} />
+    </Suspense>
   );
 }

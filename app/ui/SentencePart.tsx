@@ -44,7 +44,7 @@ export function SentencePart({ name, text, shortcut, wide, look = 'sentence', fi
           sideOffset={8}
           collisionPadding={8}
           // Without a chooser nothing waits for the keys that came early: they are commands again.
-          onOpenAutoFocus={(e) => (e.currentTarget as HTMLElement).querySelector('[role=combobox]') ?? typedEarly()}
+          onOpenAutoFocus={(e) => (e.currentTarget as HTMLElement).querySelector('[role=combobox], [data-coming]') ?? typedEarly()}
           className={`no-print z-20 flex max-h-[min(36rem,88vh)] short:max-h-[97vh] short:gap-1 short:p-1.5 flex-col gap-3 overflow-auto rounded-lg border border-line bg-sheet p-3 font-text text-[0.84375rem] text-ink shadow-xl ${wide ? 'w-[min(34rem,94vw)]' : 'w-[min(24rem,94vw)]'}`}
         >
           {children(() => setOpen(false))}
