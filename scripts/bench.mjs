@@ -1,13 +1,27 @@
-// Figures for docs/performance.md. Not a test: nothing here passes or fails.
+// Figures for docs/performance.md: npm run bench [-- name]. With --check only ratios are measured, against those of
+// bench/ratios.json, and a loss of more than a quarter fails; --keep writes them.
 import { build } from 'esbuild';
 import { ensureBuilt, ensureInstalled, run } from './ensure.mjs';
 
 await ensureInstalled({ tests: true });
 await ensureBuilt();
-const only = process.argv[2];
-for (const name of ['core', 'routes', 'licks', 'harmony', 'progression', 'listening', 'practise', 'booklet', 'server', 'browser'].filter(
-  (n) => !only || n === only,
-)) {
+const asked = process.argv.slice(2);
+const flags = asked.filter((a) => a.startsWith('--'));
+const only = flags.length ? 'check' : asked[0];
+let failed = false;
+for (const name of [
+  'check',
+  'core',
+  'routes',
+  'licks',
+  'harmony',
+  'progression',
+  'listening',
+  'practise',
+  'booklet',
+  'server',
+  'browser',
+].filter((n) => !only || n === only)) {
   await build({
     entryPoints: [`bench/${name}.ts`],
     outfile: `.cache/bench-${name}.mjs`,
@@ -17,5 +31,6 @@ for (const name of ['core', 'routes', 'licks', 'harmony', 'progression', 'listen
     packages: 'external',
     logLevel: 'warning',
   });
-  await run(process.execPath, [`.cache/bench-${name}.mjs`]);
+  if ((await run(process.execPath, [`.cache/bench-${name}.mjs`, ...flags])) !== 0) failed = true;
 }
+process.exit(failed ? 1 : 0);

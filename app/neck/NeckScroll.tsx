@@ -1,12 +1,13 @@
-import { lazy, Suspense, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import type { Instrument } from '../../core';
 import { usePrefs } from '../store/prefs';
+import { later } from '../ui/later';
 import { SvgSigns } from '../ui/Signs';
 import { stringY, type NeckGeometry } from './geometry';
 import { noteText } from './marks';
 import type { NeckPlace } from './useNeckGeometry';
 
-const Pinch = lazy(async () => ({ default: (await import('./Pinch')).Pinch }));
+const Pinch = later(async () => (await import('./Pinch')).Pinch);
 /** Whether this screen can be touched with more than one finger. */
 const TOUCHED = typeof navigator === 'object' && navigator.maxTouchPoints > 1;
 
@@ -32,11 +33,7 @@ export function NeckScroll({ neck: { holder, width, g, zoom, setZoom }, instrume
     >
       {width > 0 && (
         <>
-          {TOUCHED && (
-            <Suspense>
-              <Pinch on={holder} zoom={zoom} onZoom={setZoom} />
-            </Suspense>
-          )}
+          {TOUCHED && <Pinch on={holder} zoom={zoom} onZoom={setZoom} />}
           {scrolls && names && <StringNames g={g} instrument={instrument} />}
           {children}
         </>

@@ -1,15 +1,16 @@
 import { Dialog } from 'radix-ui';
-import { lazy, Suspense, type ComponentType } from 'react';
+import type { ComponentType } from 'react';
+import { later } from '../ui/later';
 import { Button } from '../ui/Button';
 import { closePanel, focusedBefore, panelNow, useOpenPanel, type PanelName } from './panels';
 import { VIEW_ID } from './view-focus';
 import { FRAME } from '../words/views/shell';
 
-const CommandLine = lazy(async () => ({ default: (await import('./command-line/CommandLine')).CommandLine }));
-const KeyList = lazy(async () => ({ default: (await import('./KeyList')).KeyList }));
-const WordList = lazy(async () => ({ default: (await import('./WordList')).WordList }));
-const Devices = lazy(async () => ({ default: (await import('./Devices')).Devices }));
-const Settings = lazy(async () => ({ default: (await import('./Settings')).Settings }));
+const CommandLine = later(async () => (await import('./command-line/CommandLine')).CommandLine);
+const KeyList = later(async () => (await import('./KeyList')).KeyList);
+const WordList = later(async () => (await import('./WordList')).WordList);
+const Devices = later(async () => (await import('./Devices')).Devices);
+const Settings = later(async () => (await import('./Settings')).Settings);
 
 const PANELS: Record<PanelName, { readonly title: string; readonly Body: ComponentType; readonly wide?: boolean }> = {
   commands: { title: FRAME.commands, Body: CommandLine, wide: true },
@@ -43,11 +44,7 @@ export function Panels() {
               <Button>{FRAME.close}</Button>
             </Dialog.Close>
           </div>
-          {open && (
-            <Suspense fallback={<p aria-busy="true" />}>
-              <Body />
-            </Suspense>
-          )}
+          {open && <Body />}
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -1,7 +1,27 @@
 import { useCombobox } from 'downshift';
-import { useId, useState } from 'react';
+import { useId, useState, type ReactNode } from 'react';
 import { typedEarly } from '../shell/open-part';
-import type { Choice, ChooserProps } from './Chooser';
+
+export interface Choice<T> {
+  readonly key: string;
+  readonly value: T;
+  readonly title: string;
+  readonly detail?: string;
+}
+
+export interface ChooserProps<T> {
+  readonly label: string;
+  readonly placeholder: string;
+  /** The choices for what has been typed, best first. */
+  readonly find: (text: string) => Choice<T>[];
+  readonly onChoose: (value: T) => void;
+  readonly current?: string;
+  /** Said when nothing matches what was typed. */
+  readonly empty: string | ((text: string) => string);
+  /** Said over what is offered all the same, such as what is wrong with what was typed; null for nothing. */
+  readonly note?: (text: string) => string | null;
+  readonly render: (text: string) => ReactNode;
+}
 
 /** The chooser itself, with the library that runs its list. */
 export function ChooserBox<T>({ label, placeholder, find, onChoose, current, empty, note, render }: ChooserProps<T>) {

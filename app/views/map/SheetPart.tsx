@@ -1,10 +1,10 @@
 import { Printer } from 'lucide-react';
-import { lazy, Suspense } from 'react';
+import { later } from '../../ui/later';
 import { SentencePart } from '../../ui/SentencePart';
 import { MAP } from '../../words/views/map';
 import type { Props } from './SheetForm';
 
-const SheetForm = lazy(async () => ({ default: (await import('./SheetForm')).SheetForm }));
+const SheetForm = later(async () => (await import('./SheetForm')).SheetForm);
 
 /** What is on the neck, on paper or in a file. */
 export function SheetPart({ body, shape, shapes }: Props) {
@@ -19,11 +19,7 @@ export function SheetPart({ body, shape, shapes }: Props) {
         </>
       }
     >
-      {() => (
-        <Suspense fallback={<p aria-busy="true" />}>
-          <SheetForm body={body} shape={shape} shapes={shapes} />
-        </Suspense>
-      )}
+      {() => <SheetForm body={body} shape={shape} shapes={shapes} />}
     </SentencePart>
   );
 }

@@ -1,0 +1,40 @@
+import { useEffect, useState, type ComponentType, type ReactNode } from 'react';
+
+/** A quiet moment after the page is there. */
+const whenIdle = (work: () => void): void => {
+  if (typeof requestIdleCallback === 'function') requestIdleCallback(work, { timeout: 4000 });
+  else setTimeout(work, 1500);
+};
+
+/**
+ * A component whose file loads in a quiet moment, or when it is first wanted: the first view is there sooner. Once it has loaded it
+ * is there at once, with no moment between in which keys could be lost. A file that does not load is an error of the view.
+ */
+export function later<P extends object>(load: () => Promise<ComponentType<P>>, meanwhile: ReactNode = null): ComponentType<P> {
+  const file: { part: ComponentType<P> | null; coming: Promise<void> | null } = { part: null, coming: null };
+  const fetched = (): Promise<void> => {
+    const keep = (part: ComponentType<P>): void => void (file.part = part);
+    file.coming ??= load().then(keep);
+    // Not there now, perhaps later: the next one who wants it asks again.
+    file.coming.catch(() => (file.coming = null));
+    return file.coming;
+  };
+  whenIdle(() => void fetched().catch(() => undefined));
+  return function Later(props: P) {
+    const [seen, setSeen] = useState<{ part: ComponentType<P> | null; error?: Error }>(() => ({ part: file.part }));
+    useEffect(() => {
+      if (seen.part) return undefined;
+      let gone = false;
+      fetched().then(
+        () => gone || setSeen({ part: file.part }),
+        (e: unknown) => gone || setSeen({ part: null, error: e instanceof Error ? e : new Error(String(e)) }),
+      );
+      return () => {
+        gone = true;
+      };
+    }, [seen.part]);
+    if (seen.error) throw seen.error;
+    const { part: Part } = seen;
+    return Part ? <Part {...props} /> : meanwhile;
+  };
+}
