@@ -3,7 +3,7 @@ import { defineConfig, globalIgnores } from 'eslint/config';
 import ts from 'typescript-eslint';
 
 export default defineConfig(
-  globalIgnores(['dist', 'release', 'node_modules', '.cache', 'test-results', '**/*.mjs', '**/*.cjs']),
+  globalIgnores(['dist', 'release/**', 'node_modules', '.cache', 'test-results', '**/*.mjs', '**/*.cjs']),
   ts.configs.recommendedTypeChecked,
   { languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } } },
   {
