@@ -8,8 +8,8 @@ import { noteText } from './marks';
 import type { NeckPlace } from './useNeckGeometry';
 
 const Pinch = later(async () => (await import('./Pinch')).Pinch);
-/** Whether this screen can be touched with more than one finger. */
-const TOUCHED = typeof navigator === 'object' && navigator.maxTouchPoints > 1;
+/** Whether this screen can be touched. */
+const TOUCHED = typeof navigator === 'object' && navigator.maxTouchPoints > 0;
 
 interface Props {
   readonly neck: NeckPlace;
