@@ -1,5 +1,5 @@
 import { useCombobox } from 'downshift';
-import { useId, useState, type ReactNode } from 'react';
+import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
 import { typedEarly } from '../shell/open-part';
 
 export interface Choice<T> {
@@ -25,7 +25,8 @@ export interface ChooserProps<T> {
 
 /** The chooser itself, with the library that runs its list. */
 export function ChooserBox<T>({ label, placeholder, find, onChoose, current, empty, note, render }: ChooserProps<T>) {
-  const [text, setText] = useState(typedEarly);
+  const [typed] = useState(typedEarly);
+  const [text, setText] = useState(typed.text);
   const id = useId();
   const items = find(text);
   const said = items.length ? (note?.(text) ?? null) : null;
@@ -40,6 +41,12 @@ export function ChooserBox<T>({ label, placeholder, find, onChoose, current, emp
     onSelectedItemChange: ({ selectedItem }) => selectedItem && onChoose(selectedItem.value),
     stateReducer: (_, { type, changes }) =>
       type === useCombobox.stateChangeTypes.InputBlur ? { ...changes, selectedItem: null } : changes,
+  });
+  const takenEarly = useRef(typed.enter);
+  useEffect(() => {
+    if (!takenEarly.current || !items.length) return;
+    takenEarly.current = false;
+    onChoose(items[0].value);
   });
   return (
     <div className="flex min-h-0 flex-col gap-2">

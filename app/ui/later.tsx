@@ -1,13 +1,10 @@
 import { useEffect, useState, type ComponentType, type ReactNode } from 'react';
 
-/** A quiet moment after the page is there. */
-const whenIdle = (work: () => void): void => {
-  if (typeof requestIdleCallback === 'function') requestIdleCallback(work, { timeout: 4000 });
-  else setTimeout(work, 1500);
-};
+/** After the first view is drawn: a timer runs when that work is done. In milliseconds. */
+const SOON = 300;
 
 /**
- * A component whose file loads in a quiet moment, or when it is first wanted: the first view is there sooner. Once it has loaded it
+ * A component whose file loads when the first view is there, or when it is first wanted: the first view is there sooner. Once it has loaded it
  * is there at once, with no moment between in which keys could be lost. A file that does not load is an error of the view.
  */
 export function later<P extends object>(load: () => Promise<ComponentType<P>>, meanwhile: ReactNode = null): ComponentType<P> {
@@ -19,7 +16,7 @@ export function later<P extends object>(load: () => Promise<ComponentType<P>>, m
     file.coming.catch(() => (file.coming = null));
     return file.coming;
   };
-  whenIdle(() => void fetched().catch(() => undefined));
+  if (typeof document === 'object') setTimeout(() => void fetched().catch(() => undefined), SOON);
   return function Later(props: P) {
     const [seen, setSeen] = useState<{ part: ComponentType<P> | null; error?: Error }>(() => ({ part: file.part }));
     useEffect(() => {
