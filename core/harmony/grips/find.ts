@@ -2,62 +2,18 @@ import { checkHand, runToEnd } from '../../fingering';
 import { checkOneOf, checkWhole, fail } from '../../errors';
 import { checkInstrument, nutFret, openMidis } from '../../instrument';
 import { placeIndex } from '../../place';
-import type { DegreeName, Instrument, Place, Shape } from '../../types';
+import type { Instrument, Place, Shape } from '../../types';
 import { parseChord, type Chord } from '../symbol';
 import { barreFrom, flattest } from './barre';
 import { GRIP, HIGH_HAND, INNER_MOST } from './costs';
-import { graspOf, hold, MUTED, type Grasp } from './hold';
+import { graspOf, hold, MUTED } from './hold';
 import type { Grip, GripOptions } from './types';
-import { wantedOf, type Wanted } from './wanted';
-
-/** A neck on which a chord is looked for. */
-interface Search {
-  /** The hand on the instrument. */
-  readonly grasp: Grasp;
-  /** What is to sound. */
-  readonly wanted: Wanted;
-  /** What was asked for. */
-  readonly o: GripOptions;
-  /** MIDI numbers of the open strings, by string. */
-  readonly open: number[];
-  /** The fret where strings are open. */
-  readonly nut: number;
-  /** The last fret. */
-  readonly last: number;
-  /** The lowest fret that may be pressed. */
-  readonly from: number;
-  /** The highest. */
-  readonly to: number;
-  /** By string: tone at each fret that may be used, -1 elsewhere. */
-  readonly tones: number[][];
-  /** By string: tones that it or a thinner one may still sound, as bits. */
-  rest: number[];
-  /** The fret that grips are to lie near, if any. */
-  readonly near: number | null;
-  /** What was found. */
-  readonly found: Found;
-  /** What many grips have alike, made once; frozen, as it is handed out many times. */
-  readonly shared: {
-    readonly places: Place[][];
-    readonly muted: Map<number, number[]>;
-    readonly omitted: Map<number, DegreeName[]>;
-    readonly barres: Map<number, NonNullable<Grip['barre']>>;
-  };
-}
+import type { Found, Pass, Search } from './search';
+import { wantedOf } from './wanted';
 
 const FIRST_ROOM = 1024;
 /** Room for the number of a grip beside its cost in hundredths of a millimetre. */
 const MOST = 2 ** 30;
-
-/** Grips found so far, packed: their costs, and a row of frets and fingers each. */
-interface Found {
-  /** How many grips. */
-  count: number;
-  /** Cost in hundredths of a millimetre, then the number of the grip: see MOST. */
-  keys: Float64Array;
-  /** Their frets, a row each; -1 where a string is silent. */
-  rows: Int8Array;
-}
 
 /** Room for twice as many. */
 function grow(found: Found): void {
@@ -90,20 +46,6 @@ function searchOf(i: Instrument, chord: Chord, o: GripOptions, within?: Readonly
 
 /** Frets above the lowest stopped one that a hand may reach at all. */
 const REACH = 5;
-
-/** What one lowest stopped fret is looked through with. */
-interface Pass {
-  /** The lowest fret pressed so far. */
-  readonly low: number;
-  /** Frets by string; -1 where it is silent. */
-  readonly frets: number[];
-  /** By string: frets that it may sound. */
-  readonly options: number[][];
-  /** How many strings are stopped at the lowest fret so far. */
-  lows: number;
-  /** Holds by the pattern of stopped strings: their cost, and their fingers by string. */
-  readonly holds: Map<number, { readonly cost: number; readonly fingers: number[] }>;
-}
 
 /** Patterns of stopped strings are numbers in this base: 0 for a string that is not stopped, else its fret above the lowest and one. */
 const BASE = 8;
