@@ -21,6 +21,14 @@ const LOOKS = {
   chip: 'inline-flex min-h-8 max-w-full cursor-pointer items-center gap-1.5 rounded-md border border-line bg-sheet px-3 text-[0.78125rem] hover:border-soft data-[state=open]:border-feather',
 };
 
+/**
+ * Without a chooser nothing waits for the keys that came early: they go where the focus is again. Said when the content
+ * is there, not when it takes the focus: a field of its own that has taken it already leaves nothing to take.
+ */
+function heard(content: HTMLElement | null): void {
+  if (content && !content.querySelector('[role=combobox], [data-coming]')) typedEarly();
+}
+
 /** Something said that opens what it is made of: a part of the sentence, or a chip below it. */
 export function SentencePart({ name, text, shortcut, wide, look = 'sentence', fixed, children }: Props) {
   const [open, setOpen] = useState(false);
@@ -43,8 +51,7 @@ export function SentencePart({ name, text, shortcut, wide, look = 'sentence', fi
           align="start"
           sideOffset={8}
           collisionPadding={8}
-          // Without a chooser nothing waits for the keys that came early: they are commands again.
-          onOpenAutoFocus={(e) => (e.currentTarget as HTMLElement).querySelector('[role=combobox], [data-coming]') ?? typedEarly()}
+          ref={heard}
           className={`no-print z-20 flex max-h-[min(36rem,88vh)] short:max-h-[97vh] short:gap-1 short:p-1.5 flex-col gap-3 overflow-auto rounded-lg border border-line bg-sheet p-3 font-text text-[0.84375rem] text-ink shadow-xl ${wide ? 'w-[min(34rem,94vw)]' : 'w-[min(24rem,94vw)]'}`}
         >
           {children(() => setOpen(false))}

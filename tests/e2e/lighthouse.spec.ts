@@ -25,7 +25,7 @@ for (const [k, view] of VIEWS.entries())
       const flags = { port, logLevel: 'error' as const, onlyCategories: ['accessibility', 'best-practices'], throttlingMethod: 'provided' as const }; // prettier-ignore
       const result = await lighthouse(server.url + view, flags, desktopConfig);
       const { categories = {}, audits = {} } = result?.lhr ?? {};
-      const wanting = Object.values(audits).filter((a) => a.score !== null && a.score < 1).map((a) => a.id); // prettier-ignore
+      const wanting = Object.values(audits).filter((a) => a.score !== null && a.score < 1).map((a) => [a.id, JSON.stringify(a.details)]); // prettier-ignore
       expect([categories.accessibility?.score, categories['best-practices']?.score, wanting]).toEqual([1, 1, wanting]);
     } finally {
       await browser.close();
