@@ -1,13 +1,14 @@
 import { serve } from '@hono/node-server';
 import type { Hono } from 'hono';
-import type { Server } from 'node:http';
+import type { IncomingMessage, Server } from 'node:http';
 import { createServer } from 'node:https';
+import type { Socket } from 'node:net';
 
 export const HOST = '127.0.0.1';
 const TRIES = 20;
 
 /** A connection on which nothing comes for so long is closed, in ms; so is one whose request does not get whole. */
-export const IDLE_MS = 10_000;
+const IDLE_MS = 10_000;
 const LOOK_MS = 1_000;
 
 interface Where {
@@ -15,6 +16,8 @@ interface Where {
   readonly host: string;
   /** The first port to try. */
   readonly port: number;
+  /** A connection on which nothing comes for so long is closed, in ms. */
+  readonly idleMs?: number;
   /** Encrypts; none: plain http. */
   readonly tls?: { readonly cert: string; readonly key: string } | null;
 }
@@ -26,7 +29,7 @@ interface Listening {
   readonly port: number;
 }
 
-const listenOn = (app: Answers, { host, port, tls }: Where): Promise<Listening> =>
+const listenOn = (app: Answers, { host, port, tls, idleMs = IDLE_MS }: Where): Promise<Listening> =>
   new Promise((resolve, reject) => {
     const patience = { connectionsCheckingInterval: LOOK_MS, headersTimeout: IDLE_MS - LOOK_MS, requestTimeout: 6 * IDLE_MS };
     const server = serve(
@@ -38,13 +41,11 @@ const listenOn = (app: Answers, { host, port, tls }: Where): Promise<Listening> 
       },
       (info) => resolve({ server, port: info.port }),
     ) as Server;
-    server.on('connection', (socket) => {
-      // Bytes that stop coming, not an answer that takes its time: the timer is for what we are still to read.
-      socket.setTimeout(IDLE_MS, () => (answering.has(socket) ? undefined : socket.destroy()));
-    });
-    const answering = new WeakSet<object>();
+    const answering = new WeakMap<object, IncomingMessage>();
+    // Bytes that stop coming, not an answer that takes its time: the timer is for what we are still to read.
+    server.setTimeout(idleMs, (socket: Socket) => void (answering.get(socket)?.complete || socket.destroy()));
     server.on('request', (request, response) => {
-      request.once('end', () => answering.add(request.socket));
+      answering.set(request.socket, request);
       response.once('close', () => answering.delete(request.socket));
     });
     server.once('error', reject);

@@ -1,7 +1,8 @@
-import { createServer } from 'node:net';
+import { connect, createServer } from 'node:net';
 import { mkdtempSync, readFileSync, writeFileSync, readdirSync, existsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Hono } from 'hono';
 import type { Knex } from 'knex';
 import { BODY_LIMIT, type Saved, type StudyBody } from '../contract';
 import { layOut, nameScale } from '../core';
@@ -240,5 +241,22 @@ describe('the port', () => {
     blocker.close();
     expect(got).toBeGreaterThan(port);
     expect(said[0]).toBe(`Port ${port} is in use; trying ${port + 1}.`);
+  });
+
+  it('an answer may take its time, a request may not: the one goes on beyond the idle time, the other is cut', async () => {
+    const idleMs = 150;
+    const slow = new Hono().get('/', () => new Response(new ReadableStream({ start: (to) => void setTimeout(() => { to.enqueue(new TextEncoder().encode('late')); to.close(); }, 4 * idleMs) }))); // prettier-ignore
+    const { server, port } = await listen(slow, 4_960, { idleMs });
+    try {
+      await expect(fetch(`http://127.0.0.1:${port}/`).then((r) => r.text())).resolves.toBe('late');
+      const began = connect(port, '127.0.0.1', () => began.write('GET / HTTP/1.1\r\nHost: 127'));
+      await new Promise((cut) => began.once('close', cut).resume());
+      const kept = connect(port, '127.0.0.1', () => kept.write('GET / HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n'));
+      let said = '';
+      await new Promise((cut) => kept.on('data', (d) => (said += String(d))).once('close', cut)); // idle once it is answered
+      expect(said).toContain('late');
+    } finally {
+      server.close();
+    }
   });
 });
