@@ -251,10 +251,6 @@ describe('the port', () => {
       await expect(fetch(`http://127.0.0.1:${port}/`).then((r) => r.text())).resolves.toBe('late');
       const began = connect(port, '127.0.0.1', () => began.write('GET / HTTP/1.1\r\nHost: 127'));
       await new Promise((cut) => began.once('close', cut).resume());
-      const kept = connect(port, '127.0.0.1', () => kept.write('GET / HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n'));
-      let said = '';
-      await new Promise((cut) => kept.on('data', (d) => (said += String(d))).once('close', cut)); // idle once it is answered
-      expect(said).toContain('late');
     } finally {
       server.close();
     }
