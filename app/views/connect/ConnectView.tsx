@@ -8,9 +8,9 @@ import { selectEnds, selectJob, selectKept, type Ends } from '../../store/connec
 import { selectNotes, type Laid } from '../../store/study';
 import { useKeyed } from '../../ui/useKeyed';
 import { useRoutes } from '../../workers/useSearch';
-import { ConnectBench } from './ConnectBench';
+import { AskedRoute } from './AskedRoute';
 import { KeptRoutes } from './KeptRoutes';
-import { KeptRouteBench } from './KeptRouteBench';
+import { KeptRouteView } from './KeptRouteView';
 import { CONNECT } from '../../words/views/connect';
 
 /** How the hand goes from one shape to the next. */
@@ -21,7 +21,7 @@ export function ConnectView() {
 function OpenConnect({ body, laid }: { readonly body: StudyBody; readonly laid: Laid }) {
   const ends = useAppSelector(selectEnds);
   const kept = useAppSelector(selectKept);
-  if (kept) return <KeptRouteBench key={kept.id} body={body} kept={kept} />;
+  if (kept) return <KeptRouteView key={kept.id} body={body} kept={kept} />;
   return (
     <>
       <InstrumentBar body={body} />
@@ -46,6 +46,6 @@ function Searching({ body, laid, ends }: { readonly body: StudyBody; readonly la
   const last = (route?.steps.length ?? 0) - 1;
   const chosen = Math.min(picked, last);
   const step = useCallback((by: 1 | -1) => setPicked((p) => Math.max(0, Math.min(last, p + by))), [last, setPicked]);
-  const line = useMemo(() => ({ chosen, onChoose: setPicked, step }), [chosen, setPicked, step]);
-  return <ConnectBench body={body} shapes={laid.shapes} ends={ends} notes={notes} found={found} route={route} line={line} />;
+  const note = useMemo(() => ({ chosen, onChoose: setPicked, step }), [chosen, setPicked, step]);
+  return <AskedRoute body={body} shapes={laid.shapes} ends={ends} notes={notes} found={found} route={route} note={note} />;
 }

@@ -31,29 +31,24 @@ const ORDERS: Record<Order, { readonly label: string; readonly by: ((c: LickCopy
 const FIRST = 12;
 const lineIn = (key: string) => JSON.parse(key) as Pick<CopiesJob, 'pitches' | 'joins' | 'bends' | 'ticks' | 'rests'>;
 
+/** The search for the copies, begun anew only where what it depends on changes, not anything else of the lick. */
+function useCopiesOf(body: StudyBody, lick: Lick, neck: Instrument, border: number) {
+  const key = useMemo(() => JSON.stringify({ pitches: lickPitches(neck, lick.notes), ...lickTiming(lick.notes) }), [neck, lick.notes]);
+  const weights = body.connection?.weights;
+  const job = useMemo(() => {
+    const line = lineIn(key);
+    const school = body.school ?? defaultSchool(body.layout);
+    return line.pitches.length ? { instrument: neck, ...line, ...(weights ? { weights } : {}), school, hand: body.hand, border } : null;
+  }, [neck, key, weights, body.school, body.layout, body.hand, border]);
+  return useCopies(job);
+}
+
 /** Every copy of the lick on the neck: at pitch and an octave away, ranked; one press shows it, another puts the lick there. */
 export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
   const [border, setBorder] = useState(BORDER_FRET);
   const [order, setOrder] = useState<Order>('effort');
   const [all, setAll] = useState(false);
-  // What the search depends on, so that a change of anything else of the lick does not start it anew.
-  const key = useMemo(() => JSON.stringify({ pitches: lickPitches(neck, lick.notes), ...lickTiming(lick.notes) }), [neck, lick.notes]);
-  const weights = body.connection?.weights;
-  const job = useMemo(
-    () =>
-      lineIn(key).pitches.length
-        ? {
-            instrument: neck,
-            ...lineIn(key),
-            ...(weights ? { weights } : {}),
-            school: body.school ?? defaultSchool(body.layout),
-            hand: body.hand,
-            border,
-          }
-        : null,
-    [neck, key, weights, body.school, body.layout, body.hand, border],
-  );
-  const search = useCopies(job);
+  const search = useCopiesOf(body, lick, neck, border);
   const sorted = useMemo(() => {
     const { by } = ORDERS[order];
     return [...search.found].sort(by ? (a, b) => by(a) - by(b) : rankCopies);
@@ -77,53 +72,8 @@ export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
         {shown && <Button onClick={() => onShow(null)}>{LICKS.backToTheLick}</Button>}
       </div>
       <SearchNote found={search} />
-      {single.length > 0 && (
-        <p className="mb-2 text-xs text-soft">
-          {single.length === 1 ? LICKS.noteHas(single[0] + 1) : LICKS.notesHave(single.map((k) => k + 1).join(', '))}{' '}
-          {LICKS.onlyOnePlaceOnThis}
-        </p>
-      )}
-      <div className="overflow-x-auto">
-        <table className="num w-full text-left text-[0.8125rem]">
-          <thead>
-            <tr className="text-xs text-soft">
-              {['Frets', 'Strings', 'Pitch', 'Region', 'Effort', 'Shifts', 'Width', 'Tone', ''].map((h) => (
-                <th key={h} scope="col" className="pr-3 font-normal whitespace-nowrap">
-                  {h || <span className="sr-only">{LICKS.whatToDo}</span>}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {listed.map((c) => (
-              <tr key={c.steps.map(placeKey).join()} className={`border-t border-line/70 ${c === shown ? 'bg-feather-wash' : ''}`}>
-                <th scope="row" className="py-1 pr-3 font-semibold whitespace-nowrap">
-                  {LICKS.toWord(c.lowFret, c.highFret)}
-                </th>
-                <td className="pr-3 whitespace-nowrap">{c.strings.join(' ')}</td>
-                <td className="pr-3 whitespace-nowrap">{octaveWords(c.octave)}</td>
-                <td className="pr-3 whitespace-nowrap">{regionWords(c, border)}</td>
-                <td className="pr-3">{Math.round(c.cost)}</td>
-                <td className="pr-3">{c.shifts}</td>
-                <td className="pr-3 whitespace-nowrap">{LICKS.mm(Math.round(c.widthMm))}</td>
-                <td className="pr-3 whitespace-nowrap">{toneWords(c.tone)}</td>
-                <td className="no-print py-1 whitespace-nowrap">
-                  <Button
-                    aria-label={LICKS.showTheCopy(c.lowFret, c.highFret)}
-                    aria-pressed={c === shown}
-                    onClick={() => onShow(c === shown ? null : c)}
-                  >
-                    {LICKS.show}
-                  </Button>{' '}
-                  <Button aria-label={LICKS.putItHereAt(c.lowFret, c.highFret)} look="link" onClick={() => onPut(c)}>
-                    {LICKS.putItHere}
-                  </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <OnlyPlaces single={single} />
+      <CopiesTable copies={listed} border={border} shown={shown} onShow={onShow} onPut={onPut} />
       {search.done === null && !search.found.length && !search.refused && <p className="text-soft">{LICKS.itFitsNowhereOnThis}</p>}
       {sorted.length > FIRST && (
         <Button look="quiet" className="mt-2" onClick={() => setAll(!all)}>
@@ -131,5 +81,71 @@ export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
         </Button>
       )}
     </Panel>
+  );
+}
+
+/** The notes that lie on one place only: they settle the region. */
+function OnlyPlaces({ single }: { readonly single: readonly number[] }) {
+  if (!single.length) return null;
+  return (
+    <p className="mb-2 text-xs text-soft">
+      {single.length === 1 ? LICKS.noteHas(single[0] + 1) : LICKS.notesHave(single.map((k) => k + 1).join(', '))} {LICKS.onlyOnePlaceOnThis}
+    </p>
+  );
+}
+
+interface RowProps extends Pick<Props, 'shown' | 'onShow' | 'onPut'> {
+  readonly border: number;
+}
+
+function CopiesTable({ copies, ...rest }: RowProps & { readonly copies: readonly LickCopy[] }) {
+  return (
+    <div className="overflow-x-auto">
+      <table className="num w-full text-left text-[0.8125rem]">
+        <thead>
+          <tr className="text-xs text-soft">
+            {['Frets', 'Strings', 'Pitch', 'Region', 'Effort', 'Shifts', 'Width', 'Tone', ''].map((h) => (
+              <th key={h} scope="col" className="pr-3 font-normal whitespace-nowrap">
+                {h || <span className="sr-only">{LICKS.whatToDo}</span>}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {copies.map((c) => (
+            <CopyRow key={c.steps.map(placeKey).join()} c={c} {...rest} />
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function CopyRow({ c, border, shown, onShow, onPut }: RowProps & { readonly c: LickCopy }) {
+  return (
+    <tr className={`border-t border-line/70 ${c === shown ? 'bg-feather-wash' : ''}`}>
+      <th scope="row" className="py-1 pr-3 font-semibold whitespace-nowrap">
+        {LICKS.toWord(c.lowFret, c.highFret)}
+      </th>
+      <td className="pr-3 whitespace-nowrap">{c.strings.join(' ')}</td>
+      <td className="pr-3 whitespace-nowrap">{octaveWords(c.octave)}</td>
+      <td className="pr-3 whitespace-nowrap">{regionWords(c, border)}</td>
+      <td className="pr-3">{Math.round(c.cost)}</td>
+      <td className="pr-3">{c.shifts}</td>
+      <td className="pr-3 whitespace-nowrap">{LICKS.mm(Math.round(c.widthMm))}</td>
+      <td className="pr-3 whitespace-nowrap">{toneWords(c.tone)}</td>
+      <td className="no-print py-1 whitespace-nowrap">
+        <Button
+          aria-label={LICKS.showTheCopy(c.lowFret, c.highFret)}
+          aria-pressed={c === shown}
+          onClick={() => onShow(c === shown ? null : c)}
+        >
+          {LICKS.show}
+        </Button>{' '}
+        <Button aria-label={LICKS.putItHereAt(c.lowFret, c.highFret)} look="link" onClick={() => onPut(c)}>
+          {LICKS.putItHere}
+        </Button>
+      </td>
+    </tr>
   );
 }

@@ -4,7 +4,7 @@ import { neckOf, selectLick } from '../../store/licks';
 import { InstrumentBar } from '../InstrumentBar';
 import { StudyGate } from '../StudyGate';
 import { UndoRedo } from '../UndoRedo';
-import { LickBench } from './LickBench';
+import { LickEditor } from './LickEditor';
 import { NewLickTools } from './NewLickTools';
 import { LICKS } from '../../words/views/licks';
 
@@ -18,7 +18,7 @@ function OpenLicks({ body }: { readonly body: StudyBody }) {
   return (
     <>
       <InstrumentBar body={body} />
-      {lick ? <LickBench key={lick.id} body={body} lick={lick} neck={neckOf(body, lick)} /> : <NoLicks body={body} />}
+      {lick ? <LickEditor key={lick.id} body={body} lick={lick} neck={neckOf(body, lick)} /> : <NoLicks body={body} />}
     </>
   );
 }

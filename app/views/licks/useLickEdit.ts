@@ -65,17 +65,58 @@ export interface LickEdit {
   readonly set: (fields: Partial<Lick>) => void;
 }
 
+/** Where the caret stands, what is chosen with it, and the length that the next note gets. */
+function useCaret(notes: readonly LickNote[]) {
+  const last = notes.length - 1;
+  const [at, setCaret] = useState(last);
+  const caret = Math.min(at, last);
+  /** Where a choice of several notes began; null where only the caret's note is chosen. */
+  const [mark, setMark] = useState<number | null>(null);
+  const [ticks, setTicks] = useState(TICKS / 2);
+  const moveTo = useCallback((next: number) => {
+    setMark(null);
+    setCaret(next);
+  }, []);
+  return {
+    caret,
+    chosen: mark === null ? { from: caret, to: caret } : { from: Math.min(mark, caret), to: Math.max(mark, caret) },
+    ticks: (notes[caret] as LickNote | undefined)?.ticks ?? ticks,
+    /** The length given last, whatever the caret's note has. */
+    lastTicks: ticks,
+    setTicks,
+    moveTo,
+    setCaret: (next: number): void => {
+      moveTo(next);
+      const note = notes[next] as LickNote | undefined;
+      if (note) setTicks(note.ticks);
+    },
+    extend: (by: 1 | -1): void => {
+      setMark(mark ?? caret);
+      setCaret(Math.max(0, Math.min(last, caret + by)));
+    },
+  };
+}
+
+/** A digit typed on a note: its fret, or with the digit before it the number of two. Null where the neck has no such fret. */
+function useDigits(neck: Instrument): (note: LickNote, digit: number) => Place | null {
+  const typed = useRef({ digit: 0, at: 0 });
+  return ({ place }, digit) => {
+    if (!place) return null;
+    const now = performance.now();
+    const joined = typed.current.digit * 10 + digit;
+    const number = now - typed.current.at < DIGIT_MS && joined <= fretNumber(neck, neck.frets) ? joined : digit;
+    typed.current = { digit: number, at: now };
+    const fret = number + firstCounted(neck);
+    return fret >= (neck.capo ?? 0) && fret <= neck.frets ? { ...place, fret } : null;
+  };
+}
+
 /** Edits of the open lick, note by note, from a caret that stands on one of its notes (-1: before the first). */
 export function useLickEdit(lick: Lick, neck: Instrument): LickEdit {
   const dispatch = useAppDispatch();
-  const [at, setCaret] = useState(lick.notes.length - 1);
-  const caret = Math.min(at, lick.notes.length - 1);
-  /** Where a choice of several notes began; null where only the caret's note is chosen. */
-  const [mark, setMark] = useState<number | null>(null);
-  const chosen = mark === null ? { from: caret, to: caret } : { from: Math.min(mark, caret), to: Math.max(mark, caret) };
-  const [ticks, setTicksNow] = useState(TICKS / 2);
-  const typed = useRef({ digit: 0, at: 0 });
-
+  const { notes } = lick;
+  const { caret, chosen, ticks, lastTicks, setTicks, moveTo, setCaret, extend } = useCaret(notes);
+  const fretTyped = useDigits(neck);
   const set = useCallback(
     (fields: Partial<Lick>) =>
       void dispatch(
@@ -86,47 +127,35 @@ export function useLickEdit(lick: Lick, neck: Instrument): LickEdit {
       ),
     [dispatch],
   );
-  const apply = useCallback(
-    (edit: NotesEdit | null) => {
-      if (!edit) return;
-      set({ notes: edit.notes });
-      setMark(null);
-      setCaret(edit.caret);
-    },
-    [set],
-  );
-  const { notes } = lick;
   const here = notes[caret] as LickNote | undefined;
-  const length = (next: number): void => {
-    setTicksNow(next);
-    if (here) set({ notes: setTicksOf(notes, Math.max(0, chosen.from), chosen.to, next) });
+  const apply = (edit: NotesEdit | null): void => {
+    if (!edit) return;
+    set({ notes: edit.notes });
+    moveTo(edit.caret);
   };
   const onNote = (make: (n: LickNote) => NotesEdit | null): void => {
     if (here) apply(make(here));
   };
+  const lengths = (from: number, to: number, next: number): void => set({ notes: setTicksOf(notes, from, to, next) });
+  const length = (next: number): void => {
+    setTicks(next);
+    if (here) lengths(Math.max(0, chosen.from), chosen.to, next);
+  };
   return {
     caret,
     chosen,
-    extend: (by) => {
-      setMark(mark ?? caret);
-      setCaret(Math.max(0, Math.min(notes.length - 1, caret + by)));
-    },
-    all: (next) => set({ notes: setTicksOf(notes, 0, notes.length - 1, next) }),
-    setCaret: (next) => {
-      setMark(null);
-      setCaret(next);
-      const note = notes[next] as LickNote | undefined;
-      if (note) setTicksNow(note.ticks);
-    },
-    ticks: here?.ticks ?? ticks,
+    extend,
+    all: (next) => lengths(0, notes.length - 1, next),
+    setCaret,
+    ticks,
     setLength: length,
-    enter: (place) => apply(insertNote(notes, caret, { place, ticks: here?.ticks ?? ticks })),
+    enter: (place) => apply(insertNote(notes, caret, { place, ticks })),
     put: (place) => onNote(() => placeNote(notes, caret, place)),
-    rest: () => (here?.place ? apply(makeRest(notes, caret)) : apply(insertNote(notes, caret, { place: null, ticks }))),
+    rest: () => apply(here?.place ? makeRest(notes, caret) : insertNote(notes, caret, { place: null, ticks: lastTicks })),
     remove: () => onNote(() => removeNote(notes, caret)),
-    longer: (by) => length(stepLength(here?.ticks ?? ticks, by)),
-    dot: () => length(toggleDot(here?.ticks ?? ticks)),
-    triplet: () => length(toggleTriplet(here?.ticks ?? ticks)),
+    longer: (by) => length(stepLength(ticks, by)),
+    dot: () => length(toggleDot(ticks)),
+    triplet: () => length(toggleTriplet(ticks)),
     join: (join) => onNote(() => toggleJoin(notes, caret, join)),
     mute: () => onNote(() => toggleMuted(notes, caret)),
     bend: () => onNote(() => turnBend(notes, caret)),
@@ -136,13 +165,8 @@ export function useLickEdit(lick: Lick, neck: Instrument): LickEdit {
     string: (by) => onNote(() => moveString(neck, notes, caret, by)),
     digit: (digit) =>
       onNote((n) => {
-        if (!n.place) return null;
-        const now = performance.now();
-        const joined = typed.current.digit * 10 + digit;
-        const number = now - typed.current.at < DIGIT_MS && joined <= fretNumber(neck, neck.frets) ? joined : digit;
-        typed.current = { digit: number, at: now };
-        const fret = number + firstCounted(neck);
-        return fret >= (neck.capo ?? 0) && fret <= neck.frets ? placeNote(notes, caret, { ...n.place, fret }) : null;
+        const place = fretTyped(n, digit);
+        return place && placeNote(notes, caret, place);
       }),
     set,
   };

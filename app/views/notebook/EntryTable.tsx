@@ -4,6 +4,7 @@ import {
   getCoreRowModel,
   getSortedRowModel,
   useReactTable,
+  type Header,
   type Row,
   type SortingState,
 } from '@tanstack/react-table';
@@ -45,8 +46,8 @@ const COLUMNS = [
   column.accessor('changedAt', { header: 'Changed', sortingFn: byTime, sortDescFirst: true }),
 ];
 
-/** Studies and licks, sorted by any column. Only the rows in sight are drawn, so thousands stay quick. */
-export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProblem, unfolded, onFold }: Props) {
+/** The entries in the order asked for, and which of their rows are in sight. */
+function useRows(entries: Entry[]) {
   const [sorting, setSorting] = useState<SortingState>([]);
   const table = useReactTable({
     data: entries,
@@ -66,12 +67,17 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
     overscan: 8,
     getItemKey: (k) => rows[k].id,
   });
+  return { table, rows, holder, virtual };
+}
+
+/** Studies and licks, sorted by any column. Only the rows in sight are drawn, so thousands stay quick. */
+export function EntryTable({ entries, chosen, onChosen, ...rest }: Props) {
+  const { table, rows, holder, virtual } = useRows(entries);
   const items = virtual.getVirtualItems();
   const above = items[0]?.start ?? 0;
   const below = virtual.getTotalSize() - (items[items.length - 1]?.end ?? 0);
   const openId = useAppSelector((s) => s.editor.id);
   const keys = useMemo(() => entries.map((e) => e.key), [entries]);
-  const allChosen = keys.length > 0 && keys.every((key) => chosen.has(key));
   const toggle = (ids: string[], on: boolean): void =>
     onChosen(new Set(on ? [...chosen, ...ids] : [...chosen].filter((id) => !ids.includes(id))));
   return (
@@ -86,34 +92,15 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
         <thead className="sticky top-0 z-[2] bg-sheet text-xs text-soft shadow-[0_1px_0_var(--line)]">
           <tr>
             <th scope="col" className="w-8 py-2 pr-3 pl-4">
-              <input
-                type="checkbox"
-                aria-label={NOTEBOOK.chooseAllThatAreListed}
-                checked={allChosen}
-                onChange={(e) => toggle(keys, e.target.checked)}
-                className="accent-brass"
+              <Tick
+                label={NOTEBOOK.chooseAllThatAreListed}
+                on={keys.length > 0 && keys.every((key) => chosen.has(key))}
+                onTick={(on) => toggle(keys, on)}
               />
             </th>
-            {table.getHeaderGroups()[0].headers.map((h) => {
-              const sorted = h.column.getIsSorted();
-              return (
-                <th
-                  key={h.id}
-                  scope="col"
-                  aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : undefined}
-                  className="py-2 pr-3 font-normal"
-                >
-                  <button
-                    type="button"
-                    className="cursor-pointer underline-offset-2 hover:underline"
-                    onClick={h.column.getToggleSortingHandler()}
-                  >
-                    {flexRender(h.column.columnDef.header, h.getContext())}
-                    <span aria-hidden>{sorted === 'asc' ? ' ↑' : sorted === 'desc' ? ' ↓' : ''}</span>
-                  </button>
-                </th>
-              );
-            })}
+            {table.getHeaderGroups()[0].headers.map((h) => (
+              <SortHead key={h.id} h={h} sorted={h.column.getIsSorted()} />
+            ))}
             <th scope="col" className="sr-only">
               {NOTEBOOK.whatToDo}
             </th>
@@ -121,63 +108,94 @@ export function EntryTable({ entries, chosen, onChosen, onOpen, onDelete, onProb
         </thead>
         <tbody>
           {above > 0 && <Filler height={above} />}
-          {items.map((v) => {
-            const e = rows[v.index].original;
-            return (
-              <tr
-                key={e.key}
-                ref={virtual.measureElement}
-                data-index={v.index}
-                aria-rowindex={v.index + 2}
-                className="border-b border-line/70 align-top last:border-0"
-              >
-                <td className="py-3 pr-3 pl-4">
-                  <input
-                    type="checkbox"
-                    aria-label={NOTEBOOK.choose(e.kind === 'lick' ? 'the lick ' : '', isolated(e.name))}
-                    checked={chosen.has(e.key)}
-                    onChange={(ev) => toggle([e.key], ev.target.checked)}
-                    className="accent-brass"
-                  />
-                </td>
-                <th scope="row" className="min-w-56 py-2.5 pr-3 font-normal">
-                  <NameCell
-                    e={e}
-                    open={e.study.id === openId && e.kind === 'study'}
-                    onOpen={() => onOpen(e)}
-                    unfolded={unfolded?.has(e.study.id) ?? null}
-                    onFold={() => onFold(e.study.id)}
-                  />
-                </th>
-                <td className="py-3 pr-3 text-xs">{e.tags.map(isolated).join(', ')}</td>
-                <td className="num py-3 pr-3 text-xs whitespace-nowrap text-soft">{e.practisedAt ? dayWords(e.practisedAt) : '–'}</td>
-                <td className="num py-3 pr-3 text-xs whitespace-nowrap text-soft">{dayWords(e.changedAt)}</td>
-                <td className="py-2.5 pr-3">
-                  {e.kind === 'study' ? (
-                    <StudyActions
-                      study={e.study}
-                      onOpen={() => onOpen(e)}
-                      onDelete={() => onDelete({ id: e.study.id, name: e.name })}
-                      onProblem={onProblem}
-                    />
-                  ) : (
-                    <Button
-                      look="link"
-                      icon={<FolderOpen size={14} aria-hidden />}
-                      aria-label={NOTEBOOK.openTheLick(isolated(e.name))}
-                      onClick={() => onOpen(e)}
-                    >
-                      {NOTEBOOK.open}
-                    </Button>
-                  )}
-                </td>
-              </tr>
-            );
-          })}
+          {items.map((v) => (
+            <EntryRow
+              key={v.key}
+              e={rows[v.index].original}
+              at={v.index}
+              measured={virtual.measureElement}
+              openId={openId}
+              chosen={chosen.has(rows[v.index].original.key)}
+              onTick={(on) => toggle([rows[v.index].original.key], on)}
+              {...rest}
+            />
+          ))}
           {below > 0 && <Filler height={below} />}
         </tbody>
       </table>
     </div>
+  );
+}
+
+interface TickProps {
+  readonly label: string;
+  readonly on: boolean;
+  readonly onTick: (on: boolean) => void;
+}
+
+const Tick = ({ label, on, onTick }: TickProps) => (
+  <input type="checkbox" aria-label={label} checked={on} onChange={(e) => onTick(e.target.checked)} className="accent-brass" />
+);
+
+const ARROWS = { asc: ' ↑', desc: ' ↓' };
+const SORTED = { asc: 'ascending', desc: 'descending' } as const;
+
+/** The order is given beside its column: the column itself is one object whatever the order. */
+function SortHead({ h, sorted }: { readonly h: Header<Entry, unknown>; readonly sorted: 'asc' | 'desc' | false }) {
+  return (
+    <th scope="col" aria-sort={sorted ? SORTED[sorted] : undefined} className="py-2 pr-3 font-normal">
+      <button type="button" className="cursor-pointer underline-offset-2 hover:underline" onClick={h.column.getToggleSortingHandler()}>
+        {flexRender(h.column.columnDef.header, h.getContext())}
+        <span aria-hidden>{sorted ? ARROWS[sorted] : ''}</span>
+      </button>
+    </th>
+  );
+}
+
+interface RowProps extends Omit<Props, 'entries' | 'chosen' | 'onChosen'> {
+  readonly e: Entry;
+  /** Its place among the sorted, from 0. */
+  readonly at: number;
+  readonly measured: (row: HTMLTableRowElement | null) => void;
+  readonly openId: string | null;
+  readonly chosen: boolean;
+  readonly onTick: (on: boolean) => void;
+}
+
+function EntryRow({ e, at, measured, openId, chosen, onTick, onOpen, onDelete, onProblem, unfolded, onFold }: RowProps) {
+  const open = (): void => onOpen(e);
+  return (
+    <tr ref={measured} data-index={at} aria-rowindex={at + 2} className="border-b border-line/70 align-top last:border-0">
+      <td className="py-3 pr-3 pl-4">
+        <Tick label={NOTEBOOK.choose(e.kind === 'lick' ? 'the lick ' : '', isolated(e.name))} on={chosen} onTick={onTick} />
+      </td>
+      <th scope="row" className="min-w-56 py-2.5 pr-3 font-normal">
+        <NameCell
+          e={e}
+          open={e.study.id === openId && e.kind === 'study'}
+          onOpen={open}
+          unfolded={unfolded?.has(e.study.id) ?? null}
+          onFold={() => onFold(e.study.id)}
+        />
+      </th>
+      <td className="py-3 pr-3 text-xs">{e.tags.map(isolated).join(', ')}</td>
+      <td className="num py-3 pr-3 text-xs whitespace-nowrap text-soft">{e.practisedAt ? dayWords(e.practisedAt) : '–'}</td>
+      <td className="num py-3 pr-3 text-xs whitespace-nowrap text-soft">{dayWords(e.changedAt)}</td>
+      <td className="py-2.5 pr-3">
+        {e.kind === 'study' ? (
+          <StudyActions study={e.study} onOpen={open} onDelete={() => onDelete({ id: e.study.id, name: e.name })} onProblem={onProblem} />
+        ) : (
+          <Button
+            look="link"
+            icon={<FolderOpen size={14} aria-hidden />}
+            aria-label={NOTEBOOK.openTheLick(isolated(e.name))}
+            onClick={open}
+          >
+            {NOTEBOOK.open}
+          </Button>
+        )}
+      </td>
+    </tr>
   );
 }
 

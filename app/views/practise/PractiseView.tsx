@@ -6,7 +6,7 @@ import { selectRung, type Laid } from '../../store/study';
 import { InstrumentBar } from '../InstrumentBar';
 import { Problem } from '../Problem';
 import { StudyGate } from '../StudyGate';
-import { DrillBench } from './DrillBench';
+import { DrillPlayer } from './DrillPlayer';
 
 /** A drill in time: the neck, the line, what to say, and the tempo ladder. */
 export function PractiseView() {
@@ -25,7 +25,7 @@ function Open({ body, laid }: { readonly body: StudyBody; readonly laid: Laid })
     <>
       <InstrumentBar body={body} />
       {laid.error && <Problem error={laid.error} body={body} />}
-      <DrillBench body={body} shapes={laid.shapes} current={current} form={form} climb={climb} made={made} />
+      <DrillPlayer body={body} shapes={laid.shapes} current={current} form={form} climb={climb} made={made} />
     </>
   );
 }

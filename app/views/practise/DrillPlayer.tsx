@@ -63,7 +63,7 @@ const heardOf = (d: Drilled, scale: ScaleRef, progression: KeptProgression | nul
   backing: d.form.under === 'backing' && progression ? backingFor(progression, d.line.beats) : [],
 });
 
-export function DrillBench({ body, shapes, current, form, climb, made }: Props) {
+export function DrillPlayer({ body, shapes, current, form, climb, made }: Props) {
   const drill = 'drill' in made ? made.drill : null;
   const id = useAppSelector((s) => s.editor.id);
   const prefs = practisePrefs.use();
