@@ -47,9 +47,6 @@ export function InstrumentForm({ kept, onUse }: { readonly kept: Kept<Instrument
     setDraft((d) => ({ ...d, ...change }));
   };
   const setString = (index: number, s: InstrumentString): void => set({ strings: draft.strings.map((old, k) => (k === index ? s : old)) });
-  const thin = lengthMm(draft, 1);
-  const thick = lengthMm(draft, draft.strings.length);
-  const tunings = tuningsFor(draft.strings.length);
 
   const onSave = async (): Promise<void> => {
     const result = await save({ id: kept.id, revision: kept.revision, body: tidy(draft) });
@@ -69,79 +66,10 @@ export function InstrumentForm({ kept, onUse }: { readonly kept: Kept<Instrument
           onChange={(e) => set({ name: e.target.value })}
         />
       </label>
-      <div className="mb-3 grid grid-cols-2 gap-3 md:grid-cols-4">
-        <NumberField
-          label={INSTRUMENTS.strings}
-          value={draft.strings.length}
-          min={1}
-          max={12}
-          onChange={(n) => set(withStringCount(draft, n, pitchName))}
-        />
-        <NumberField
-          label={INSTRUMENTS.frets}
-          value={draft.frets}
-          min={LIMITS.frets[0]}
-          max={LIMITS.frets[1]}
-          onChange={(frets) => set({ frets, capo: Math.min(draft.capo ?? 0, frets - 5) })}
-        />
-        <NumberField
-          label={INSTRUMENTS.capoAtFret}
-          value={draft.capo ?? 0}
-          min={0}
-          max={Math.min(12, draft.frets - 5)}
-          onChange={(capo) => set({ capo })}
-        />
-        <Select
-          label={INSTRUMENTS.played}
-          value={draft.handedness ?? 'right'}
-          options={[
-            { value: 'right', label: INSTRUMENTS.rightHanded },
-            { value: 'left', label: INSTRUMENTS.leftHanded },
-          ]}
-          onChange={(handedness) => set({ handedness })}
-        />
-        <NumberField
-          label={INSTRUMENTS.lengthThinSide}
-          unit="mm"
-          step={0.1}
-          value={thin}
-          min={200}
-          max={1200}
-          onChange={(mm) => set(fanned(draft, mm, thin === thick ? mm : thick))}
-        />
-        <NumberField
-          label={INSTRUMENTS.lengthThickSide}
-          unit="mm"
-          step={0.1}
-          value={thick}
-          min={200}
-          max={1200}
-          onChange={(mm) => set(fanned(draft, thin, mm))}
-        />
-        {tunings.length > 0 && (
-          <Select
-            label={INSTRUMENTS.tuningByName}
-            value=""
-            options={[{ value: '', label: INSTRUMENTS.choose }, ...tunings]}
-            onChange={(name) => {
-              const open = tunings.find((t) => t.value === name)?.open;
-              if (open) set({ strings: draft.strings.map((s, k) => ({ ...s, open: open[k] })) });
-            }}
-          />
-        )}
-      </div>
+      <Build draft={draft} onDraft={set} />
       <StringRows instrument={draft} onString={setString} />
       {!problem && draft.strings.length === kept.body.strings.length && <Care saved={kept.body} draft={draft} />}
-      {problem && (
-        <p role="alert" className="mt-2 text-clay">
-          <Signs>{problem}</Signs>
-        </p>
-      )}
-      {dirty && !problem && (
-        <p className="mt-2 text-soft">
-          <Signs>{INSTRUMENTS.notSavedYet(differenceWords(kept.body, draft).join('; ') || 'a new name')}</Signs>
-        </p>
-      )}
+      <HowItStands saved={kept.body} draft={draft} problem={problem} dirty={dirty} />
       <div className="mt-3 flex flex-wrap items-center gap-2">
         <Button look="brass" disabled={!dirty || !!problem || isLoading} onClick={() => void onSave()}>
           {INSTRUMENTS.save}
@@ -157,5 +85,104 @@ export function InstrumentForm({ kept, onUse }: { readonly kept: Kept<Instrument
         {said && <p role="status">{said}</p>}
       </div>
     </div>
+  );
+}
+
+interface StandsProps {
+  readonly saved: Instrument;
+  readonly draft: Instrument;
+  readonly problem: string | null;
+  readonly dirty: boolean;
+}
+
+/** What is wrong with the draft, or how it differs from what is kept. */
+function HowItStands({ saved, draft, problem, dirty }: StandsProps) {
+  if (problem)
+    return (
+      <p role="alert" className="mt-2 text-clay">
+        <Signs>{problem}</Signs>
+      </p>
+    );
+  if (!dirty) return null;
+  return (
+    <p className="mt-2 text-soft">
+      <Signs>{INSTRUMENTS.notSavedYet(differenceWords(saved, draft).join('; ') || 'a new name')}</Signs>
+    </p>
+  );
+}
+
+interface BuildProps {
+  readonly draft: Instrument;
+  readonly onDraft: (change: Partial<Instrument>) => void;
+}
+
+const HANDS: { readonly value: NonNullable<Instrument['handedness']>; readonly label: string }[] = [
+  { value: 'right', label: INSTRUMENTS.rightHanded },
+  { value: 'left', label: INSTRUMENTS.leftHanded },
+];
+
+/** Strings, frets, capo, hand, tuning by name, and the sounding lengths of the outer strings. */
+function Build({ draft, onDraft }: BuildProps) {
+  const tunings = tuningsFor(draft.strings.length);
+  const onTuning = (name: string): void => {
+    const open = tunings.find((t) => t.value === name)?.open;
+    if (open) onDraft({ strings: draft.strings.map((s, k) => ({ ...s, open: open[k] })) });
+  };
+  return (
+    <div className="mb-3 grid grid-cols-2 gap-3 md:grid-cols-4">
+      <NumberField
+        label={INSTRUMENTS.strings}
+        value={draft.strings.length}
+        min={1}
+        max={12}
+        onChange={(n) => onDraft(withStringCount(draft, n, pitchName))}
+      />
+      <NumberField
+        label={INSTRUMENTS.frets}
+        value={draft.frets}
+        min={LIMITS.frets[0]}
+        max={LIMITS.frets[1]}
+        onChange={(frets) => onDraft({ frets, capo: Math.min(draft.capo ?? 0, frets - 5) })}
+      />
+      <NumberField
+        label={INSTRUMENTS.capoAtFret}
+        value={draft.capo ?? 0}
+        min={0}
+        max={Math.min(12, draft.frets - 5)}
+        onChange={(capo) => onDraft({ capo })}
+      />
+      <Select
+        label={INSTRUMENTS.played}
+        value={draft.handedness ?? 'right'}
+        options={HANDS}
+        onChange={(handedness) => onDraft({ handedness })}
+      />
+      <Lengths draft={draft} onDraft={onDraft} />
+      {tunings.length > 0 && (
+        <Select
+          label={INSTRUMENTS.tuningByName}
+          value=""
+          options={[{ value: '', label: INSTRUMENTS.choose }, ...tunings]}
+          onChange={onTuning}
+        />
+      )}
+    </div>
+  );
+}
+
+function Lengths({ draft, onDraft }: BuildProps) {
+  const thin = lengthMm(draft, 1);
+  const thick = lengthMm(draft, draft.strings.length);
+  const field = { unit: 'mm', step: 0.1, min: 200, max: 1200 };
+  return (
+    <>
+      <NumberField
+        {...field}
+        label={INSTRUMENTS.lengthThinSide}
+        value={thin}
+        onChange={(mm) => onDraft(fanned(draft, mm, thin === thick ? mm : thick))}
+      />
+      <NumberField {...field} label={INSTRUMENTS.lengthThickSide} value={thick} onChange={(mm) => onDraft(fanned(draft, thin, mm))} />
+    </>
   );
 }

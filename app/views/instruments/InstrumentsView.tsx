@@ -1,6 +1,7 @@
 import { refusalWords } from '../../words/save-text';
 import { Copy, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import type { Kept } from '../../../contract';
 import type { Instrument } from '../../../core';
 import { useAppDispatch, useAppSelector } from '../../store';
 import {
@@ -31,27 +32,16 @@ const PLAIN: Instrument = {
   handedness: 'right',
 };
 
-/** Everything that has strings: how it is tuned, strung and built. */
-export function InstrumentsView() {
-  usePageTitle('instruments');
-  const { data, error: missing } = useInstrumentsQuery(undefined, { refetchOnMountOrArgChange: true });
+/** Makes, deletes and brings back instruments; what came of it, in words, and what can still be brought back. */
+function useKeeping(onMade: (id: string) => void) {
   const [create] = useCreateInstrumentMutation();
   const [remove] = useDeleteInstrumentMutation();
   const [restore] = useRestoreInstrumentMutation();
-  const [chosen, setChosen] = useState<string | null>(null);
   const [deleted, setDeleted] = useState<{ readonly id: string; readonly name: string } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const usedId = useAppSelector((s) => s.editor.body?.instrumentId ?? null);
-  const hasStudy = useAppSelector((s) => s.editor.body !== null);
-  const dispatch = useAppDispatch();
-  // Not before it is known which study is open: the form must not change under the player's hands.
-  const settled = useAppSelector((s) => s.editor.id !== null);
-  const shown = settled ? data : undefined;
-  const kept = shown?.find((i) => i.id === chosen) ?? shown?.find((i) => i.id === usedId) ?? shown?.[0];
-
   const make = async (body: Instrument): Promise<void> => {
     const result = await create(body);
-    if (result.data) setChosen(result.data.id);
+    if (result.data) onMade(result.data.id);
     setProblem(result.error ? INSTRUMENTS.itWasNotKept(refusalWords(result.error)) : null);
   };
   const onDelete = async (id: string, name: string): Promise<void> => {
@@ -64,7 +54,22 @@ export function InstrumentsView() {
     setProblem(error ? INSTRUMENTS.itWasNotBroughtBack(refusalWords(error)) : null);
     if (!error) setDeleted(null);
   };
+  return { make, onDelete, onUndo, deleted, forget: () => setDeleted(null), problem, setProblem };
+}
 
+/** Everything that has strings: how it is tuned, strung and built. */
+export function InstrumentsView() {
+  usePageTitle('instruments');
+  const { data, error: missing } = useInstrumentsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [chosen, setChosen] = useState<string | null>(null);
+  const { make, onDelete, onUndo, deleted, forget, problem, setProblem } = useKeeping(setChosen);
+  const usedId = useAppSelector((s) => s.editor.body?.instrumentId ?? null);
+  const hasStudy = useAppSelector((s) => s.editor.body !== null);
+  const dispatch = useAppDispatch();
+  // Not before it is known which study is open: the form must not change under the player's hands.
+  const settled = useAppSelector((s) => s.editor.id !== null);
+  const shown = settled ? data : undefined;
+  const kept = shown?.find((i) => i.id === chosen) ?? shown?.find((i) => i.id === usedId) ?? shown?.[0];
   return (
     <>
       <header className="mb-4 flex flex-wrap items-center gap-3">
@@ -81,39 +86,16 @@ export function InstrumentsView() {
       )}
       <div className="grid grid-cols-1 gap-4 lg:grid-cols-[20rem_minmax(0,1fr)]">
         <ul aria-label={INSTRUMENTS.instruments} className="h-fit rounded-[10px] border border-line bg-sheet">
-          {data?.map(({ id, body }) => (
-            <li key={id} className={`border-b border-line p-3 last:border-0 ${id === kept?.id ? 'bg-feather-wash' : ''}`}>
-              <button
-                type="button"
-                aria-current={id === kept?.id}
-                onClick={() => setChosen(id)}
-                className="cursor-pointer text-left font-display text-[1rem] font-semibold hover:text-feather"
-              >
-                <Signs>{isolated(body.name)}</Signs>
-              </button>
-              <p className="text-soft">
-                <Signs>{instrumentWords(body)}</Signs>
-                {id === usedId && <span className="ml-2 font-semibold text-brass-deep">{INSTRUMENTS.inTheOpenStudy}</span>}
-              </p>
-              <div role="group" aria-label={body.name} className="mt-1 flex gap-2">
-                <Button
-                  aria-label={INSTRUMENTS.duplicateOne(isolated(body.name))}
-                  look="quiet"
-                  icon={<Copy size={13} aria-hidden />}
-                  onClick={() => void make({ ...body, name: `${body.name.slice(0, 70)} (copy)` })}
-                >
-                  {INSTRUMENTS.duplicate}
-                </Button>
-                <Button
-                  look="quiet"
-                  icon={<Trash2 size={13} aria-hidden />}
-                  aria-label={INSTRUMENTS.deleteOne(isolated(body.name))}
-                  onClick={() => void onDelete(id, body.name)}
-                >
-                  {INSTRUMENTS.deleteWord}
-                </Button>
-              </div>
-            </li>
+          {data?.map((one) => (
+            <InstrumentItem
+              key={one.id}
+              one={one}
+              chosen={one.id === kept?.id}
+              used={one.id === usedId}
+              onChoose={() => setChosen(one.id)}
+              onCopy={() => void make({ ...one.body, name: `${one.body.name.slice(0, 70)} (copy)` })}
+              onDelete={() => void onDelete(one.id, one.body.name)}
+            />
           ))}
         </ul>
         {kept && (
@@ -125,13 +107,54 @@ export function InstrumentsView() {
         )}
       </div>
       <p className="mt-4 text-xs text-soft">{INSTRUMENTS.tensionIsMersennesLawWith}</p>
-      {deleted && (
-        <UndoBar
-          words={DRAWING.wasDeleted(isolated(deleted.name))}
-          onUndo={() => void onUndo(deleted.id)}
-          onClose={() => setDeleted(null)}
-        />
-      )}
+      {deleted && <UndoBar words={DRAWING.wasDeleted(isolated(deleted.name))} onUndo={() => void onUndo(deleted.id)} onClose={forget} />}
     </>
+  );
+}
+
+interface ItemProps {
+  readonly one: Kept<Instrument>;
+  readonly chosen: boolean;
+  /** Whether the open study is played on it. */
+  readonly used: boolean;
+  readonly onChoose: () => void;
+  readonly onCopy: () => void;
+  readonly onDelete: () => void;
+}
+
+function InstrumentItem({ one: { body }, chosen, used, onChoose, onCopy, onDelete }: ItemProps) {
+  return (
+    <li className={`border-b border-line p-3 last:border-0 ${chosen ? 'bg-feather-wash' : ''}`}>
+      <button
+        type="button"
+        aria-current={chosen}
+        onClick={onChoose}
+        className="cursor-pointer text-left font-display text-[1rem] font-semibold hover:text-feather"
+      >
+        <Signs>{isolated(body.name)}</Signs>
+      </button>
+      <p className="text-soft">
+        <Signs>{instrumentWords(body)}</Signs>
+        {used && <span className="ml-2 font-semibold text-brass-deep">{INSTRUMENTS.inTheOpenStudy}</span>}
+      </p>
+      <div role="group" aria-label={body.name} className="mt-1 flex gap-2">
+        <Button
+          aria-label={INSTRUMENTS.duplicateOne(isolated(body.name))}
+          look="quiet"
+          icon={<Copy size={13} aria-hidden />}
+          onClick={onCopy}
+        >
+          {INSTRUMENTS.duplicate}
+        </Button>
+        <Button
+          aria-label={INSTRUMENTS.deleteOne(isolated(body.name))}
+          look="quiet"
+          icon={<Trash2 size={13} aria-hidden />}
+          onClick={onDelete}
+        >
+          {INSTRUMENTS.deleteWord}
+        </Button>
+      </div>
+    </li>
   );
 }

@@ -1,5 +1,5 @@
 import { Plus, Search } from 'lucide-react';
-import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useMemo, useRef, useState, type RefObject } from 'react';
 import { useNavigate } from 'react-router';
 import { useDeleteStudyMutation, useRestoreStudyMutation, useStudiesQuery } from '../../store/api';
 import { store, useAppDispatch } from '../../store';
@@ -32,15 +32,10 @@ interface Deleted {
 
 const NOTHING: Entry[] = [];
 
-/** All studies and licks: found, opened, made, duplicated, renamed, tagged, deleted and brought back; in and out as files. */
-export function NotebookView() {
-  const { data, error, refetch } = useStudiesQuery(undefined, { refetchOnMountOrArgChange: true });
-  const [problem, setProblem] = useState<string | null>(null);
-  const [making, setMaking] = useState(false);
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+/** What of the notebook is listed: by the sieve, and without the licks of studies that are folded. */
+function useListed(entries: Entry[]) {
   const [sieve, setSieve] = useState<Sieve>({ text: '', kind: 'all', tag: '' });
   const late = useDeferredValue(sieve);
-  const entries = useMemo(() => (data ? entriesOf(data) : NOTHING), [data]);
   const [unfolded, setUnfolded] = useState<ReadonlySet<string>>(new Set());
   const folds = late.kind === 'all' && !late.text.trim() && !late.tag;
   const found = useMemo(() => sifted(entries, late), [entries, late]);
@@ -49,7 +44,17 @@ export function NotebookView() {
     [found, folds, unfolded],
   );
   const onFold = (id: string): void => setUnfolded((now) => new Set(now.has(id) ? [...now].filter((x) => x !== id) : [...now, id]));
-  const tags = useMemo(() => tagsIn(entries), [entries]);
+  return { sieve, setSieve, found, shown, unfolded: folds ? unfolded : null, onFold };
+}
+
+/** All studies and licks: found, opened, made, duplicated, renamed, tagged, deleted and brought back; in and out as files. */
+export function NotebookView() {
+  const { data, error, refetch } = useStudiesQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [problem, setProblem] = useState<string | null>(null);
+  const [making, setMaking] = useState(false);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const entries = useMemo(() => (data ? entriesOf(data) : NOTHING), [data]);
+  const { sieve, setSieve, found, shown, unfolded, onFold } = useListed(entries);
   const openAndGo = useOpenAndGo(setProblem);
   const openEntry = useOpenEntry(openAndGo, setProblem);
   const { deleted, onDelete, onUndo, forget } = useDeleting(setProblem);
@@ -81,41 +86,7 @@ export function NotebookView() {
       {data?.length === 0 && <p className="py-10 text-center">{NOTEBOOK.noStudiesYetMakeOne}</p>}
       {!!data?.length && (
         <>
-          <div className="no-print mb-3 flex flex-wrap items-end gap-3">
-            <label className="flex min-w-56 grow flex-col gap-1 text-xs text-soft">
-              <span className="flex items-center gap-1">
-                <Search size={12} aria-hidden /> {NOTEBOOK.searchNamesTagsScalesTunings}
-              </span>
-              <input
-                ref={search}
-                type="search"
-                value={sieve.text}
-                onChange={(e) => setSieve({ ...sieve, text: e.target.value })}
-                placeholder={NOTEBOOK.dorianSeven}
-                className="rounded-md border border-line bg-sheet px-3 py-1.5 text-sm text-ink placeholder:text-soft"
-              />
-            </label>
-            <Segmented<Sieve['kind']>
-              label={NOTEBOOK.whatIsListed}
-              value={sieve.kind}
-              options={[
-                { value: 'all', label: NOTEBOOK.all },
-                { value: 'study', label: NOTEBOOK.studies },
-                { value: 'lick', label: NOTEBOOK.licks },
-              ]}
-              onChange={(kind) => setSieve({ ...sieve, kind })}
-            />
-            {tags.length > 0 && (
-              <div className="w-40">
-                <Select
-                  label={NOTEBOOK.tag}
-                  value={sieve.tag}
-                  options={[{ value: '', label: NOTEBOOK.any }, ...tags.map((value) => ({ value, label: value }))]}
-                  onChange={(tag) => setSieve({ ...sieve, tag })}
-                />
-              </div>
-            )}
-          </div>
+          <SieveRow sieve={sieve} onSieve={setSieve} entries={entries} search={search} />
           <EntryTable
             entries={shown}
             chosen={chosen}
@@ -123,7 +94,7 @@ export function NotebookView() {
             onOpen={(e) => void openEntry(e)}
             onDelete={(s) => void onDelete(s)}
             onProblem={setProblem}
-            unfolded={folds ? unfolded : null}
+            unfolded={unfolded}
             onFold={onFold}
           />
           <p role="status" aria-live="polite" className="num mt-2 text-xs text-soft">
@@ -134,6 +105,52 @@ export function NotebookView() {
       <p className="mt-4 text-xs text-soft">{NOTEBOOK.studiesAreKeptOnThis}</p>
       {deleted && <UndoBar words={DRAWING.wasDeleted(isolated(deleted.name))} onUndo={() => void onUndo()} onClose={forget} />}
     </>
+  );
+}
+
+const KINDS: { readonly value: Sieve['kind']; readonly label: string }[] = [
+  { value: 'all', label: NOTEBOOK.all },
+  { value: 'study', label: NOTEBOOK.studies },
+  { value: 'lick', label: NOTEBOOK.licks },
+];
+
+interface SieveProps {
+  readonly sieve: Sieve;
+  readonly onSieve: (sieve: Sieve) => void;
+  readonly entries: Entry[];
+  readonly search: RefObject<HTMLInputElement | null>;
+}
+
+/** Finds by words, by kind and by tag. */
+function SieveRow({ sieve, onSieve, entries, search }: SieveProps) {
+  const tags = useMemo(() => tagsIn(entries), [entries]);
+  return (
+    <div className="no-print mb-3 flex flex-wrap items-end gap-3">
+      <label className="flex min-w-56 grow flex-col gap-1 text-xs text-soft">
+        <span className="flex items-center gap-1">
+          <Search size={12} aria-hidden /> {NOTEBOOK.searchNamesTagsScalesTunings}
+        </span>
+        <input
+          ref={search}
+          type="search"
+          value={sieve.text}
+          onChange={(e) => onSieve({ ...sieve, text: e.target.value })}
+          placeholder={NOTEBOOK.dorianSeven}
+          className="rounded-md border border-line bg-sheet px-3 py-1.5 text-sm text-ink placeholder:text-soft"
+        />
+      </label>
+      <Segmented label={NOTEBOOK.whatIsListed} value={sieve.kind} options={KINDS} onChange={(kind) => onSieve({ ...sieve, kind })} />
+      {tags.length > 0 && (
+        <div className="w-40">
+          <Select
+            label={NOTEBOOK.tag}
+            value={sieve.tag}
+            options={[{ value: '', label: NOTEBOOK.any }, ...tags.map((value) => ({ value, label: value }))]}
+            onChange={(tag) => onSieve({ ...sieve, tag })}
+          />
+        </div>
+      )}
+    </div>
   );
 }
 
