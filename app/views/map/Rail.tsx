@@ -1,4 +1,4 @@
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
 import {
   CoreError,
   DEGREE_SEMITONES,
@@ -93,16 +93,9 @@ function PegPlate({ slot, peg, passing }: { readonly slot: number; readonly peg:
   );
 }
 
-/** The rail of twelve slots: a degree is moved, added or dropped, and the name follows. */
-export function Rail({ scale, passing, onScale, onPassing }: Props) {
+/** What the rail does to the scale; what cannot be done is said. */
+function useRail({ scale, passing, onScale, onPassing }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
-  const dragged = useRef<number | null>(null);
-  /** A click that follows a drop has been dealt with. */
-  const dropped = useRef(false);
-  const frame = useRef<SVGSVGElement>(null);
-  const pegs = pegsOf(scale);
-  const sounds = [...pegs.keys()];
-
   const attempt = (make: () => ScaleRef): void => {
     try {
       const made = make();
@@ -113,50 +106,22 @@ export function Rail({ scale, passing, onScale, onPassing }: Props) {
       setProblem(e.message.replace(/^\w+: /, ''));
     }
   };
-  const move = (from: number, to: number): void => attempt(() => moveSound(scale, from, to));
-  const toggle = (slot: number): void => attempt(() => toggleSound(scale, slot));
-  const mark = (degree: DegreeName): void =>
-    onPassing(passing.includes(degree) ? passing.filter((d) => d !== degree) : [...passing, degree]);
+  return {
+    problem,
+    move: (from: number, to: number): void => attempt(() => moveSound(scale, from, to)),
+    toggle: (slot: number): void => attempt(() => toggleSound(scale, slot)),
+    mark: (degree: DegreeName): void => onPassing(passing.includes(degree) ? passing.filter((d) => d !== degree) : [...passing, degree]),
+  };
+}
 
-  const onKey = (slot: number) => (e: KeyboardEvent) => {
-    const peg = pegs.get(slot);
-    const by = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
-    if (by && e.shiftKey && peg) {
-      move(slot, slot + by);
-      focusSlot(slot + by);
-    } else if (by) focusSlot(slot + by);
-    else if ((e.key === 'Delete' || e.key === 'Backspace') && peg) toggle(slot);
-    else if (e.key.toLowerCase() === 'p' && peg && slot !== 0) mark(peg.degree);
-    else return;
-    e.preventDefault();
-    e.stopPropagation();
-  };
-  const focusSlot = (slot: number): void => {
-    const buttons = frame.current?.parentElement?.querySelectorAll<HTMLElement>('[data-slot]');
-    requestAnimationFrame(() => buttons?.[Math.max(0, Math.min(11, slot))]?.focus());
-  };
-  const slotUnder = (e: PointerEvent): number => {
-    const box = frame.current?.getBoundingClientRect();
-    if (!box) return -1;
-    const scale = box.width / WIDTH; // a wall screen zooms the page
-    return Math.round(((e.clientX - box.left) / scale - LEFT) / SLOT);
-  };
-  const onDrop = (slot: number) => (e: PointerEvent) => {
-    const from = dragged.current;
-    dragged.current = null;
-    dropped.current = true;
-    const to = slotUnder(e);
-    if (from === null || from === slot - 12) return;
-    if (to === from) toggle(slot);
-    else if (to > 0 && to < 12) move(from, to);
-  };
+type RailEdit = ReturnType<typeof useRail>;
 
-  const onClick = (slot: number) => () => {
-    const done = dropped.current;
-    dropped.current = false;
-    if (!done && slot > 0) toggle(slot);
-  };
-
+/** The rail of twelve slots: a degree is moved, added or dropped, and the name follows. */
+export function Rail(props: Props) {
+  const { scale, passing } = props;
+  const edit = useRail(props);
+  const frame = useRef<SVGSVGElement>(null);
+  const pegs = pegsOf(scale);
   return (
     <div>
       <div className="relative overflow-x-auto print:overflow-visible print:[zoom:0.8]" data-own-keys>
@@ -167,45 +132,110 @@ export function Rail({ scale, passing, onScale, onPassing }: Props) {
               <circle cx={x(k)} cy={52} r={3} fill="var(--line)" />
             </g>
           ))}
-          <Arcs sounds={sounds} />
+          <Arcs sounds={[...pegs.keys()]} />
           {[...pegs].map(([slot, peg]) => (
             <PegPlate key={slot} slot={slot} peg={peg} passing={passing.includes(peg.degree)} />
           ))}
           <PegPlate slot={12} peg={{ degree: '1', name: scale.tonic, solid: true }} passing={false} />
         </svg>
-        <div role="group" aria-label={MAP.degreesOfTheScaleTwelve}>
-          {Array.from({ length: 12 }, (_, slot) => {
-            const peg = pegs.get(slot);
-            const name = peg
-              ? `${glyphs(peg.degree)}, ${glyphs(peg.name)}`
-              : `${glyphs(plainDegree(slot))}, ${glyphs(noteOnDegree(scale.tonic, plainDegree(slot)))}`;
-            return (
-              <button
-                key={slot}
-                type="button"
-                data-slot={slot}
-                tabIndex={slot === 0 ? 0 : -1}
-                aria-pressed={!!peg}
-                aria-label={name}
-                onPointerDown={(e) => {
-                  dragged.current = peg && slot > 0 ? slot : null;
-                  dropped.current = false;
-                  e.currentTarget.setPointerCapture(e.pointerId);
-                }}
-                onPointerUp={peg && slot > 0 ? onDrop(slot) : undefined}
-                onPointerCancel={() => (dragged.current = null)}
-                onClick={onClick(slot)}
-                onKeyDown={onKey(slot)}
-                className="absolute top-[36px] h-8 w-8 -translate-x-1/2 cursor-grab touch-none rounded"
-                style={{ left: x(slot) }}
-              />
-            );
-          })}
-        </div>
+        <Slots scale={scale} pegs={pegs} frame={frame} edit={edit} />
       </div>
-      <p role="status" className={problem ? 'text-clay' : 'sr-only'}>
-        <Signs>{problem ?? ''}</Signs>
+      <p role="status" className={edit.problem ? 'text-clay' : 'sr-only'}>
+        <Signs>{edit.problem ?? ''}</Signs>
       </p>
+    </div>
+  );
+}
+
+type Frame = RefObject<SVGSVGElement | null>;
+
+/** A peg is dropped on another slot, or pressed where it is. */
+function useDrop(frame: Frame, { move, toggle }: RailEdit) {
+  const dragged = useRef<number | null>(null);
+  /** A click that follows a drop has been dealt with. */
+  const dropped = useRef(false);
+  const slotUnder = (e: PointerEvent): number => {
+    const box = frame.current?.getBoundingClientRect();
+    if (!box) return -1;
+    const zoom = box.width / WIDTH; // a wall screen zooms the page
+    return Math.round(((e.clientX - box.left) / zoom - LEFT) / SLOT);
+  };
+  return (slot: number, movable: boolean) => ({
+    onPointerDown: (e: PointerEvent): void => {
+      dragged.current = movable ? slot : null;
+      dropped.current = false;
+      e.currentTarget.setPointerCapture(e.pointerId);
+    },
+    onPointerUp: (e: PointerEvent): void => {
+      if (!movable) return;
+      const from = dragged.current;
+      dragged.current = null;
+      dropped.current = true;
+      const to = slotUnder(e);
+      if (from === null) return;
+      if (to === from) toggle(slot);
+      else if (to > 0 && to < 12) move(from, to);
+    },
+    onPointerCancel: (): void => void (dragged.current = null),
+    onClick: (): void => {
+      const done = dropped.current;
+      dropped.current = false;
+      if (!done && slot > 0) toggle(slot);
+    },
+  });
+}
+
+/** The keys of a slot: arrows go to the next, with Shift they take its degree along; Delete drops it, P marks it as passing. */
+const slotKeys = (frame: Frame, pegs: ReadonlyMap<number, Peg>, { move, toggle, mark }: RailEdit) => {
+  const focus = (slot: number): void => {
+    const buttons = frame.current?.parentElement?.querySelectorAll<HTMLElement>('[data-slot]');
+    requestAnimationFrame(() => buttons?.[Math.max(0, Math.min(11, slot))]?.focus());
+  };
+  return (slot: number) => (e: KeyboardEvent) => {
+    const peg = pegs.get(slot);
+    const by = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
+    if (by) {
+      if (e.shiftKey && peg) move(slot, slot + by);
+      focus(slot + by);
+    } else if ((e.key === 'Delete' || e.key === 'Backspace') && peg) toggle(slot);
+    else if (e.key.toLowerCase() === 'p' && peg && slot !== 0) mark(peg.degree);
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+};
+
+interface SlotsProps {
+  readonly scale: ScaleRef;
+  readonly pegs: ReadonlyMap<number, Peg>;
+  readonly frame: Frame;
+  readonly edit: RailEdit;
+}
+
+/** A button over each slot. */
+function Slots({ scale, pegs, frame, edit }: SlotsProps) {
+  const drop = useDrop(frame, edit);
+  const keys = slotKeys(frame, pegs, edit);
+  return (
+    <div role="group" aria-label={MAP.degreesOfTheScaleTwelve}>
+      {Array.from({ length: 12 }, (_, slot) => {
+        const peg = pegs.get(slot);
+        const degree = plainDegree(slot);
+        return (
+          <button
+            key={slot}
+            type="button"
+            data-slot={slot}
+            tabIndex={slot === 0 ? 0 : -1}
+            aria-pressed={!!peg}
+            aria-label={glyphs(peg ? `${peg.degree}, ${peg.name}` : `${degree}, ${noteOnDegree(scale.tonic, degree)}`)}
+            {...drop(slot, !!peg && slot > 0)}
+            onKeyDown={keys(slot)}
+            className="absolute top-[36px] h-8 w-8 -translate-x-1/2 cursor-grab touch-none rounded"
+            style={{ left: x(slot) }}
+          />
+        );
+      })}
     </div>
   );
 }
