@@ -1,9 +1,10 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { follow } from './follow';
 import { scoreOf, type HeardNote } from './heard';
-import type { NoSound, Playing } from './player';
+import type { NoSound } from './player';
+import { useTakes } from './useTakes';
 
-/** Hearing a line: which of its notes sounds now (-1: none), and whether it runs. The player loads on first use. */
+/** Hearing a line: which of its notes sounds now (-1: none), and whether it runs. */
 export interface Hear {
   readonly now: number;
   readonly on: boolean;
@@ -15,56 +16,33 @@ export interface Hear {
   readonly takeOver: () => void;
 }
 
+interface Line {
+  readonly notes: readonly HeardNote[];
+  readonly tempo: number;
+}
+
 export function useHear(): Hear {
+  const { on, error, begin: beginTake, end } = useTakes();
   const [now, setNow] = useState(-1);
-  const [on, setOn] = useState(false);
-  const [error, setError] = useState<NoSound | null>(null);
-  const playing = useRef<Playing | null>(null);
-  const turn = useRef(0);
-  const last = useRef<{ readonly notes: readonly HeardNote[]; readonly tempo: number } | null>(null);
-
+  const last = useRef<Line | null>(null);
   const stop = useCallback(() => {
-    turn.current++;
-    playing.current?.stop();
-    playing.current = null;
-    setOn(false);
+    end();
     setNow(-1);
-  }, []);
-
+  }, [end]);
   const begin = useCallback(
-    (notes: readonly HeardNote[], tempo: number, over: boolean) => {
-      stop();
-      const mine = turn.current;
-      last.current = { notes, tempo };
-      setOn(true);
-      setError(null);
-      const end = (): void => {
-        if (turn.current === mine) stop();
-      };
-      void listen(notes, tempo, end, over)
-        .then((p) => {
-          if (turn.current !== mine) return p.stop();
-          playing.current = p;
-          const starts = notes.map((n) => n.beat);
-          follow(p, () => turn.current === mine, () => starts, (at) => setNow(at.now)); // prettier-ignore
-        })
-        .catch((e: unknown) => {
-          if (turn.current !== mine) return;
-          stop();
-          setError((e as { readonly why?: NoSound }).why ?? 'broken');
-        });
+    (line: Line, over: boolean) => {
+      last.current = line;
+      setNow(-1);
+      const starts = line.notes.map((n) => n.beat);
+      const take = { lead: null, score: scoreOf(line.notes), loop: false, tempo: line.tempo };
+      beginTake({ take, onHeard: (p, asked) => follow(p, asked, () => starts, (at) => setNow(at.now)), onEnd: stop, onFail: stop }, over); // prettier-ignore
     },
-    [stop],
+    [beginTake, stop],
   );
-  const start = useCallback((notes: readonly HeardNote[], tempo: number) => begin(notes, tempo, false), [begin]);
+  const start = useCallback((notes: readonly HeardNote[], tempo: number) => begin({ notes, tempo }, false), [begin]);
   const takeOver = useCallback(() => {
-    if (last.current) begin(last.current.notes, last.current.tempo, true);
+    if (last.current) begin(last.current, true);
   }, [begin]);
   useEffect(() => stop, [stop]);
   return { now, on, error, start, stop, takeOver };
-}
-
-async function listen(notes: readonly HeardNote[], tempo: number, onEnd: () => void, over: boolean): Promise<Playing> {
-  const { play } = await import('./player');
-  return play({ lead: null, score: scoreOf(notes), loop: false, tempo }, { onEnd }, over);
 }

@@ -2,10 +2,11 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { latencyOf, type Latency } from '../../../core';
 import { canPerform, earState, onNote, onOnset, perform, setEarTask, latencyNow, tellClicks } from '../../sound/listen/ear';
 import { LATENCY_RANGE, listenPrefs, setListenPrefs } from '../../sound/listen/listen-prefs';
-import type { NoSound, Playing } from '../../sound/player';
-import { countIn } from '../../sound/drill-score';
+import { countIn, steadyClicks } from '../../sound/drill-score';
+import type { Seam } from '../../sound/engine/score';
 import { soundPrefs } from '../../sound/output-prefs';
-import { steadyClicks } from '../../sound/drill-score';
+import type { NoSound } from '../../sound/player';
+import { useTakes } from '../../sound/useTakes';
 
 export const MEASURED_CLICKS = 8;
 const TEMPO = 100;
@@ -24,86 +25,58 @@ export interface Measuring {
   readonly takeOver: () => void;
 }
 
+const PICKS = Array.from({ length: MEASURED_CLICKS }, (_, k) => ({ midi: 52, string: 1, atMs: k * BEAT_MS, lengthMs: BEAT_MS * 0.6 }));
+
+/** What answers the clicks: sounds set in, or where the source tells notes and no sound, those, with what is set off now put back on. */
+function hearAnswers(sendsNotes: boolean): { readonly onsets: readonly number[]; readonly stop: () => void } {
+  const onsets: number[] = [];
+  const off = sendsNotes ? onNote((n) => onsets.push(n.atMs + latencyNow())) : onOnset((ms) => onsets.push(ms));
+  setEarTask('onsets');
+  const stop = (): void => {
+    off();
+    setEarTask('notes');
+  };
+  return { onsets, stop };
+}
+
 /** Measures the delay of what is listened to: four clicks to listen to, eight that are answered. What it comes to is kept. */
 export function useLatency(): Measuring {
-  const [on, setOn] = useState(false);
+  const { on, error, begin: beginTake, end } = useTakes();
   const [result, setResult] = useState<Latency | null | undefined>(undefined);
-  const [error, setError] = useState<NoSound | null>(null);
-  const playing = useRef<Playing | null>(null);
-  const turn = useRef(0);
   const clean = useRef<() => void>(() => undefined);
-
   const stop = useCallback(() => {
-    turn.current++;
-    playing.current?.stop();
-    playing.current = null;
     clean.current();
     clean.current = () => undefined;
-    setOn(false);
-  }, []);
-
+    end();
+  }, [end]);
   const begin = useCallback(
     (over: boolean) => {
       stop();
-      const mine = turn.current;
       const { source } = earState();
       if (!source) return;
-      const onsets: number[] = [];
-      const clicks: number[] = [];
-      // MIDI tells notes and not sound; what is set off now is put back on.
-      const sends = source === 'midi' || (source === 'simulated' && listenPrefs.get().asMidi);
-      const off = sends ? onNote((n) => onsets.push(n.atMs + latencyNow())) : onOnset((ms) => onsets.push(ms));
-      setEarTask('onsets');
-      clean.current = () => {
-        off();
-        setEarTask('notes');
-      };
-      setOn(true);
+      const simulated = source === 'simulated';
+      const sendsNotes = source === 'midi' || (simulated && listenPrefs.get().asMidi);
+      const answers = hearAnswers(sendsNotes);
+      clean.current = answers.stop;
       setResult(undefined);
-      setError(null);
-      const { click } = soundPrefs.get();
-      const picks = Array.from({ length: MEASURED_CLICKS }, (_, k) => ({
-        midi: 52,
-        string: 1,
-        atMs: k * BEAT_MS,
-        lengthMs: BEAT_MS * 0.6,
-      }));
-      const end = (): void => {
-        setTimeout(() => {
-          if (turn.current !== mine) return;
-          const found = latencyOf(clicks, onsets);
-          setResult(found);
-          if (found && !(sends && source === 'simulated')) keep(source, found.latencyMs);
-          stop();
-        }, AFTER);
+      const clicks: number[] = [];
+      const onSeam = ({ pass }: Seam, atMs: number): void => {
+        if (pass === 0) return;
+        clicks.push(...PICKS.map((p) => atMs + p.atMs));
+        tellClicks(clicks);
+        if (canPerform()) perform(PICKS, atMs, true);
       };
-      void import('../../sound/player')
-        .then(({ play }) =>
-          play(
-            { lead: countIn(click), score: steadyClicks(click, MEASURED_CLICKS), loop: false, tempo: TEMPO },
-            {
-              onSeam: ({ pass }, atMs) => {
-                if (turn.current !== mine || pass === 0) return;
-                clicks.push(...picks.map((p) => atMs + p.atMs));
-                tellClicks(clicks);
-                if (canPerform()) perform(picks, atMs, true);
-              },
-              onEnd: () => turn.current === mine && end(),
-            },
-            over,
-          ),
-        ) // prettier-ignore
-        .then((p) => {
-          if (turn.current !== mine) p.stop();
-          else playing.current = p;
-        })
-        .catch((e: unknown) => {
-          if (turn.current !== mine) return;
-          stop();
-          setError((e as { readonly why?: NoSound }).why ?? 'broken');
-        });
+      const judge = (): void => {
+        const found = latencyOf(clicks, [...answers.onsets]);
+        setResult(found);
+        if (found && !(sendsNotes && simulated)) keep(source, found.latencyMs);
+        stop();
+      };
+      const { click } = soundPrefs.get();
+      const take = { lead: countIn(click), score: steadyClicks(click, MEASURED_CLICKS), loop: false, tempo: TEMPO };
+      beginTake({ take, onSeam, onEnd: (asked) => void setTimeout(() => asked() && judge(), AFTER), onFail: stop }, over);
     },
-    [stop],
+    [stop, beginTake],
   );
   const start = useCallback(() => begin(false), [begin]);
   const takeOver = useCallback(() => begin(true), [begin]);

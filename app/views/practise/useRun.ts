@@ -1,12 +1,13 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { useLatest } from '../../ui/useLatest';
 import type { Climb, Rating, Standing } from '../../../core';
 import { useAwake } from '../../shell/awake';
 import { soundPrefs } from '../../sound/output-prefs';
 import { countIn, drillScore, type DrillHeard, type Sounds } from '../../sound/drill-score';
-import type { Seam } from '../../sound/engine/score';
+import type { Seam, Take } from '../../sound/engine/score';
 import { follow } from '../../sound/follow';
-import type { NoSound, Playing } from '../../sound/player';
+import type { NoSound } from '../../sound/player';
+import { useTakes, type Beginning, type Takes } from '../../sound/useTakes';
 import { logPass, passBox } from '../../store/practice/outbox';
 import { passOf, type About } from '../../store/practice/pass';
 import { beginRun, judged, nextTempo, passBegan, rate as rated, runEnded, type Run, type Step } from '../../store/practice/run';
@@ -54,106 +55,90 @@ export interface Running {
 const HALF = 0.5;
 const tempoOf = (r: Run, half: boolean): number => nextTempo(r) * (half ? HALF : 1);
 
+const NOWHERE = { now: -1, counting: 0 };
+
 /** A drill that runs: sound, picture, rating and log. The picture follows the clock of the sound. */
 export function useRun(asked: RunAsked): Running {
   const latestRef = useLatest(asked);
-  const [on, setOn] = useState(false);
+  const takes = useTakes();
+  const { on, error, playing, begin: beginTake, end } = takes;
   useAwake(on);
-  const [place, setPlace] = useState({ now: -1, counting: 0 });
+  const [place, setPlace] = useState(NOWHERE);
   const [run, setRun] = useState<Run | null>(null);
   const [moved, setMoved] = useState<-1 | 0 | 1>(0);
-  const [error, setError] = useState<NoSound | null>(null);
-  const running = useRef<Run | null>(null);
-  const playing = useRef<Playing | null>(null);
-  const turn = useRef(0);
+  const runningRef = useRef<Run | null>(null);
 
   const apply = useCallback(
     (step: Step) => {
-      const before = running.current?.standing;
-      running.current = step.run;
+      const before = runningRef.current?.standing;
+      runningRef.current = step.run;
       setRun(step.run);
       if (step.moved) setMoved(step.moved);
       for (const outcome of step.log) void logPass(passOf(latestRef.current.about, outcome));
       if (step.run.standing !== before) latestRef.current.onStanding(step.run.standing);
       playing.current?.change({ tempo: tempoOf(step.run, latestRef.current.half) });
     },
-    [latestRef],
+    [latestRef, playing],
   );
-
   const stop = useCallback(() => {
-    turn.current++;
-    playing.current?.stop();
-    playing.current = null;
-    if (running.current) latestRef.current.along.onStop();
-    for (const outcome of running.current ? runEnded(running.current) : []) void logPass(passOf(latestRef.current.about, outcome));
-    running.current = null;
+    end();
+    if (runningRef.current) latestRef.current.along.onStop();
+    for (const outcome of runningRef.current ? runEnded(runningRef.current) : []) void logPass(passOf(latestRef.current.about, outcome));
+    runningRef.current = null;
     setRun(null);
-    setOn(false);
-    setPlace({ now: -1, counting: 0 });
-  }, [latestRef]);
+    setPlace(NOWHERE);
+  }, [latestRef, end]);
 
   const begin = useCallback(
     (over: boolean) => {
       stop();
-      const mine = turn.current;
-      const { climb, standing, dry, heard, sounds, half } = latestRef.current;
+      const { climb, standing, dry, along } = latestRef.current;
       const first = beginRun(climb, standing, dry);
-      running.current = first;
+      runningRef.current = first;
       setRun(first);
       setMoved(0);
-      setError(null);
-      setOn(true);
       const onSeam = (seam: Seam, atMs: number): void => {
-        if (turn.current !== mine || !running.current) return;
+        if (!runningRef.current) return;
         latestRef.current.along.onSeam(seam, atMs);
-        if (seam.pass === 0) return;
-        apply(passBegan(running.current, seam.pass, seam.tempo, (seam.beats * 60) / seam.tempo));
+        if (seam.pass > 0) apply(passBegan(runningRef.current, seam.pass, seam.tempo, (seam.beats * 60) / seam.tempo));
       };
-      const onEnd = (): void => {
-        if (turn.current === mine) stop();
-      };
-      const { click } = soundPrefs.get();
-      const take = {
-        lead: latestRef.current.countIn ? countIn(click) : null,
-        score: drillScore(heard, sounds, click),
-        loop: true,
-        tempo: standing.tempo * (half ? HALF : 1),
-      };
-      void Promise.all([import('../../sound/player'), latestRef.current.along.before()])
-        .then(([{ play }]) => (turn.current === mine ? play(take, { onSeam, onEnd }, over) : null))
-        .then((p) => {
-          if (!p || turn.current !== mine) return p?.stop();
-          playing.current = p;
-          follow(p, () => turn.current === mine, () => latestRef.current.starts, setPlace); // prettier-ignore
-        })
-        .catch((e: unknown) => {
-          if (turn.current !== mine) return;
-          latestRef.current.along.onStop();
-          running.current = null;
-          stop();
-          setError((e as { readonly why?: NoSound }).why ?? 'broken');
-        });
+      const onHeard: Beginning['onHeard'] = (p, still) => follow(p, still, () => latestRef.current.starts, setPlace);
+      beginTake({ take: takeOf(latestRef.current), before: along.before, onSeam, onHeard, onEnd: stop, onFail: stop }, over);
     },
-    [apply, stop, latestRef],
+    [apply, stop, beginTake, latestRef],
   );
   const start = useCallback(() => begin(false), [begin]);
   const takeOver = useCallback(() => begin(true), [begin]);
-  const rate = useCallback(
-    (rating: Rating) => {
-      if (running.current) apply(rated(running.current, rating));
-    },
-    [apply],
-  );
-
+  const rate = useCallback((rating: Rating) => void (runningRef.current && apply(rated(runningRef.current, rating))), [apply]);
   const judge = useCallback(
-    (pass: number, rating: Rating) => {
-      if (running.current) apply(judged(running.current, pass, rating));
-    },
+    (pass: number, rating: Rating) => void (runningRef.current && apply(judged(runningRef.current, pass, rating))),
     [apply],
   );
+  useChanges(asked, runningRef, takes, stop);
+  useLeaving(latestRef, runningRef, stop);
+  return useMemo(
+    () => ({ on, ...place, run, moved, error, start, stop, takeOver, rate, judge }),
+    [on, place, run, moved, error, start, stop, takeOver, rate, judge],
+  );
+}
 
-  // What sounds changes at the next seam; another line cannot, or the picture would show one and the ear hear the other.
-  const { heard, sounds, half } = asked;
+function takeOf({ heard, sounds, standing, half, countIn: counts }: RunAsked): Take {
+  const { click } = soundPrefs.get();
+  return {
+    lead: counts ? countIn(click) : null,
+    score: drillScore(heard, sounds, click),
+    loop: true,
+    tempo: standing.tempo * (half ? HALF : 1),
+  };
+}
+
+/** What sounds changes at the next seam; another line cannot, or the picture would show one and the ear hear the other. */
+function useChanges(
+  { heard, sounds, half, standing }: RunAsked,
+  runningRef: RefObject<Run | null>,
+  { playing }: Takes,
+  stop: () => void,
+): void {
   const { click } = soundPrefs.use();
   const line = useRef(heard);
   useEffect(() => {
@@ -162,30 +147,30 @@ export function useRun(asked: RunAsked): Running {
   }, [heard, stop]);
   useEffect(() => {
     playing.current?.change({ score: drillScore(line.current, sounds, click) });
-  }, [sounds, click]);
-  const standingTempo = asked.standing.tempo;
+  }, [sounds, click, playing]);
+  const standingRef = useLatest(standing);
+  const { tempo } = standing;
   useEffect(() => {
-    const now = running.current;
+    const now = runningRef.current;
     if (!now) return;
-    if (now.standing.tempo !== standingTempo) running.current = { ...now, standing: latestRef.current.standing, early: null };
-    playing.current?.change({ tempo: tempoOf(running.current ?? now, half) });
-  }, [standingTempo, half, latestRef]);
+    if (now.standing.tempo !== tempo) runningRef.current = { ...now, standing: standingRef.current, early: null };
+    playing.current?.change({ tempo: tempoOf(runningRef.current ?? now, half) });
+  }, [tempo, half, standingRef, runningRef, playing]);
+}
 
+/** A page that closes has no time for more than to put what waits away; a view that is left stops. */
+function useLeaving(latestRef: { readonly current: RunAsked }, runningRef: RefObject<Run | null>, stop: () => void): void {
   useEffect(() => {
     const leave = (): void => {
-      const now = running.current;
-      if (now) passBox.leave(runEnded(now).map((o) => passOf(latestRef.current.about, o)));
-      if (now) running.current = { ...now, waiting: null };
+      const now = runningRef.current;
+      if (!now) return;
+      passBox.leave(runEnded(now).map((o) => passOf(latestRef.current.about, o)));
+      runningRef.current = { ...now, waiting: null };
     };
     addEventListener('pagehide', leave);
     return () => {
       removeEventListener('pagehide', leave);
       stop();
     };
-  }, [stop, latestRef]);
-
-  return useMemo(
-    () => ({ on, ...place, run, moved, error, start, stop, takeOver, rate, judge }),
-    [on, place, run, moved, error, start, stop, takeOver, rate, judge],
-  );
+  }, [stop, latestRef, runningRef]);
 }

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useLatest } from '../../ui/useLatest';
 import type { KeptProgression } from '../../../contract';
 import { arrange } from '../../../core';
@@ -6,6 +6,7 @@ import { backingScore, barOfClicks, clicksOf, together } from '../../sound/backi
 import type { Seam, Take } from '../../sound/engine/score';
 import { soundPrefs } from '../../sound/output-prefs';
 import type { NoSound, Playing } from '../../sound/player';
+import { useTakes } from '../../sound/useTakes';
 import { useAppSelector } from '../../store';
 import { earAt, NOWHERE, type Ear, type Heard } from '../../store/ear';
 import { loopOf, type Form } from '../../store/progressions';
@@ -28,68 +29,52 @@ export interface Along {
   readonly onStop: () => void;
 }
 
-/** The backing of a progression, round and round on the clock of the sound; what changes comes in at the next round. */
-export function useBacking(p: KeptProgression, form: Form, voicings: readonly (readonly number[])[] | null, along: Along): BackingOn {
+/** What is played of a form: the count-in and the bars that go round, with their comping and clicks. */
+function useTake(p: KeptProgression, form: Form, voicings: BackingOn['voicings'], [from, to]: readonly [number, number]): Take | null {
   const { click } = soundPrefs.use();
   const countIn = useAppSelector((s) => s.over.countIn);
-  const { meter, feel, tempo, loop } = p;
-  const [on, setOn] = useState(false);
-  const [ear, setEar] = useState<Ear>(NOWHERE);
-  const [error, setError] = useState<NoSound | null>(null);
-  const playing = useRef<Playing | null>(null);
-  const turn = useRef(0);
-  const range = useMemo(() => loopOf({ loop }, form.bars.length), [loop, form.bars.length]);
-  const take = useMemo((): Take | null => {
+  const { meter, feel, tempo } = p;
+  return useMemo((): Take | null => {
     if (!form.bars.length) return null;
-    const [from, to] = range;
     const bars = form.bars.slice(from, to + 1);
     const notes = voicings ? form.chords.flatMap((c, k) => (c.bar >= from && c.bar <= to ? [voicings[k] ?? null] : [])) : [];
     const score = together(backingScore(arrange(bars, { meter, feel, voicings: notes })), clicksOf(meter, bars.length, click));
     return { lead: countIn ? barOfClicks(meter, click) : null, score, loop: true, tempo };
-  }, [form, range, voicings, meter, feel, click, countIn, tempo]);
-  const latestRef = useLatest({ take, form, range, meter });
-  const alongRef = useLatest(along);
+  }, [form, from, to, voicings, meter, feel, click, countIn, tempo]);
+}
+
+/** The backing of a progression, round and round on the clock of the sound; what changes comes in at the next round. */
+export function useBacking(p: KeptProgression, form: Form, voicings: BackingOn['voicings'], along: Along): BackingOn {
+  const { meter, loop } = p;
+  const range = useMemo(() => loopOf({ loop }, form.bars.length), [loop, form.bars.length]);
+  const take = useTake(p, form, voicings, range);
+  const { on, error, playing, begin: beginTake, end } = useTakes();
+  const [ear, setEar] = useState<Ear>(NOWHERE);
+  const latestRef = useLatest({ take, form, range, meter, along });
 
   const stop = useCallback(() => {
-    turn.current++;
-    playing.current?.stop();
-    if (playing.current) alongRef.current.onStop();
-    playing.current = null;
-    setOn(false);
+    if (playing.current) latestRef.current.along.onStop();
+    end();
     setEar(NOWHERE);
-  }, [alongRef]);
+  }, [end, playing, latestRef]);
   const begin = useCallback(
     (over: boolean) => {
-      const asked = latestRef.current.take;
       stop();
+      const { take: asked } = latestRef.current;
       if (!asked) return;
-      const mine = turn.current;
-      setOn(true);
-      setError(null);
-      const told = {
-        onSeam: (seam: Seam, atMs: number) => void (turn.current === mine && alongRef.current.onSeam(seam, atMs)),
-        onEnd: () => void (turn.current === mine && stop()),
+      const onHeard = (player: Playing, still: () => boolean): void => {
+        if (latestRef.current.take) listen(player, still, () => latestRef.current, setEar);
+        else player.stop();
       };
-      void import('../../sound/player')
-        .then(({ play }) => play(asked, told, over))
-        .then((player) => {
-          if (turn.current !== mine || !latestRef.current.take) return player.stop();
-          playing.current = player;
-          listen(player, () => turn.current === mine, () => latestRef.current, setEar); // prettier-ignore
-        })
-        .catch((e: unknown) => {
-          if (turn.current !== mine) return;
-          stop();
-          setError((e as { readonly why?: NoSound }).why ?? 'broken');
-        });
+      beginTake({ take: asked, onSeam: (seam, atMs) => latestRef.current.along.onSeam(seam, atMs), onHeard, onEnd: stop, onFail: stop }, over); // prettier-ignore
     },
-    [stop, latestRef, alongRef],
+    [stop, beginTake, latestRef],
   );
   useEffect(() => {
     // A player that is stopped says so, and that is the end here too.
     if (!take) playing.current?.stop();
     else playing.current?.change({ score: take.score, tempo: take.tempo });
-  }, [take]);
+  }, [take, playing]);
   useEffect(() => stop, [stop]);
   const toggle = useCallback(() => (on ? stop() : begin(false)), [on, stop, begin]);
   const takeOver = useCallback(() => begin(true), [begin]);
