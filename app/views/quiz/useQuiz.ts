@@ -25,67 +25,129 @@ export interface Quiz {
   readonly done: () => void;
 }
 
+interface Begun {
+  readonly body: StudyBody;
+  readonly rounds: readonly Round[];
+}
+
+/** Has rounds made in a worker; one that is no longer waited for comes no more. */
+function useRoundMaker(onMade: (made: RoundMade['made']) => void) {
+  const maker = useRef<Worker | null>(null);
+  const orders = useRef(0);
+  const madeRef = useLatest(onMade);
+  useEffect(() => {
+    const worker = new Worker(new URL('../../workers/quiz.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data: { id, made } }: MessageEvent<RoundMade>) => {
+      if (id === orders.current) madeRef.current(made);
+    };
+    maker.current = worker;
+    return () => worker.terminate();
+  }, [madeRef]);
+  const order = useCallback(({ body, rounds }: Begun) => {
+    const { instrument, scale, layout, school, hand } = body;
+    maker.current?.postMessage({
+      id: ++orders.current,
+      study: { instrument, scale, layout, school, hand },
+      prefs: quizPrefs.get(),
+      history: answersOf(rounds),
+      now: clockNow(),
+      seed: crypto.getRandomValues(new Uint32Array(1))[0] >>> 1,
+    } satisfies RoundOrder);
+  }, []);
+  const forget = useCallback(() => void orders.current++, []);
+  return { order, forget };
+}
+
+/** The way of a round into the log: each is kept once, at its end or when the page closes. */
+function useKeeping(asking: Asking | null) {
+  const askingRef = useLatest(asking);
+  /** The round that was closed last: the newest one may not be drawn yet. */
+  const closed = useRef<Asking | null>(null);
+  /** The study that the round was begun on. */
+  const study = useRef<{ readonly id: string | null; readonly name: string }>({ id: null, name: '' });
+  /** Closes what is asked, where it is still open; tells it, and what of it there is to keep. */
+  const close = useCallback(() => {
+    const a = askingRef.current;
+    if (!a || a === closed.current) return null;
+    closed.current = a;
+    return { asking: a, round: roundOf(a, study.current, quizPrefs.get().level, clockNow()) };
+  }, [askingRef]);
+  // A page that closes has no time for more than to put it away.
+  useEffect(() => {
+    const leave = (): void => {
+      const left = close();
+      if (left?.round) roundBox.leave([left.round]);
+    };
+    addEventListener('pagehide', leave);
+    return () => removeEventListener('pagehide', leave);
+  }, [close]);
+  const begunOn = useCallback((id: string | null, name: string) => void (study.current = { id, name }), []);
+  return { close, begunOn };
+}
+
 /** A round of questions: what is asked, how it is answered, and its way into the log. */
 export function useQuiz(body: StudyBody, rounds: readonly Round[]): Quiz {
   const id = useAppSelector((s) => s.editor.id);
   const [asking, setAsking] = useState<Asking | null>(null);
   const [over, setOver] = useState<Asking | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const since = useRef(0);
   const latestRef = useLatest({ asking, body, id, rounds });
-  /** The round that was closed last: the newest one may not be drawn yet. */
-  const closed = useRef<Asking | null>(null);
-  /** The study that the round was begun on. */
-  const study = useRef<{ readonly id: string | null; readonly name: string }>({ id: null, name: '' });
-
-  const roundNow = useCallback((a: Asking) => roundOf(a, study.current, quizPrefs.get().level, clockNow()), []);
-
-  const maker = useRef<Worker | null>(null);
-  const orders = useRef(0);
-  useEffect(() => {
-    const worker = new Worker(new URL('../../workers/quiz.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data: { id: of, made } }: MessageEvent<RoundMade>) => {
-      if (of !== orders.current) return;
-      setProblem('problem' in made ? made.problem : null);
-      setAsking('problem' in made ? null : made);
-    };
-    maker.current = worker;
-    return () => worker.terminate();
-  }, []);
+  const { close, begunOn } = useKeeping(asking);
+  const { order, forget } = useRoundMaker((made) => {
+    setProblem('problem' in made ? made.problem : null);
+    setAsking('problem' in made ? null : made);
+  });
 
   /** Keeps what was answered and closes the round; one that is still being made comes no more. */
   const end = useCallback(() => {
-    orders.current++;
-    const { asking: a } = latestRef.current;
-    if (!a || a === closed.current) return;
-    const round = roundNow(a);
-    if (round) void roundBox.keep(round);
-    closed.current = a;
+    forget();
+    const left = close();
+    if (!left) return;
+    if (left.round) void roundBox.keep(left.round);
     setAsking(null);
-    setOver(round ? a : null);
-  }, [roundNow, latestRef]);
+    setOver(left.round ? left.asking : null);
+  }, [close, forget]);
   const begin = useCallback(() => {
     end();
-    const seed = crypto.getRandomValues(new Uint32Array(1))[0] >>> 1;
-    const { body: b, id: on, rounds: kept } = latestRef.current;
-    study.current = { id: on, name: b.name };
+    const now = latestRef.current;
+    begunOn(now.id, now.body.name);
     setOver(null);
     setProblem(null);
-    const { instrument, scale, layout, school, hand } = b;
-    const mine = ++orders.current;
-    maker.current?.postMessage({
-      id: mine,
-      study: { instrument, scale, layout, school, hand },
-      prefs: quizPrefs.get(),
-      history: answersOf(kept),
-      now: clockNow(),
-      seed,
-    } satisfies RoundOrder);
-  }, [end, latestRef]);
-  const change = useCallback((make: (a: Asking, ms: number) => Asking) => {
-    const ms = performance.now() - since.current;
-    setAsking((a) => a && make(a, ms));
-  }, []);
+    order(now);
+  }, [end, begunOn, order, latestRef]);
+  // Another study, or the view left: what was answered is kept.
+  useEffect(() => end, [end, id]);
+
+  const { change, ...answers } = useAnswers(asking, setAsking);
+  const done = useCallback(() => {
+    const a = latestRef.current.asking;
+    if (!a) return begin();
+    if (!a.told) return change((b, ms) => (b.marked.length ? answered(b, givenOf(b), ms) : b));
+    if (isOver(a)) return end();
+    setAsking((b) => b && nextQuestion(b));
+  }, [begin, change, end, latestRef]);
+  useHeardAnswer(asking, body, change);
+  const { press, choose, give } = answers;
+  return useMemo(() => ({ asking, over, problem, begin, end, press, choose, give, done }), [asking, over, problem, begin, end, press, choose, give, done]); // prettier-ignore
+}
+
+type Change = (make: (a: Asking, ms: number) => Asking) => void;
+
+/** Answers to what is asked, with the time that each took. */
+function useAnswers(asking: Asking | null, setAsking: (next: (a: Asking | null) => Asking | null) => void) {
+  const since = useRef(0);
+  // A question's time begins when it is shown.
+  const shown = asking?.at ?? -1;
+  useEffect(() => {
+    since.current = performance.now();
+  }, [shown]);
+  const change = useCallback<Change>(
+    (make) => {
+      const ms = performance.now() - since.current;
+      setAsking((a) => a && make(a, ms));
+    },
+    [setAsking],
+  );
   const give = useCallback((given: QuizGiven | null) => change((a, ms) => answered(a, given, ms)), [change]);
   const choose = useCallback((option: number) => change((a, ms) => {
       const { answer } = a.questions[a.at];
@@ -95,35 +157,7 @@ export function useQuiz(body: StudyBody, rounds: readonly Round[]): Quiz {
       const next = mark(a, place);
       return next !== a && isWhole(next) ? answered(next, givenOf(next), ms) : next;
     }), [change]); // prettier-ignore
-  const done = useCallback(() => {
-    const a = latestRef.current.asking;
-    if (!a) return begin();
-    if (!a.told) return change((b, ms) => (b.marked.length ? answered(b, givenOf(b), ms) : b));
-    if (isOver(a)) return end();
-    setAsking((b) => b && nextQuestion(b));
-  }, [begin, change, end, latestRef]);
-
-  // A question's time begins when it is shown.
-  const shown = asking?.at ?? -1;
-  useEffect(() => {
-    since.current = performance.now();
-  }, [shown]);
-  // Another study, or the view left: what was answered is kept.
-  useEffect(() => end, [end, id]);
-  // A page that closes has no time for more than to put it away.
-  useEffect(() => {
-    const leave = (): void => {
-      const { asking: a } = latestRef.current;
-      if (!a || a === closed.current) return;
-      const round = roundNow(a);
-      if (round) roundBox.leave([round]);
-      closed.current = a;
-    };
-    addEventListener('pagehide', leave);
-    return () => removeEventListener('pagehide', leave);
-  }, [roundNow, latestRef]);
-  useHeardAnswer(asking, body, change);
-  return useMemo(() => ({ asking, over, problem, begin, end, press, choose, give, done }), [asking, over, problem, begin, end, press, choose, give, done]); // prettier-ignore
+  return { change, give, choose, press };
 }
 
 /** What is marked, as an answer. */
@@ -131,7 +165,7 @@ const givenOf = ({ questions, at, marked, ground }: Asking): QuizGiven =>
   questions[at].answer.by === 'line' ? { midis: marked.map((p) => pitchAt(ground.instrument, p).midi) } : { places: marked };
 
 /** The open question answered by playing, while something is listened to. */
-function useHeardAnswer(asking: Asking | null, body: StudyBody, change: (make: (a: Asking, ms: number) => Asking) => void): void {
+function useHeardAnswer(asking: Asking | null, body: StudyBody, change: Change): void {
   const ear = useEar();
   const on = ear.state === 'on' && asking !== null;
   const at = asking?.at;
