@@ -27,19 +27,16 @@ const REGIONS: readonly Region[] = ['all', 'low', 'high'];
 const MOST_CHORDS = 64;
 const WAYS = 3;
 
-/** Chords one after another, with the least way for the fingers. */
-export function LeadCard({ body, chords, grip }: Props) {
-  const dispatch = useAppDispatch();
-  const typed = useAppSelector((s) => s.harmony.line);
-  const { instrument, hand } = body;
-  const hold = useHold();
-  const [region, setRegion] = useState<Region>('all');
-  const [fromHeld, setFromHeld] = useState(true);
-  const [sameStrings, setSameStrings] = useState(false);
-  const [way, setWay] = useState(0);
-  const usual = useMemo(() => [0, 3, 4, 0].flatMap((k) => (chords[k] ? [chords[k].symbol] : [])).join(' '), [chords]);
-  const { symbols, problem } = useMemo(() => readChords(typed || usual), [typed, usual]);
-  const long = symbols.length > MOST_CHORDS;
+/** How the row is to be played. */
+interface Wish {
+  readonly region: Region;
+  /** From the grip that is held, and on its strings. */
+  readonly fromHeld: boolean;
+  readonly sameStrings: boolean;
+}
+
+/** The ways through a row of chords, searched in a worker. */
+function useLeading({ instrument, hand }: StudyBody, symbols: string[], grip: Place[], { region, fromHeld, sameStrings }: Wish) {
   const begins = fromHeld && grip.length > 0;
   const job = useMemo((): LeadJob | null => {
     if (!symbols.length || symbols.length > MOST_CHORDS) return null;
@@ -47,10 +44,18 @@ export function LeadCard({ body, chords, grip }: Props) {
     const from = begins ? { from: grip, ...(sameStrings ? { strings: grip.map((p) => p.string) } : {}) } : {};
     return { instrument, symbols, hand, count: WAYS, ...frets, ...from };
   }, [instrument, symbols, hand, region, begins, sameStrings, grip]);
-  const search = useLead(job);
-  // What was found last stays in sight while the next search runs: it may be of other chords.
-  const last = search.found[Math.min(way, search.found.length - 1)] as Lead | undefined;
-  const shown = last?.grips.length === symbols.length ? last : null;
+  return useLead(job);
+}
+
+/** Chords one after another, with the least way for the fingers. */
+export function LeadCard({ body, chords, grip }: Props) {
+  const dispatch = useAppDispatch();
+  const typed = useAppSelector((s) => s.harmony.line);
+  const [wish, setWish] = useState<Wish>({ region: 'all', fromHeld: true, sameStrings: false });
+  const usual = useMemo(() => [0, 3, 4, 0].flatMap((k) => (chords[k] ? [chords[k].symbol] : [])).join(' '), [chords]);
+  const { symbols, problem } = useMemo(() => readChords(typed || usual), [typed, usual]);
+  const search = useLeading(body, symbols, grip, wish);
+  const said = problem ?? (symbols.length > MOST_CHORDS ? HARMONY.tooMany(MOST_CHORDS) : null);
   return (
     <Panel title={HARMONY.leading}>
       <p className="mb-2 text-[0.84375rem] text-soft">{HARMONY.leadingAbout}</p>
@@ -66,48 +71,74 @@ export function LeadCard({ body, chords, grip }: Props) {
           className="rounded-md border border-line bg-paper px-2 py-1.5 text-base text-ink placeholder:text-soft"
         />
       </label>
-      {(problem ?? (long ? HARMONY.tooMany(MOST_CHORDS) : null)) && (
+      {said && (
         <p role="alert" className="mt-1 text-[0.84375rem] text-clay">
-          {problem ?? HARMONY.tooMany(MOST_CHORDS)}
+          {said}
         </p>
       )}
-      <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2 text-[0.84375rem]">
-        <Segmented<Region>
-          label={HARMONY.region}
-          value={region}
-          options={REGIONS.map((value) => ({ value, label: HARMONY.regions[value] }))}
-          onChange={setRegion}
-        />
-        {grip.length > 0 && <Check label={HARMONY.fromHeld} checked={fromHeld} onChange={setFromHeld} />}
-        {begins && <Check label={HARMONY.sameStrings} checked={sameStrings} onChange={setSameStrings} />}
-      </div>
+      <Wishes wish={wish} held={grip.length > 0} onWish={(fields) => setWish({ ...wish, ...fields })} />
       <SearchNote found={search} />
-      {shown && !problem && (
-        <>
-          <div className="my-2 flex flex-wrap gap-2">
-            {search.found.map((w, k) => (
-              <Button
-                key={k}
-                aria-pressed={w === shown}
-                className="aria-pressed:border-brass-deep aria-pressed:font-semibold"
-                onClick={() => setWay(k)}
-              >
-                {HARMONY.way(k + 1)}: {HARMONY.travel(Math.round(w.travelMm))}
-              </Button>
-            ))}
-          </div>
-          <ol
-            aria-label={HARMONY.travelIs(Math.round(shown.travelMm))}
-            className="grid grid-cols-[repeat(auto-fill,minmax(7rem,1fr))] gap-2"
-          >
-            {shown.grips.map((g, k) => (
-              <li key={k} className="flex flex-col">
-                <GripTile instrument={instrument} symbol={symbols[k] ?? ''} grip={g} on={sameGrip(g.places, grip)} onHold={hold} />
-              </li>
-            ))}
-          </ol>
-        </>
-      )}
+      {!problem && <LeadWays body={body} symbols={symbols} found={search.found} grip={grip} />}
     </Panel>
+  );
+}
+
+interface WishProps {
+  readonly wish: Wish;
+  readonly held: boolean;
+  readonly onWish: (fields: Partial<Wish>) => void;
+}
+
+const Wishes = ({ wish, held, onWish }: WishProps) => (
+  <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2 text-[0.84375rem]">
+    <Segmented<Region>
+      label={HARMONY.region}
+      value={wish.region}
+      options={REGIONS.map((value) => ({ value, label: HARMONY.regions[value] }))}
+      onChange={(region) => onWish({ region })}
+    />
+    {held && <Check label={HARMONY.fromHeld} checked={wish.fromHeld} onChange={(fromHeld) => onWish({ fromHeld })} />}
+    {held && wish.fromHeld && (
+      <Check label={HARMONY.sameStrings} checked={wish.sameStrings} onChange={(sameStrings) => onWish({ sameStrings })} />
+    )}
+  </div>
+);
+
+interface WaysProps {
+  readonly body: StudyBody;
+  readonly symbols: string[];
+  readonly found: readonly Lead[];
+  readonly grip: Place[];
+}
+
+/** The ways there are, and the grips of the one that is looked at. */
+function LeadWays({ body, symbols, found, grip }: WaysProps) {
+  const [way, setWay] = useState(0);
+  const hold = useHold();
+  // What was found last stays in sight while the next search runs: it may be of other chords.
+  const last = found[Math.min(way, found.length - 1)] as Lead | undefined;
+  if (last?.grips.length !== symbols.length) return null;
+  return (
+    <>
+      <div className="my-2 flex flex-wrap gap-2">
+        {found.map((w, k) => (
+          <Button
+            key={k}
+            aria-pressed={w === last}
+            className="aria-pressed:border-brass-deep aria-pressed:font-semibold"
+            onClick={() => setWay(k)}
+          >
+            {HARMONY.way(k + 1)}: {HARMONY.travel(Math.round(w.travelMm))}
+          </Button>
+        ))}
+      </div>
+      <ol aria-label={HARMONY.travelIs(Math.round(last.travelMm))} className="grid grid-cols-[repeat(auto-fill,minmax(7rem,1fr))] gap-2">
+        {last.grips.map((g, k) => (
+          <li key={k} className="flex flex-col">
+            <GripTile instrument={body.instrument} symbol={symbols[k] ?? ''} grip={g} on={sameGrip(g.places, grip)} onHold={hold} />
+          </li>
+        ))}
+      </ol>
+    </>
   );
 }

@@ -20,8 +20,8 @@ const PAGE = 50;
 const LEAVES = '-';
 const NO_CHARTS: PassCharts = { days: [], shapes: [] };
 
-/** What was practised, when, at which tempo: charts and the passes themselves. */
-export function LogView() {
+/** What of the log is looked at: a page of its passes, the charts of them, and the tempos of one drill. */
+function useLog() {
   const [filter, setFilter] = useState<PassFilter>({});
   const [offset, setOffset] = useState(0);
   const page = usePassesQuery({ ...filter, offset, limit: PAGE });
@@ -30,16 +30,22 @@ export function LogView() {
   const newest = page.data?.passes.at(0);
   const drill = filter.shape || !newest ? filter : { ...filter, study: newest.study ?? LEAVES, shape: newest.shape };
   const tempos = usePassChartsQuery(drill);
-  usePageTitle('log', '');
-  const set = (fields: PassFilter): void => {
-    setFilter((f) => clean({ ...f, ...fields }));
+  const look = (next: PassFilter): void => {
+    setFilter(clean(next));
     setOffset(0);
   };
-  const { data } = page;
   const { days, shapes } = charts.data ?? NO_CHARTS;
-  const rungs = useMemo(() => rungsOf(data, shapes), [data, shapes]);
-  const today = dayOf(now());
-  const streak = streakOf(days, today);
+  return { filter, look, offset, setOffset, page, days, shapes, drill, tempos: tempos.data?.days ?? [] };
+}
+
+type Log = ReturnType<typeof useLog>;
+
+/** What was practised, when, at which tempo: charts and the passes themselves. */
+export function LogView() {
+  const log = useLog();
+  const { filter, look, page } = log;
+  const { data } = page;
+  usePageTitle('log', '');
   return (
     <div className="view-column">
       <h1 className="text-[1.3125rem] leading-[1.5] font-medium sm:text-[1.5625rem]">{LOG.title}</h1>
@@ -63,49 +69,60 @@ export function LogView() {
           {LOG.cannot} <Button onClick={() => void page.refetch()}>{LOG.again}</Button>
         </p>
       )}
-      <Filters
-        filter={filter}
-        data={data}
-        onFilter={set}
-        onClear={() => {
-          setFilter({});
-          setOffset(0);
-        }}
-      />
+      <Filters filter={filter} data={data} onFilter={(fields) => look({ ...filter, ...fields })} onClear={() => look({})} />
       {data && !data.total ? (
         <p className="py-8 text-center text-lg text-soft">{data.studies.length ? LOG.noneHere : LOG.none}</p>
       ) : (
-        <>
-          <p className="mb-2 text-soft">
-            {data &&
-              `${LOG.passes(data.total)}, ${LOG.totalTime(timeWords(days.reduce((sum, d) => sum + d.seconds, 0)))}. ${LOG.streak(streak.days, streak.weeks)}`}
-          </p>
-          <div className="grid grid-cols-1 gap-3 lg:grid-cols-2">
-            <TempoChart days={tempos.data?.days ?? []} of={page.data?.passes.find((p) => p.shape === drill.shape)?.what ?? ''} />
-            <MinutesChart days={days} today={today} />
-          </div>
-          <div className="mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,2fr)]">
-            <RungChart rungs={rungs} />
-            <div className="min-w-0">
-              {data && <PassTable passes={data.passes} />}
-              {data && data.total > PAGE && (
-                <nav aria-label={LOG.pages} className="no-print mt-2 flex flex-wrap items-center gap-2">
-                  <Button disabled={offset === 0} onClick={() => setOffset((o) => Math.max(0, o - PAGE))}>
-                    {LOG.newer}
-                  </Button>
-                  <Button disabled={offset + PAGE >= data.total} onClick={() => setOffset((o) => o + PAGE)}>
-                    {LOG.older}
-                  </Button>
-                  <span className="num text-soft">{LOG.fromTo(offset + 1, Math.min(data.total, offset + PAGE), data.total)}</span>
-                </nav>
-              )}
-            </div>
-          </div>
-        </>
+        <Practised log={log} />
       )}
     </div>
   );
 }
+
+/** How much it was, in words and charts, and the passes. */
+function Practised({ log: { page, days, shapes, drill, tempos, offset, setOffset } }: { readonly log: Log }) {
+  const { data } = page;
+  const rungs = useMemo(() => rungsOf(data, shapes), [data, shapes]);
+  const today = dayOf(now());
+  const streak = streakOf(days, today);
+  const seconds = days.reduce((sum, d) => sum + d.seconds, 0);
+  return (
+    <>
+      <p className="mb-2 text-soft">
+        {data && `${LOG.passes(data.total)}, ${LOG.totalTime(timeWords(seconds))}. ${LOG.streak(streak.days, streak.weeks)}`}
+      </p>
+      <div className="grid grid-cols-1 gap-3 lg:grid-cols-2">
+        <TempoChart days={tempos} of={data?.passes.find((p) => p.shape === drill.shape)?.what ?? ''} />
+        <MinutesChart days={days} today={today} />
+      </div>
+      <div className="mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,2fr)]">
+        <RungChart rungs={rungs} />
+        <div className="min-w-0">
+          {data && <PassTable passes={data.passes} />}
+          {data && data.total > PAGE && <Pages total={data.total} offset={offset} onOffset={setOffset} />}
+        </div>
+      </div>
+    </>
+  );
+}
+
+interface PagesProps {
+  readonly total: number;
+  readonly offset: number;
+  readonly onOffset: (offset: number) => void;
+}
+
+const Pages = ({ total, offset, onOffset }: PagesProps) => (
+  <nav aria-label={LOG.pages} className="no-print mt-2 flex flex-wrap items-center gap-2">
+    <Button disabled={offset === 0} onClick={() => onOffset(Math.max(0, offset - PAGE))}>
+      {LOG.newer}
+    </Button>
+    <Button disabled={offset + PAGE >= total} onClick={() => onOffset(offset + PAGE)}>
+      {LOG.older}
+    </Button>
+    <span className="num text-soft">{LOG.fromTo(offset + 1, Math.min(total, offset + PAGE), total)}</span>
+  </nav>
+);
 
 const clean = (f: PassFilter): PassFilter => Object.fromEntries(Object.entries(f).filter(([, v]) => v !== '' && v !== undefined));
 

@@ -15,14 +15,19 @@ interface Undo {
   readonly undo: () => Promise<unknown>;
 }
 
+/** What of a pass can be set right. */
+interface Corrected {
+  readonly verdict: Verdict;
+  readonly tempo: number;
+}
+
 const CELL = 'py-2 pr-3 align-top';
 
-/** The passes of the log. Each can be corrected or deleted, and that undone. */
-export function PassTable({ passes }: { readonly passes: KeptPass[] }) {
+/** Corrects and deletes passes, and undoes the last of it. */
+function useCorrections() {
   const [correct] = useCorrectPassMutation();
   const [remove] = useDeletePassMutation();
   const [restore] = useRestorePassMutation();
-  const [editing, setEditing] = useState<string | null>(null);
   const [undo, setUndo] = useState<Undo | null>(null);
   const [failed, setFailed] = useState(false);
   const tried = async (work: Promise<unknown>, then: () => void): Promise<void> => {
@@ -31,14 +36,25 @@ export function PassTable({ passes }: { readonly passes: KeptPass[] }) {
   };
   const onRemove = (p: KeptPass): void =>
     void tried(remove(p.id).unwrap(), () => setUndo({ words: LOG.removed(p.what), undo: () => restore(p.id).unwrap() }));
-  const onCorrect = (p: KeptPass, fields: { readonly verdict: Verdict; readonly tempo: number }): void => {
+  const onCorrect = (p: KeptPass, fields: Corrected, done: () => void): void => {
     const held = p.reached && fields.verdict === 'clean' && p.goal !== null && fields.tempo >= p.goal;
     void tried(correct({ id: p.id, ...fields, reached: held }).unwrap(), () => {
-      setEditing(null);
+      done();
       const { id, verdict, tempo, reached } = p;
       setUndo({ words: LOG.corrected(p.what), undo: () => correct({ id, verdict, tempo, reached }).unwrap() });
     });
   };
+  const forget = (): void => setUndo(null);
+  return { undo, onUndo: (last: Undo) => void tried(last.undo(), forget), forget, failed, onRemove, onCorrect };
+}
+
+const HEADS = [LOG.date, LOG.what, LOG.tempo, LOG.verdict, LOG.seconds];
+
+/** The passes of the log. Each can be corrected or deleted, and that undone. */
+export function PassTable({ passes }: { readonly passes: KeptPass[] }) {
+  const { undo, onUndo, forget, failed, onRemove, onCorrect } = useCorrections();
+  const [editing, setEditing] = useState<string | null>(null);
+  const close = (): void => setEditing(null);
   return (
     <section className="relative min-w-0 overflow-x-auto rounded-[10px] border border-line bg-sheet p-4">
       {failed && (
@@ -46,19 +62,12 @@ export function PassTable({ passes }: { readonly passes: KeptPass[] }) {
           {LOG.notDone}
         </p>
       )}
-      {undo && (
-        <UndoBar
-          words={glyphs(undo.words)}
-          undo={LOG.undo}
-          onUndo={() => void tried(undo.undo(), () => setUndo(null))}
-          onClose={() => setUndo(null)}
-        />
-      )}
+      {undo && <UndoBar words={glyphs(undo.words)} undo={LOG.undo} onUndo={() => onUndo(undo)} onClose={forget} />}
       <table className="w-full border-collapse text-left text-[0.84375rem]">
         <caption className="mb-1 text-left text-[0.875rem] font-semibold">{LOG.table}</caption>
         <thead>
           <tr className="text-xs text-soft">
-            {[LOG.date, LOG.what, LOG.tempo, LOG.verdict, LOG.seconds].map((h) => (
+            {HEADS.map((h) => (
               <th key={h} scope="col" className="py-1 pr-3 font-normal">
                 {h}
               </th>
@@ -71,34 +80,13 @@ export function PassTable({ passes }: { readonly passes: KeptPass[] }) {
         <tbody>
           {passes.map((p) => (
             <tr key={p.id} className="border-t border-line">
-              <td className={`num whitespace-nowrap ${CELL}`}>{p.day}</td>
-              <td className={`min-w-40 ${CELL}`}>
-                <Signs>{glyphs(p.what)}</Signs>
-                <span className="block text-xs text-soft">
-                  <Signs>{`${ORDER_WORDS[p.order].title.toLowerCase()}, ${RHYTHM_WORDS[p.rhythm]} · ${glyphs(p.studyName)}`}</Signs>
-                </span>
-              </td>
+              <What pass={p} />
               {editing === p.id ? (
                 <td colSpan={4} className={CELL}>
-                  <Correcting pass={p} onSave={(fields) => onCorrect(p, fields)} onCancel={() => setEditing(null)} />
+                  <Correcting pass={p} onSave={(fields) => onCorrect(p, fields, close)} onCancel={close} />
                 </td>
               ) : (
-                <>
-                  <td className={`num ${CELL}`}>{p.tempo}</td>
-                  <td className={CELL}>
-                    {VERDICT_WORDS[p.verdict]}
-                    {p.reached ? `, ${LOG.held}` : ''}
-                  </td>
-                  <td className={`num whitespace-nowrap ${CELL}`}>{timeWords(p.seconds)}</td>
-                  <td className="no-print flex gap-1 py-1">
-                    <Button look="quiet" onClick={() => setEditing(p.id)}>
-                      {LOG.correct}
-                    </Button>
-                    <Button look="quiet" onClick={() => onRemove(p)}>
-                      {LOG.remove}
-                    </Button>
-                  </td>
-                </>
+                <How pass={p} onEdit={() => setEditing(p.id)} onRemove={() => onRemove(p)} />
               )}
             </tr>
           ))}
@@ -108,17 +96,56 @@ export function PassTable({ passes }: { readonly passes: KeptPass[] }) {
   );
 }
 
+function What({ pass: p }: { readonly pass: KeptPass }) {
+  return (
+    <>
+      <td className={`num whitespace-nowrap ${CELL}`}>{p.day}</td>
+      <td className={`min-w-40 ${CELL}`}>
+        <Signs>{glyphs(p.what)}</Signs>
+        <span className="block text-xs text-soft">
+          <Signs>{`${ORDER_WORDS[p.order].title.toLowerCase()}, ${RHYTHM_WORDS[p.rhythm]} · ${glyphs(p.studyName)}`}</Signs>
+        </span>
+      </td>
+    </>
+  );
+}
+
+interface HowProps {
+  readonly pass: KeptPass;
+  readonly onEdit: () => void;
+  readonly onRemove: () => void;
+}
+
+function How({ pass: p, onEdit, onRemove }: HowProps) {
+  return (
+    <>
+      <td className={`num ${CELL}`}>{p.tempo}</td>
+      <td className={CELL}>
+        {VERDICT_WORDS[p.verdict]}
+        {p.reached ? `, ${LOG.held}` : ''}
+      </td>
+      <td className={`num whitespace-nowrap ${CELL}`}>{timeWords(p.seconds)}</td>
+      <td className="no-print flex gap-1 py-1">
+        <Button look="quiet" onClick={onEdit}>
+          {LOG.correct}
+        </Button>
+        <Button look="quiet" onClick={onRemove}>
+          {LOG.remove}
+        </Button>
+      </td>
+    </>
+  );
+}
+
 const OPTIONS = VERDICTS.map((value) => ({ value, label: VERDICT_WORDS[value] }));
 
-function Correcting({
-  pass,
-  onSave,
-  onCancel,
-}: {
+interface CorrectingProps {
   readonly pass: KeptPass;
-  readonly onSave: (f: { readonly verdict: Verdict; readonly tempo: number }) => void;
+  readonly onSave: (f: Corrected) => void;
   readonly onCancel: () => void;
-}) {
+}
+
+function Correcting({ pass, onSave, onCancel }: CorrectingProps) {
   const [verdict, setVerdict] = useState(pass.verdict);
   const [tempo, setTempo] = useState(pass.tempo);
   return (

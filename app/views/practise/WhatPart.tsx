@@ -18,98 +18,97 @@ interface Props {
   readonly onForm: (fields: Partial<DrillForm>) => void;
 }
 
+const OF_ALL = { line: null };
+/** A lick or a route is played as it stands. */
+const OF_LINE = { line: null, order: 'up' } as const;
+const FROM_OF: Record<DrillForm['of'], Partial<DrillForm>> = { shape: OF_ALL, rungs: OF_ALL, route: OF_LINE, lick: OF_LINE };
+const MOTIONS: { readonly value: DrillForm['motion']; readonly label: string }[] = [
+  { value: 'each', label: PRACTISE.eachUpDown },
+  { value: 'alternate', label: PRACTISE.alternate },
+];
+const namesOf = (lines: readonly { readonly name: string }[]): string =>
+  lines.length
+    ? lines
+        .map((l) => l.name)
+        .join(', ')
+        .slice(0, 60)
+    : PRACTISE.none;
+
 /** What is drilled: a shape, all rungs, a kept route or a lick; on all strings or some. */
-export function WhatPart({ body, shapes, current, form, what, onForm }: Props) {
-  const { routes, licks, instrument } = body;
-  const count = instrument.strings.length;
-  const lines = form.of === 'route' ? routes : form.of === 'lick' ? licks : [];
-  const sets = setsOf(count);
-  const chosen = sets.find((s) => s.strings.join() === form.strings.join())?.value ?? 'own';
+export function WhatPart(props: Props) {
+  const { form, what } = props;
+  const named = form.of === 'route' || form.of === 'lick';
   return (
-    <SentencePart
-      name={PRACTISE.what}
-      shortcut="f"
-      wide
-      text={<Signs>{form.of === 'route' || form.of === 'lick' ? isolated(what) : what}</Signs>}
-    >
-      {() => (
+    <SentencePart name={PRACTISE.what} shortcut="f" wide text={<Signs>{named ? isolated(what) : what}</Signs>}>
+      {() => <WhatChoices {...props} />}
+    </SentencePart>
+  );
+}
+
+function WhatChoices({ body, shapes, current, form, onForm }: Omit<Props, 'what'>) {
+  const { routes, licks } = body;
+  const lines = form.of === 'route' ? routes : form.of === 'lick' ? licks : [];
+  return (
+    <>
+      <Chooser<DrillForm['of']>
+        label={PRACTISE.what}
+        value={form.of}
+        options={[
+          { value: 'shape', label: PRACTISE.shapeHere, does: shapes[current]?.label ?? PRACTISE.none },
+          { value: 'rungs', label: PRACTISE.allRungs, does: `${shapes.length}` },
+          { value: 'route', label: PRACTISE.keptRoute, does: namesOf(routes) },
+          { value: 'lick', label: PRACTISE.lick, does: namesOf(licks) },
+        ]}
+        onChange={(of) => onForm({ of, ...FROM_OF[of] })}
+      />
+      {form.of === 'shape' && shapes.length > 0 && <RungChoice label={PRACTISE.shapeHere} shapes={shapes} current={current} />}
+      {lines.length > 0 && (
+        <Select
+          label={form.of === 'route' ? PRACTISE.keptRoute : PRACTISE.lick}
+          value={lines.find((l) => l.id === form.line)?.id ?? lines[0].id}
+          options={lines.map((l) => ({ value: l.id, label: l.name }))}
+          onChange={(line) => onForm({ line })}
+        />
+      )}
+      {form.of === 'rungs' && (
         <>
-          <Chooser<DrillForm['of']>
-            label={PRACTISE.what}
-            value={form.of}
-            options={[
-              { value: 'shape', label: PRACTISE.shapeHere, does: shapes[current]?.label ?? PRACTISE.none },
-              { value: 'rungs', label: PRACTISE.allRungs, does: `${shapes.length}` },
-              {
-                value: 'route',
-                label: PRACTISE.keptRoute,
-                does: routes.length
-                  ? routes
-                      .map((r) => r.name)
-                      .join(', ')
-                      .slice(0, 60)
-                  : PRACTISE.none,
-              },
-              {
-                value: 'lick',
-                label: PRACTISE.lick,
-                does: licks.length
-                  ? licks
-                      .map((l) => l.name)
-                      .join(', ')
-                      .slice(0, 60)
-                  : PRACTISE.none,
-              },
-            ]}
-            onChange={(of) => onForm({ of, line: null, ...(of === 'lick' || of === 'route' ? { order: 'up' } : {}) })}
-          />
-          {form.of === 'shape' && shapes.length > 0 && <RungChoice label={PRACTISE.shapeHere} shapes={shapes} current={current} />}
-          {lines.length > 0 && (
-            <Select
-              label={form.of === 'route' ? PRACTISE.keptRoute : PRACTISE.lick}
-              value={lines.find((l) => l.id === form.line)?.id ?? lines[0].id}
-              options={lines.map((l) => ({ value: l.id, label: l.name }))}
-              onChange={(line) => onForm({ line })}
-            />
-          )}
-          {form.of === 'rungs' && (
-            <>
-              <Segmented<DrillForm['motion']>
-                label={PRACTISE.motion}
-                value={form.motion}
-                options={[
-                  { value: 'each', label: PRACTISE.eachUpDown },
-                  { value: 'alternate', label: PRACTISE.alternate },
-                ]}
-                onChange={(motion) => onForm({ motion })}
-              />
-              <Check label={PRACTISE.touchRoot} checked={form.touchRoot} onChange={(touchRoot) => onForm({ touchRoot })} />
-            </>
-          )}
-          {form.of !== 'lick' && (
-            <fieldset className="flex flex-col gap-1">
-              <legend className="text-xs text-soft">{PRACTISE.strings}</legend>
-              <Segmented
-                label={PRACTISE.strings}
-                value={chosen}
-                options={sets.map(({ value, label }) => ({ value, label }))}
-                onChange={(value) => onForm({ strings: sets.find((s) => s.value === value)?.strings ?? [] })}
-              />
-              <div className="flex flex-wrap gap-x-3">
-                {instrument.strings.map((_, k) => (
-                  <Check
-                    key={k}
-                    label={PRACTISE.stringN(k + 1)}
-                    checked={!form.strings.length || form.strings.includes(k + 1)}
-                    onChange={(on) => onForm({ strings: toggled(form.strings, k + 1, on, count) })}
-                  />
-                ))}
-              </div>
-            </fieldset>
-          )}
+          <Segmented label={PRACTISE.motion} value={form.motion} options={MOTIONS} onChange={(motion) => onForm({ motion })} />
+          <Check label={PRACTISE.touchRoot} checked={form.touchRoot} onChange={(touchRoot) => onForm({ touchRoot })} />
         </>
       )}
-    </SentencePart>
+      {form.of !== 'lick' && <StringChoice count={body.instrument.strings.length} form={form} onForm={onForm} />}
+    </>
+  );
+}
+
+interface StringProps {
+  readonly count: number;
+  readonly form: DrillForm;
+  readonly onForm: (fields: Partial<DrillForm>) => void;
+}
+
+function StringChoice({ count, form, onForm }: StringProps) {
+  const sets = setsOf(count);
+  return (
+    <fieldset className="flex flex-col gap-1">
+      <legend className="text-xs text-soft">{PRACTISE.strings}</legend>
+      <Segmented
+        label={PRACTISE.strings}
+        value={sets.find((s) => s.strings.join() === form.strings.join())?.value ?? 'own'}
+        options={sets.map(({ value, label }) => ({ value, label }))}
+        onChange={(value) => onForm({ strings: sets.find((s) => s.value === value)?.strings ?? [] })}
+      />
+      <div className="flex flex-wrap gap-x-3">
+        {Array.from({ length: count }, (_, k) => (
+          <Check
+            key={k}
+            label={PRACTISE.stringN(k + 1)}
+            checked={!form.strings.length || form.strings.includes(k + 1)}
+            onChange={(on) => onForm({ strings: toggled(form.strings, k + 1, on, count) })}
+          />
+        ))}
+      </div>
+    </fieldset>
   );
 }
 
