@@ -1,7 +1,6 @@
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import type { StudyBody } from '../../contract';
-import type { LickNote } from '../../core';
 import { pageSize, type Paper, type Turn } from '../../formats/sheet/drawing';
 import type { LineFormat } from '../../formats/lines';
 import { lineOut, tabSheetOf, type ExportLine } from '../files/papers';
@@ -9,8 +8,8 @@ import { Button } from '../ui/Button';
 import { copyText } from '../ui/clipboard';
 import { download, fileName } from '../ui/files';
 import { printSvgs, saveSvgs } from '../ui/print';
-import { Select } from '../ui/Select';
 import { SentencePart } from '../ui/SentencePart';
+import { PaperChoice } from './PaperChoice';
 import { useLineFormats } from './useLineFormats';
 import { useSheet } from '../workers/useSheet';
 import { missingLetters } from '../../formats/sheet/letters';
@@ -23,8 +22,6 @@ interface Props {
   readonly body: StudyBody;
   readonly line: ExportLine | null;
 }
-
-const NONE: LickNote[] = [];
 
 /** A line as a file for other programs, or on paper. */
 export function LineFiles(props: Props) {
@@ -44,34 +41,34 @@ export function LineFiles(props: Props) {
 }
 
 function Form({ what, body, line }: Props) {
-  const [paper, setPaper] = useState<Paper>('a4');
-  const [turn, setTurn] = useState<Turn>('portrait');
-  const [channels, setChannels] = useState(true);
   const [said, setSaid] = useState<string | null>(null);
-  const { pages, problem, make, cancel } = useSheet();
+  if (!line?.notes.length) return <p className="text-soft">{STUDY.thereIsNoToExport(what)}</p>;
+  return (
+    <>
+      <ForPrograms body={body} line={line} onSaid={setSaid} />
+      <OnPaper body={body} line={line} said={said} />
+    </>
+  );
+}
+
+interface ForProps {
+  readonly body: StudyBody;
+  readonly line: ExportLine;
+  readonly onSaid: (said: string | null) => void;
+}
+
+/** The line in each format, and what the one that was taken has no room for. */
+function ForPrograms({ body, line, onSaid }: ForProps) {
+  const [channels, setChannels] = useState(true);
   const formats = useLineFormats();
   const tab = formats.find((f) => f.id === 'tab');
-  const { notes = NONE } = line ?? {};
-  const none = !line || !notes.length;
-  if (none) return <p className="text-soft">{STUDY.thereIsNoToExport(what)}</p>;
-  const name = fileName(line.name);
-  const size = pageSize(paper, turn);
-  const request = tabSheetOf(body, line, paper, turn);
   const out = lineOut(body, line, channels);
   const save = (format: LineFormat): void => {
-    download(`${name}.${format.extension}`, format.media, format.write(out));
-    setSaid(lossWords(format.name, format.loses(out)));
+    download(`${fileName(line.name)}.${format.extension}`, format.media, format.write(out));
+    onSaid(lossWords(format.name, format.loses(out)));
   };
-  const copy = (tab: LineFormat): void =>
-    void copyText(tab.write(out) as string).then((copied) => (copied ? setSaid(STUDY.copiedPasteItIntoA) : save(tab)));
-  const svgs = async (take: (svgs: string[]) => Promise<void> | void): Promise<void> => {
-    const made = await make({ tab: request }, 'svg').catch(() => null);
-    if (made && 'svgs' in made) await take(made.svgs);
-  };
-  const pdf = async (): Promise<void> => {
-    const made = await make({ tab: request }, 'pdf').catch(() => null);
-    if (made && 'pdf' in made) download(`${name}.pdf`, 'application/pdf', made.pdf);
-  };
+  const copy = (format: LineFormat): void =>
+    void copyText(format.write(out) as string).then((copied) => (copied ? onSaid(STUDY.copiedPasteItIntoA) : save(format)));
   return (
     <>
       <div className="flex flex-wrap gap-2">
@@ -86,26 +83,29 @@ function Form({ what, body, line }: Props) {
         <input type="checkbox" checked={channels} onChange={(e) => setChannels(e.target.checked)} className="accent-brass" />
         {STUDY.midiWithAChannelFor}
       </label>
-      <div className="grid grid-cols-2 gap-3">
-        <Select<Paper>
-          label={STUDY.paper}
-          value={paper}
-          options={[
-            { value: 'a4', label: 'A4' },
-            { value: 'letter', label: STUDY.letter },
-          ]}
-          onChange={setPaper}
-        />
-        <Select<Turn>
-          label={STUDY.turned}
-          value={turn}
-          options={[
-            { value: 'portrait', label: STUDY.upright },
-            { value: 'landscape', label: STUDY.sideways },
-          ]}
-          onChange={setTurn}
-        />
-      </div>
+    </>
+  );
+}
+
+/** The line as tab on paper: printed, as PDF, or as pictures. */
+function OnPaper({ body, line, said }: Omit<ForProps, 'onSaid'> & { readonly said: string | null }) {
+  const [paper, setPaper] = useState<Paper>('a4');
+  const [turn, setTurn] = useState<Turn>('portrait');
+  const { pages, problem, make, cancel } = useSheet();
+  const name = fileName(line.name);
+  const size = pageSize(paper, turn);
+  const request = tabSheetOf(body, line, paper, turn);
+  const svgs = async (take: (svgs: string[]) => Promise<void> | void): Promise<void> => {
+    const made = await make({ tab: request }, 'svg').catch(() => null);
+    if (made && 'svgs' in made) await take(made.svgs);
+  };
+  const pdf = async (): Promise<void> => {
+    const made = await make({ tab: request }, 'pdf').catch(() => null);
+    if (made && 'pdf' in made) download(`${name}.pdf`, 'application/pdf', made.pdf);
+  };
+  return (
+    <>
+      <PaperChoice paper={paper} turn={turn} onPaper={setPaper} onTurn={setTurn} />
       <div className="flex flex-wrap gap-2">
         <Button look="brass" onClick={() => void svgs((s) => printSvgs(s, size))}>
           {STUDY.print}

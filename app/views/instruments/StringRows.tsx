@@ -34,63 +34,69 @@ export function StringRows({ instrument, onString }: Props) {
           </tr>
         </thead>
         <tbody>
-          {instrument.strings.map((s, k) => (
-            <tr key={k} className="border-t border-line/70">
-              <th scope="row" className="px-1 py-1 font-semibold">
-                {k + 1}
-              </th>
-              <td className="px-1">
-                <input
-                  aria-label={INSTRUMENTS.openPitchOfString(k + 1)}
-                  className={FIELD}
-                  value={s.open}
-                  aria-invalid={!isPitch(s.open)}
-                  onChange={(e) => onString(k, { ...s, open: e.target.value.trim() })}
-                />
-              </td>
-              <td className="px-1">
-                <input
-                  aria-label={INSTRUMENTS.gaugeOfStringInMillimetres(k + 1)}
-                  type="number"
-                  step="0.001"
-                  min={0.1}
-                  max={5}
-                  className={FIELD}
-                  value={s.gaugeMm ?? ''}
-                  onChange={(e) => onString(k, { ...s, gaugeMm: number(e.target.value) })}
-                />
-              </td>
-              <td className="px-1 text-center">
-                <input
-                  aria-label={INSTRUMENTS.stringIsWound(k + 1)}
-                  type="checkbox"
-                  className="h-4 w-4 accent-brass"
-                  checked={s.wound ?? false}
-                  onChange={(e) => onString(k, { ...s, wound: e.target.checked })}
-                />
-              </td>
-              <td className="px-1">
-                <input
-                  aria-label={INSTRUMENTS.ownLengthOfStringIn(k + 1)}
-                  type="number"
-                  step="0.1"
-                  min={200}
-                  max={1200}
-                  className={FIELD}
-                  value={s.scaleLengthMm ?? ''}
-                  onChange={(e) => onString(k, { ...s, scaleLengthMm: number(e.target.value) })}
-                />
-              </td>
-              <td className="num px-1 whitespace-nowrap text-soft">
-                <Signs>
-                  {isPitch(s.open) ? (safeTension(instrument, k + 1) ?? INSTRUMENTS.gaugeNotGiven) : INSTRUMENTS.giveAPitchSuchAs}
-                </Signs>
-              </td>
-            </tr>
+          {instrument.strings.map((_, k) => (
+            <StringRow key={k} instrument={instrument} k={k} onString={onString} />
           ))}
         </tbody>
       </table>
     </div>
+  );
+}
+
+function StringRow({ instrument, k, onString }: Props & { readonly k: number }) {
+  const s = instrument.strings[k];
+  const set = (fields: Partial<InstrumentString>): void => onString(k, { ...s, ...fields });
+  return (
+    <tr className="border-t border-line/70">
+      <th scope="row" className="px-1 py-1 font-semibold">
+        {k + 1}
+      </th>
+      <td className="px-1">
+        <input
+          aria-label={INSTRUMENTS.openPitchOfString(k + 1)}
+          className={FIELD}
+          value={s.open}
+          aria-invalid={!isPitch(s.open)}
+          onChange={(e) => set({ open: e.target.value.trim() })}
+        />
+      </td>
+      <td className="px-1">
+        <input
+          aria-label={INSTRUMENTS.gaugeOfStringInMillimetres(k + 1)}
+          type="number"
+          step="0.001"
+          min={0.1}
+          max={5}
+          className={FIELD}
+          value={s.gaugeMm ?? ''}
+          onChange={(e) => set({ gaugeMm: number(e.target.value) })}
+        />
+      </td>
+      <td className="px-1 text-center">
+        <input
+          aria-label={INSTRUMENTS.stringIsWound(k + 1)}
+          type="checkbox"
+          className="h-4 w-4 accent-brass"
+          checked={s.wound ?? false}
+          onChange={(e) => set({ wound: e.target.checked })}
+        />
+      </td>
+      <td className="px-1">
+        <input
+          aria-label={INSTRUMENTS.ownLengthOfStringIn(k + 1)}
+          type="number"
+          step="0.1"
+          min={200}
+          max={1200}
+          className={FIELD}
+          value={s.scaleLengthMm ?? ''}
+          onChange={(e) => set({ scaleLengthMm: number(e.target.value) })}
+        />
+      </td>
+      <td className="num px-1 whitespace-nowrap text-soft">
+        <Signs>{isPitch(s.open) ? (safeTension(instrument, k + 1) ?? INSTRUMENTS.gaugeNotGiven) : INSTRUMENTS.giveAPitchSuchAs}</Signs>
+      </td>
+    </tr>
   );
 }
 

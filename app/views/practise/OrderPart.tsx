@@ -59,70 +59,33 @@ export function OrderPart({ body, shape, form, text, onForm }: Props) {
   );
 }
 
-function Options({ body, shape, form, onForm }: Omit<Props, 'text'>) {
-  const { options } = ORDERS[form.order];
-  const has = (o: keyof DrillOptions): boolean => options.includes(o);
-  const homes = shape ? homesOf(shape, form) : [];
+const TURNS: { readonly value: DrillForm['turn']; readonly label: string }[] = [
+  { value: 'once', label: `${PRACTISE.turn}: ${PRACTISE.once}` },
+  { value: 'twice', label: PRACTISE.twice },
+];
+const ROOTS: { readonly value: DrillForm['root']; readonly label: string }[] = [
+  { value: 'own', label: `${PRACTISE.root}: ${PRACTISE.own}` },
+  { value: 'relative', label: PRACTISE.relative },
+];
+const SIZES = [
+  { value: '3', label: PRACTISE.triads },
+  { value: '4', label: PRACTISE.sevenths },
+];
+
+type OptionProps = Omit<Props, 'text'>;
+const listens = (form: DrillForm, o: keyof DrillOptions): boolean => ORDERS[form.order].options.includes(o);
+
+/** What this order listens to, and no more. */
+function Options(props: OptionProps) {
+  const { body, shape, form, onForm } = props;
+  const has = (o: keyof DrillOptions): boolean => listens(form, o);
   return (
     <div className="flex flex-wrap items-end gap-3">
-      {has('turn') && (
-        <Segmented<DrillForm['turn']>
-          label={PRACTISE.turn}
-          value={form.turn}
-          options={[
-            { value: 'once', label: `${PRACTISE.turn}: ${PRACTISE.once}` },
-            { value: 'twice', label: PRACTISE.twice },
-          ]}
-          onChange={(turn) => onForm({ turn })}
-        />
-      )}
-      {has('root') && (
-        <Segmented<DrillForm['root']>
-          label={PRACTISE.root}
-          value={form.root}
-          options={[
-            { value: 'own', label: `${PRACTISE.root}: ${PRACTISE.own}` },
-            { value: 'relative', label: PRACTISE.relative },
-          ]}
-          onChange={(root) => onForm({ root, home: 0 })}
-        />
-      )}
-      {has('start') && homes.length > 1 && !form.everyRoot && form.of === 'shape' && (
-        <Select
-          label={PRACTISE.home}
-          value={String(Math.min(form.home, homes.length - 1))}
-          options={homes.map((_, k) => ({ value: String(k), label: PRACTISE.nthRoot(k + 1) }))}
-          onChange={(k) => onForm({ home: Number(k) })}
-        />
-      )}
+      {has('turn') && <Segmented label={PRACTISE.turn} value={form.turn} options={TURNS} onChange={(turn) => onForm({ turn })} />}
+      {has('root') && <Segmented label={PRACTISE.root} value={form.root} options={ROOTS} onChange={(root) => onForm({ root, home: 0 })} />}
+      {has('start') && <Home shape={shape} form={form} onForm={onForm} />}
       {has('everyRoot') && <Check label={PRACTISE.everyRoot} checked={form.everyRoot} onChange={(everyRoot) => onForm({ everyRoot })} />}
-      {has('group') && (
-        <Select
-          label={PRACTISE.group}
-          value={String(form.group)}
-          options={numbers(3, 6, String)}
-          onChange={(v) => onForm({ group: Number(v) as DrillForm['group'] })}
-        />
-      )}
-      {has('interval') && (
-        <Select
-          label={PRACTISE.interval}
-          value={String(form.interval)}
-          options={numbers(3, 8, (n) => PRACTISE.intervals[n - 3])}
-          onChange={(v) => onForm({ interval: Number(v) as DrillForm['interval'] })}
-        />
-      )}
-      {has('size') && (
-        <Select
-          label={PRACTISE.size}
-          value={String(form.size)}
-          options={[
-            { value: '3', label: PRACTISE.triads },
-            { value: '4', label: PRACTISE.sevenths },
-          ]}
-          onChange={(v) => onForm({ size: Number(v) as DrillForm['size'] })}
-        />
-      )}
+      <Numbers form={form} onForm={onForm} />
       {has('back') && <Check label={PRACTISE.back} checked={form.back} onChange={(back) => onForm({ back })} />}
       {has('scaleFirst') && (
         <Check label={PRACTISE.scaleFirst} checked={form.scaleFirst} onChange={(scaleFirst) => onForm({ scaleFirst })} />
@@ -136,6 +99,52 @@ function Options({ body, shape, form, onForm }: Omit<Props, 'text'>) {
       {has('lean') && shape && <Lean shape={shape} lean={form.lean} onLean={(lean) => onForm({ lean })} />}
       {has('seed') && <Button onClick={() => onForm({ seed: (form.seed * 48271 + 1) % 2147483647 })}>{PRACTISE.seed}</Button>}
     </div>
+  );
+}
+
+/** Which of the shape's roots it begins on. */
+function Home({ shape, form, onForm }: Omit<OptionProps, 'body'>) {
+  const homes = shape ? homesOf(shape, form) : [];
+  if (homes.length < 2 || form.everyRoot || form.of !== 'shape') return null;
+  return (
+    <Select
+      label={PRACTISE.home}
+      value={String(Math.min(form.home, homes.length - 1))}
+      options={homes.map((_, k) => ({ value: String(k), label: PRACTISE.nthRoot(k + 1) }))}
+      onChange={(k) => onForm({ home: Number(k) })}
+    />
+  );
+}
+
+/** Notes in a group, the width of an interval, notes of an arpeggio. */
+function Numbers({ form, onForm }: Pick<OptionProps, 'form' | 'onForm'>) {
+  return (
+    <>
+      {listens(form, 'group') && (
+        <Select
+          label={PRACTISE.group}
+          value={String(form.group)}
+          options={numbers(3, 6, String)}
+          onChange={(v) => onForm({ group: Number(v) as DrillForm['group'] })}
+        />
+      )}
+      {listens(form, 'interval') && (
+        <Select
+          label={PRACTISE.interval}
+          value={String(form.interval)}
+          options={numbers(3, 8, (n) => PRACTISE.intervals[n - 3])}
+          onChange={(v) => onForm({ interval: Number(v) as DrillForm['interval'] })}
+        />
+      )}
+      {listens(form, 'size') && (
+        <Select
+          label={PRACTISE.size}
+          value={String(form.size)}
+          options={SIZES}
+          onChange={(v) => onForm({ size: Number(v) as DrillForm['size'] })}
+        />
+      )}
+    </>
   );
 }
 

@@ -53,57 +53,78 @@ export function FormEditor({ p, form }: { readonly p: KeptProgression; readonly 
           </Button>
         )}
       </div>
-      <div className="mt-1 grid rounded-md border border-line bg-paper">
-        <div aria-hidden className={`${LETTERS} pointer-events-none text-transparent`}>
-          {piecesOf(p.text, faults).map((piece, k) => (
-            <span key={k} className={piece.wrong ? 'underline decoration-clay decoration-wavy decoration-2 underline-offset-4' : ''}>
-              {piece.text}
-            </span>
-          ))}
-          {'\n'}
-        </div>
-        <textarea
-          id="form-text"
-          value={p.text}
-          maxLength={MOST_FORM_TEXT}
-          spellCheck={false}
-          autoComplete="off"
-          autoCapitalize="off"
-          aria-invalid={faults.length > 0}
-          aria-describedby="form-how"
-          placeholder="| Ebmaj7 | Ab7#11 . Gm7 . | % |"
-          rows={1}
-          onChange={(e) => type(e.target.value)}
-          className={`${LETTERS} resize-none overflow-hidden bg-transparent text-ink placeholder:text-soft`}
-        />
-      </div>
+      <Typed text={p.text} faults={faults} onType={type} />
       <p id="form-how" className="mt-1 text-xs text-soft">
         {PROGRESSION.how}
       </p>
-      {faults.length > 0 && (
-        <div role="alert" className="mt-2 text-[0.84375rem]">
-          <p className="font-semibold text-clay">{PROGRESSION.faults(faults.length)}</p>
-          <ul>
-            {faults.slice(0, MOST_SHOWN).map((f, k) => (
-              <li key={k} className="flex flex-wrap items-center gap-2">
-                <span>
-                  <Signs>
-                    {f.message.startsWith('“') ? f.message : `“${p.text.slice(f.at, f.at + Math.min(f.length, 24))}”: ${f.message}`}
-                  </Signs>
-                </span>
-                {f.nearest.map((symbol) => (
-                  <Button key={symbol} look="link" aria-label={PROGRESSION.write0(symbol)} onClick={() => mend(f, symbol)}>
-                    <span>
-                      <Signs>{symbol}</Signs>
-                    </span>
-                  </Button>
-                ))}
-              </li>
-            ))}
-          </ul>
-          {faults.length > MOST_SHOWN && <p className="text-soft">{PROGRESSION.more(faults.length - MOST_SHOWN)}</p>}
-        </div>
-      )}
+      {faults.length > 0 && <Faults text={p.text} faults={faults} onMend={mend} />}
     </section>
+  );
+}
+
+interface TypedProps {
+  readonly text: string;
+  readonly faults: readonly Fault[];
+  readonly onType: (text: string) => void;
+}
+
+/** The text, over the same text with what cannot be read underlined. */
+function Typed({ text, faults, onType }: TypedProps) {
+  return (
+    <div className="mt-1 grid rounded-md border border-line bg-paper">
+      <div aria-hidden className={`${LETTERS} pointer-events-none text-transparent`}>
+        {piecesOf(text, faults).map((piece, k) => (
+          <span key={k} className={piece.wrong ? 'underline decoration-clay decoration-wavy decoration-2 underline-offset-4' : ''}>
+            {piece.text}
+          </span>
+        ))}
+        {'\n'}
+      </div>
+      <textarea
+        id="form-text"
+        value={text}
+        maxLength={MOST_FORM_TEXT}
+        spellCheck={false}
+        autoComplete="off"
+        autoCapitalize="off"
+        aria-invalid={faults.length > 0}
+        aria-describedby="form-how"
+        placeholder="| Ebmaj7 | Ab7#11 . Gm7 . | % |"
+        rows={1}
+        onChange={(e) => onType(e.target.value)}
+        className={`${LETTERS} resize-none overflow-hidden bg-transparent text-ink placeholder:text-soft`}
+      />
+    </div>
+  );
+}
+
+interface FaultProps {
+  readonly text: string;
+  readonly faults: readonly Fault[];
+  readonly onMend: (fault: Fault, symbol: string) => void;
+}
+
+function Faults({ text, faults, onMend }: FaultProps) {
+  return (
+    <div role="alert" className="mt-2 text-[0.84375rem]">
+      <p className="font-semibold text-clay">{PROGRESSION.faults(faults.length)}</p>
+      <ul>
+        {faults.slice(0, MOST_SHOWN).map((f, k) => (
+          <li key={k} className="flex flex-wrap items-center gap-2">
+            <span>
+              <Signs>{f.message.startsWith('“') ? f.message : `“${text.slice(f.at, f.at + Math.min(f.length, 24))}”: ${f.message}`}</Signs>
+            </span>
+            {f.nearest.map((symbol) => (
+              <Button key={symbol} look="link" aria-label={PROGRESSION.write0(symbol)} onClick={() => onMend(f, symbol)}>
+                <span>
+                  <Signs>{symbol}</Signs>
+                </span>
+              </Button>
+            ))}
+          </li>
+        ))}
+      </ul>
+      {faults.length > MOST_SHOWN && <p className="text-soft">{PROGRESSION.more(faults.length - MOST_SHOWN)}</p>}
+    </div>
   );
 }

@@ -47,38 +47,38 @@ export function LinesPart(props: Props) {
   );
 }
 
-function Lines({ body, p, ways }: Props) {
+type PerBeat = (typeof PER_BEAT)[number]['value'];
+type To = 'licks' | 'practise';
+
+/** A line over the form becomes a lick of the study, and where it is to be drilled, a drill over the backing. */
+function useMakeLine({ body, p }: Props, perBeat: PerBeat) {
   const dispatch = useAppDispatch();
   const go = useGo();
-  const guide = useAppSelector((s) => s.over.guide);
-  const [perBeat, setPerBeat] = useState<'1' | '2' | '3' | '4'>('2');
-  const [seed, setSeed] = useState(1);
   const [why, setWhy] = useState<string | null>(null);
-  const { near } = ways;
-  const name = (what: string): string => PROGRESSION.lineName(p.name.slice(0, 80), what);
-  const make = (what: string, notes: () => ReturnType<typeof studyNotes>, then: 'licks' | 'practise'): void => {
-    const made = lickOfLine(body, p, name(what), notes);
+  const make = (what: string, notes: () => ReturnType<typeof studyNotes>, then: To): void => {
+    const made = lickOfLine(body, p, PROGRESSION.lineName(p.name.slice(0, 80), what), notes);
     if ('why' in made) return setWhy(made.why);
     dispatch(edited(made.lick));
     const now = store.getState().editor.body;
     if (then === 'practise' && now?.lick) {
-      const { lick } = now;
-      dispatch(
-        edited(
-          withForm(now, () => ({
-            of: 'lick',
-            line: lick,
-            order: 'up',
-            rhythm: rhythmOf(Number(perBeat), p.meter),
-            accent: 'beat',
-            under: 'backing',
-          })),
-        ),
-      );
+      const rhythm = rhythmOf(Number(perBeat), p.meter);
+      const drill = { of: 'lick', line: now.lick, order: 'up', rhythm, accent: 'beat', under: 'backing' } as const;
+      dispatch(edited(withForm(now, () => drill)));
     }
     go(then);
   };
-  const study = (then: 'licks' | 'practise') => (): void =>
+  return { make, why };
+}
+
+function Lines(props: Props) {
+  const { body, p, ways } = props;
+  const dispatch = useAppDispatch();
+  const guide = useAppSelector((s) => s.over.guide);
+  const [perBeat, setPerBeat] = useState<PerBeat>('2');
+  const [seed, setSeed] = useState(1);
+  const { make, why } = useMakeLine(props, perBeat);
+  const { near } = ways;
+  const study = (then: To) => (): void =>
     make(PROGRESSION.studyName(seed), () => studyNotes(body, p, { seed, notesPerBeat: Number(perBeat) as 1 | 2 | 3 | 4, near }), then);
   return (
     <>
