@@ -80,21 +80,7 @@ export function TabInput({ body }: { readonly body: StudyBody }) {
             />
           </label>
           <Segmented<Spacing> label={LICKS.lengthsWhereNoLettersStand} value={spacing} options={SPACINGS} onChange={setSpacing} />
-          <div role="status" aria-live="polite" className="text-[0.78125rem]">
-            {found && 'why' in found && (
-              <p className="text-clay first-letter:uppercase">
-                <Signs>{found.why}</Signs>
-              </p>
-            )}
-            {refused && <p className="text-clay">{refused}</p>}
-            {found && 'line' in found && (
-              <ul>
-                {found.line.remarks.map((r) => (
-                  <li key={r}>{r}</li>
-                ))}
-              </ul>
-            )}
-          </div>
+          <WhatWasRead found={found} refused={refused} />
           <Button look="brass" disabled={!found || 'why' in found} onClick={() => bring(close)}>
             {LICKS.makeALickOfIt}
           </Button>
@@ -102,5 +88,25 @@ export function TabInput({ body }: { readonly body: StudyBody }) {
         </>
       )}
     </SentencePart>
+  );
+}
+
+function WhatWasRead({ found, refused }: { readonly found: Read | null; readonly refused: string | null }) {
+  return (
+    <div role="status" aria-live="polite" className="text-[0.78125rem]">
+      {found && 'why' in found && (
+        <p className="text-clay first-letter:uppercase">
+          <Signs>{found.why}</Signs>
+        </p>
+      )}
+      {refused && <p className="text-clay">{refused}</p>}
+      {found && 'line' in found && (
+        <ul>
+          {found.line.remarks.map((r) => (
+            <li key={r}>{r}</li>
+          ))}
+        </ul>
+      )}
+    </div>
   );
 }

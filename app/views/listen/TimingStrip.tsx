@@ -10,16 +10,14 @@ const PAD = 10;
 /** Early and late has room for so many times the limit. */
 const SHOWN = 1.5;
 
-/** The notes of a pass in a row, each a bar from its time downwards (late) or upwards (early); the limits shaded. Wrong and missed ones by their signs. */
-export function TimingStrip({
-  score,
-  lateMs,
-  nameOf,
-}: {
+interface Props {
   readonly score: PassScore;
   readonly lateMs: number;
   readonly nameOf: (k: number) => string;
-}) {
+}
+
+/** The notes of a pass in a row, each a bar from its time downwards (late) or upwards (early); the limits shaded. Wrong and missed ones by their signs. */
+export function TimingStrip({ score, lateMs, nameOf }: Props) {
   const holder = useRef<HTMLDivElement>(null);
   const width = useWidth(holder);
   const { notes } = score;
@@ -45,37 +43,42 @@ export function TimingStrip({
           <text transform={`translate(0 ${HEIGHT - PAD})`} fontSize={12} fill="var(--soft)">
             {LISTEN.late}
           </text>
-          {notes.map((n, k) => {
-            if (n.verdict !== 'right')
-              return (
-                <text
-                  key={k}
-                  transform={`translate(${x(k)} ${y(0) + 5})`}
-                  textAnchor="middle"
-                  fontSize={14}
-                  fontWeight={700}
-                  fill="var(--clay)"
-                >
-                  {n.verdict === 'wrong' ? '×' : '○'}
-                </text>
-              );
-            const off = n.offMs ?? 0;
-            const fine = Math.abs(off) <= lateMs;
-            const [top, bottom] = [y(Math.min(0, off)), y(Math.max(0, off))];
-            return (
-              <rect
-                key={k}
-                x={x(k) - bar / 2}
-                width={bar}
-                y={top - 1}
-                height={bottom - top + 2}
-                fill={fine ? 'var(--feather)' : 'var(--clay)'}
-                stroke={fine ? 'none' : 'var(--ink)'}
-              />
-            );
-          })}
+          {notes.map((n, k) => (
+            <NoteSign key={k} note={n} x={x(k)} y={y} width={bar} lateMs={lateMs} />
+          ))}
         </svg>
       )}
     </div>
+  );
+}
+
+interface SignProps {
+  readonly note: PassScore['notes'][number];
+  readonly x: number;
+  /** Where so many ms late lie. */
+  readonly y: (ms: number) => number;
+  readonly width: number;
+  readonly lateMs: number;
+}
+
+function NoteSign({ note, x, y, width, lateMs }: SignProps) {
+  if (note.verdict !== 'right')
+    return (
+      <text transform={`translate(${x} ${y(0) + 5})`} textAnchor="middle" fontSize={14} fontWeight={700} fill="var(--clay)">
+        {note.verdict === 'wrong' ? '×' : '○'}
+      </text>
+    );
+  const off = note.offMs ?? 0;
+  const fine = Math.abs(off) <= lateMs;
+  const [top, bottom] = [y(Math.min(0, off)), y(Math.max(0, off))];
+  return (
+    <rect
+      x={x - width / 2}
+      width={width}
+      y={top - 1}
+      height={bottom - top + 2}
+      fill={fine ? 'var(--feather)' : 'var(--clay)'}
+      stroke={fine ? 'none' : 'var(--ink)'}
+    />
   );
 }

@@ -26,21 +26,12 @@ interface Props {
   readonly onClose: () => void;
 }
 
+type Body = Omit<Props, 'at' | 'onClose'> & { readonly place: Place };
+
 /** Why a place of the shape has its finger, and another one for it: the rest is solved around it. */
 export function FingerPart({ body, shape, at, onClose }: Props) {
-  const dispatch = useAppDispatch();
   const { place, button } = at;
   const anchor = { current: button };
-  const here = pinsOf(body, shape);
-  const held = here.find((h) => samePlace(h, place)) ?? null;
-  const pinned = held?.finger ?? null;
-  const everywhere = held !== null && !held.pin.shape;
-  const pin = (finger: number | null, all = everywhere): void =>
-    void dispatch(change((now) => (now.shape ? withPin(now.body, now.shape, place, finger, all) : null)));
-  const now = shape.notes.find((n) => samePlace(n, place))?.finger ?? 0;
-  const options = { school: body.school ?? defaultSchool(body.layout), hand: body.hand };
-  const can = fingersFor(body.instrument, place, options);
-  const why = whyOf(body, shape, place, options);
   return (
     <Popover.Root open onOpenChange={(open) => !open && onClose()}>
       <Popover.Anchor virtualRef={anchor} />
@@ -56,48 +47,74 @@ export function FingerPart({ body, shape, at, onClose }: Props) {
             button.focus();
           }}
         >
-          <h3 className="font-semibold first-letter:uppercase">
-            {MAP.on(FINGER_WORDS[now], now ? ' finger' : ' string', placeWords(place))}
-          </h3>
-          {why && <Reasons why={why} />}
-          {place.fret > (body.instrument.capo ?? 0) && (
-            <div role="group" aria-label={MAP.fingerOfThisPlace} className="flex flex-wrap items-center gap-1">
-              {can.map((finger) => (
-                <button
-                  key={finger}
-                  type="button"
-                  className="chip num"
-                  aria-pressed={pinned === finger}
-                  aria-label={MAP.finger2(FINGER_WORDS[finger])}
-                  onClick={() => pin(finger)}
-                >
-                  {finger}
-                </button>
-              ))}
-              <Button disabled={pinned === null} onClick={() => pin(null)}>
-                {MAP.freeAgain}
-              </Button>
-            </div>
-          )}
-          {pinned !== null && (
-            <label className="flex items-center gap-2">
-              <input type="checkbox" className="accent-brass" checked={everywhere} onChange={(e) => pin(pinned, e.target.checked)} />
-              {MAP.everywhereInAllShapesThat}
-            </label>
-          )}
-          <p className="text-xs text-soft">
-            {pinned === null ? MAP.pressAFingerToSettle : everywhere ? MAP.settledByYouInEvery : MAP.settledByYouInThis}
-          </p>
-          {here.length > 1 && (
-            <Button onClick={() => dispatch(change((n) => n.shape && withoutPins(n.body, n.shapes, n.shape)))}>
-              {MAP.freeAllSettledFingersOf(here.length)}
-            </Button>
-          )}
+          <FingerOfPlace body={body} shape={shape} place={place} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
   );
 }
+
+function FingerOfPlace({ body, shape, place }: Body) {
+  const dispatch = useAppDispatch();
+  const here = pinsOf(body, shape);
+  const held = here.find((h) => samePlace(h, place)) ?? null;
+  const pinned = held?.finger ?? null;
+  const everywhere = held !== null && !held.pin.shape;
+  const pin = (finger: number | null, all = everywhere): void =>
+    void dispatch(change((now) => (now.shape ? withPin(now.body, now.shape, place, finger, all) : null)));
+  const now = shape.notes.find((n) => samePlace(n, place))?.finger ?? 0;
+  const options = { school: body.school ?? defaultSchool(body.layout), hand: body.hand };
+  const why = whyOf(body, shape, place, options);
+  return (
+    <>
+      <h3 className="font-semibold first-letter:uppercase">{MAP.on(FINGER_WORDS[now], now ? ' finger' : ' string', placeWords(place))}</h3>
+      {why && <Reasons why={why} />}
+      {place.fret > (body.instrument.capo ?? 0) && (
+        <Fingers can={fingersFor(body.instrument, place, options)} pinned={pinned} onPin={pin} />
+      )}
+      {pinned !== null && (
+        <label className="flex items-center gap-2">
+          <input type="checkbox" className="accent-brass" checked={everywhere} onChange={(e) => pin(pinned, e.target.checked)} />
+          {MAP.everywhereInAllShapesThat}
+        </label>
+      )}
+      <p className="text-xs text-soft">
+        {pinned === null ? MAP.pressAFingerToSettle : everywhere ? MAP.settledByYouInEvery : MAP.settledByYouInThis}
+      </p>
+      {here.length > 1 && (
+        <Button onClick={() => dispatch(change((n) => n.shape && withoutPins(n.body, n.shapes, n.shape)))}>
+          {MAP.freeAllSettledFingersOf(here.length)}
+        </Button>
+      )}
+    </>
+  );
+}
+
+interface FingersProps {
+  readonly can: readonly number[];
+  readonly pinned: number | null;
+  readonly onPin: (finger: number | null) => void;
+}
+
+const Fingers = ({ can, pinned, onPin }: FingersProps) => (
+  <div role="group" aria-label={MAP.fingerOfThisPlace} className="flex flex-wrap items-center gap-1">
+    {can.map((finger) => (
+      <button
+        key={finger}
+        type="button"
+        className="chip num"
+        aria-pressed={pinned === finger}
+        aria-label={MAP.finger2(FINGER_WORDS[finger])}
+        onClick={() => onPin(finger)}
+      >
+        {finger}
+      </button>
+    ))}
+    <Button disabled={pinned === null} onClick={() => onPin(null)}>
+      {MAP.freeAgain}
+    </Button>
+  </div>
+);
 
 /** Windows fix their fingers by the fret of the hand: no search made them. */
 function whyOf(

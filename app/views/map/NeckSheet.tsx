@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import type { StudyBody } from '../../../contract';
-import { glyphs, hangsOn, ruleOf, spellerIn, stringsUpward, type NeckNote, type Place } from '../../../core';
+import { glyphs, hangsOn, ruleOf, spellerIn, stringsUpward, type NeckNote, type Place, type Shape } from '../../../core';
 import { CellTable } from '../../neck/CellTable';
 import { arpeggioMarks } from '../../neck/chord-marks';
 import { fretX, stringY, type NeckGeometry } from '../../neck/geometry';
@@ -9,7 +9,7 @@ import { GroupMarks } from '../../neck/GroupMarks';
 import { HandFrames } from '../../neck/HandFrames';
 import { Ladder } from '../../neck/Ladder';
 import { Legend } from '../../neck/Legend';
-import { builtStrings, marksOf, noteText } from '../../neck/marks';
+import { builtStrings, marksOf, noteText, type NeckMark } from '../../neck/marks';
 import { Neck } from '../../neck/Neck';
 import { NeckScroll } from '../../neck/NeckScroll';
 import { Sounding } from '../../neck/Sounding';
@@ -47,42 +47,40 @@ interface Props {
 
 const GAPS = { wide: 39, close: 32 };
 
-/** The neck, its ladder, and the rows of frets, steps and fingers that run on from the strings. */
-export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, sounding, onRung, grip, onPress, play }: Props) {
-  const { shapes, seams } = laid;
-  const { instrument, labels, scale } = body;
-  const neck = useNeckGeometry(instrument, GAPS);
-  const { holder, width, g } = neck;
+/** The marks of the shape as the study shows it: its labels, what lies over it, how far it is built; or the arpeggio of the chord alone. */
+function useShapeMarks(body: StudyBody, notes: NeckNote[], shape: Shape | null): NeckMark[] {
+  const { instrument, labels, scale, focus, built, layout, hand } = body;
   const naming = usePrefs();
-  const shape = shapes[current] ?? null;
   const over = useAppSelector(selectOver);
-  const { focus, built, layout } = body;
   const chord = useAppSelector(selectChordSounds);
   const alone = useAppSelector((s) => s.harmony.arpeggio);
   const symbol = chord && alone ? body.chord : null;
-  const { hand } = body;
-  const marks = useMemo(() => {
-    if (symbol) return arpeggioMarks({ instrument, hand }, shape, symbol, { labels, naming, on: instrument });
+  return useMemo(() => {
+    const on = instrument;
+    if (symbol) return arpeggioMarks({ instrument, hand }, shape, symbol, { labels, naming, on });
     const rule = ruleOf(layout.kind);
     const root = hangsOn(layout);
     const strings = rule.grows && root ? builtStrings(stringsUpward(instrument), root.string, built) : null;
-    return marksOf(notes, shape, {
-      labels,
-      on: instrument,
-      over,
-      focus,
-      strings,
-      chord,
-      naming,
-      twin: rule.twins ? twinRoot(scale.scale) : null,
-    });
+    const twin = rule.twins ? twinRoot(scale.scale) : null;
+    return marksOf(notes, shape, { labels, on, over, focus, strings, chord, naming, twin });
   }, [notes, shape, labels, over, focus, built, chord, symbol, hand, layout, instrument, scale, naming]);
+}
+
+/** The neck, its ladder, and the rows of frets, steps and fingers that run on from the strings. */
+export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, sounding, onRung, grip, onPress, play }: Props) {
+  const { shapes, seams } = laid;
+  const { instrument, scale } = body;
+  const neck = useNeckGeometry(instrument, GAPS);
+  const { holder, width, g } = neck;
+  const shape = shapes[current] ?? null;
+  const ofShape = useShapeMarks(body, notes, shape);
   const degrees = useMemo(() => degreesOfGrip(instrument, grip, scale), [instrument, grip, scale]);
   const joined = useMemo(() => joinedAt(g, body, laid, seam), [g, body, laid, seam]);
   const seamed = useMemo(
     () => (seams[seam] ? seamMarks(notes, shapes[seam], shapes[seam + 1], seams[seam]) : null),
     [notes, shapes, seams, seam],
   );
+  const marks = seamed ?? ofShape;
   const band = useMemo(() => shape && { from: shape.lowFret, to: shape.highFret }, [shape]);
   useEffect(() => keepInSight(holder.current, width, g, band), [holder, width, g, band]);
   const note = shape?.notes[sounding];
@@ -92,33 +90,40 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
         <Neck
           g={g}
           instrument={instrument}
-          marks={seamed ?? marks}
+          marks={marks}
           band={joined ? undefined : (band ?? undefined)}
           under={joined && <HandFrames g={g} spans={joined} />}
           title={glyphs(neckTitle(instrument, scaleName(scale), shape))}
         >
-          {shape && !joined && ruleOf(layout.kind).along && <GroupMarks g={g} shape={shape} />}
+          {shape && !joined && ruleOf(body.layout.kind).along && <GroupMarks g={g} shape={shape} />}
           {note && (
             <circle cx={fretX(g, note.fret)} cy={stringY(g, note.string)} r={20 * g.scale} fill="none" stroke="#fff6dc" strokeWidth={3} />
           )}
-          <GripRings g={g} grip={grip} degrees={degrees} marks={seamed ?? marks} />
-          {play.midi !== null && (
-            <Sounding
-              g={g}
-              places={play.places}
-              name={glyphs(noteText(spellerIn(scale)(play.midi).replace(/-?\d+$/, ''), naming))}
-              inScale={isOfScale(scale, play.midi)}
-              marks={seamed ?? marks}
-            />
-          )}
+          <GripRings g={g} grip={grip} degrees={degrees} marks={marks} />
+          <Played g={g} scale={scale} play={play} marks={marks} />
           <Presses g={g} onPress={onPress} />
         </Neck>
         <Ladder g={g} shapes={shapes} current={current} onChoose={onRung} seams={seams} seam={seam} onSeam={onSeam} />
       </NeckScroll>
       {shape && <CellTable shape={shape} instrument={instrument} g={g} onFinger={onFinger} />}
-      <Legend marks={seamed ?? marks} />
+      <Legend marks={marks} />
     </div>
   );
+}
+
+interface PlayedProps {
+  readonly g: NeckGeometry;
+  readonly scale: StudyBody['scale'];
+  readonly play: FreePlay;
+  readonly marks: NeckMark[];
+}
+
+/** What is played while it listens, wherever it lies. */
+function Played({ g, scale, play: { midi, places }, marks }: PlayedProps) {
+  const naming = usePrefs();
+  if (midi === null) return null;
+  const name = glyphs(noteText(spellerIn(scale)(midi).replace(/-?\d+$/, ''), naming));
+  return <Sounding g={g} places={places} name={name} inScale={isOfScale(scale, midi)} marks={marks} />;
 }
 
 /** Both hands of a seam. */

@@ -1,6 +1,6 @@
 import { memo, useEffect, useMemo } from 'react';
 import type { DrillWords, StudyBody } from '../../../contract';
-import { glyphs, neckNotes, placeIndex, type NeckNote, type ScaleRef, type WeakSpots } from '../../../core';
+import { glyphs, neckNotes, placeIndex, type NeckNote, type Place, type ScaleRef, type WeakSpots } from '../../../core';
 import { EBONY } from '../../neck/mark-colours';
 import { fretX, stringY, type NeckGeometry } from '../../neck/geometry';
 import { Mark } from '../../neck/Mark';
@@ -90,27 +90,21 @@ function textsOf(notes: readonly NeckNote[], drill: Drilled, labels: string, nam
   );
 }
 
-/** The board dimmed but for the note that sounds, ringed, and the next ones, numbered. */
-function Now({
-  g,
-  drill,
-  now,
-  marks,
-}: {
+interface NowProps {
   readonly g: NeckGeometry;
   readonly drill: Drilled;
   readonly now: number;
   readonly marks: readonly NeckMark[];
-}) {
+}
+
+/** The board dimmed but for the note that sounds, ringed, and the next ones, numbered. */
+function Now({ g, drill, now, marks }: NowProps) {
   const { steps } = drill.line;
   const count = steps.length;
   const ahead = Array.from({ length: Math.min(AHEAD, count - 1) }, (_, k) => (now + 1 + k) % count);
   const at = steps[now];
   const lit = [...new Map([...ahead].reverse().map((k) => [placeIndex(steps[k]), k]))].filter(([key]) => key !== placeIndex(at));
-  const markAt = (index: number): NeckMark | undefined => marks.find((m) => placeIndex(m) === index);
-  const x = fretX(g, at.fret);
-  const y = stringY(g, at.string);
-  const big = { w: 46 * g.scale, h: 40 * g.scale };
+  const markAt = (place: Place): NeckMark | undefined => marks.find((m) => placeIndex(m) === placeIndex(place));
   return (
     <g data-now={now}>
       <rect
@@ -121,42 +115,42 @@ function Now({
         fill={EBONY[1]}
         opacity={0.55}
       />
-      <rect
-        x={x - big.w / 2}
-        y={y - big.h / 2}
-        width={big.w}
-        height={big.h}
-        rx={9}
-        fill={EBONY[1]}
-        stroke="#f0b94f"
-        strokeWidth={4}
-        data-ring
-      />
-      <Mark
-        x={x}
-        y={y}
-        look={markAt(placeIndex(at))?.look ?? 'solid'}
-        text={markAt(placeIndex(at))?.text ?? ''}
-        scale={g.scale * 1.12}
-        mirrored={g.mirrored}
-      />
-      {lit.map(([key, k]) => {
-        const m = markAt(key);
-        const px = fretX(g, steps[k].fret);
-        const py = stringY(g, steps[k].string);
-        const order = ahead.indexOf(k) + 1;
-        return (
-          <g key={key}>
-            {m && <Mark x={px} y={py} look={m.look} text={m.text} scale={g.scale} mirrored={g.mirrored} />}
-            <g transform={`translate(${px + (g.mirrored ? -1 : 1) * 20 * g.scale} ${py - 15 * g.scale}) scale(${g.scale})`}>
-              <circle r={8.5} fill={EBONY[1]} stroke="#e6b65c" />
-              <text textAnchor="middle" transform="translate(0 4.2)" fontSize={12} fontWeight={700} fill="#f3d798">
-                {order}
-              </text>
-            </g>
-          </g>
-        );
-      })}
+      <Ringed g={g} place={at} mark={markAt(at)} />
+      {lit.map(([key, k]) => (
+        <Numbered key={key} g={g} place={steps[k]} mark={markAt(steps[k])} order={ahead.indexOf(k) + 1} />
+      ))}
+    </g>
+  );
+}
+
+interface LitProps {
+  readonly g: NeckGeometry;
+  readonly place: Place;
+  readonly mark: NeckMark | undefined;
+}
+
+function Ringed({ g, place, mark }: LitProps) {
+  const [x, y] = [fretX(g, place.fret), stringY(g, place.string)];
+  const [w, h] = [46 * g.scale, 40 * g.scale];
+  return (
+    <>
+      <rect x={x - w / 2} y={y - h / 2} width={w} height={h} rx={9} fill={EBONY[1]} stroke="#f0b94f" strokeWidth={4} data-ring />
+      <Mark x={x} y={y} look={mark?.look ?? 'solid'} text={mark?.text ?? ''} scale={g.scale * 1.12} mirrored={g.mirrored} />
+    </>
+  );
+}
+
+function Numbered({ g, place, mark, order }: LitProps & { readonly order: number }) {
+  const [x, y] = [fretX(g, place.fret), stringY(g, place.string)];
+  return (
+    <g>
+      {mark && <Mark x={x} y={y} look={mark.look} text={mark.text} scale={g.scale} mirrored={g.mirrored} />}
+      <g transform={`translate(${x + (g.mirrored ? -1 : 1) * 20 * g.scale} ${y - 15 * g.scale}) scale(${g.scale})`}>
+        <circle r={8.5} fill={EBONY[1]} stroke="#e6b65c" />
+        <text textAnchor="middle" transform="translate(0 4.2)" fontSize={12} fontWeight={700} fill="#f3d798">
+          {order}
+        </text>
+      </g>
     </g>
   );
 }

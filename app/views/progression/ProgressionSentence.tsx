@@ -29,45 +29,12 @@ interface Props {
 /** Over what, with which scales, where on the neck: each part is the control. */
 export function ProgressionSentence({ body, p, ways }: Props) {
   const dispatch = useAppDispatch();
-  const set = (fields: Partial<KeptProgression>): void => void dispatch(change((n) => withProgression(n.body, () => fields)));
-  const { form, way, near } = ways;
-  const guess = useMemo(() => homeOf(form.bars), [form.bars]);
   const roots = useAppSelector(selectLaid)?.shapes[0]?.roots ?? [];
-  const changes = way?.steps.filter((s) => s.changed > 0).length ?? 0;
-  const travel = way?.steps.reduce((sum, s) => sum + s.moveMm, 0) ?? 0;
   return (
     <header>
       <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
-        {PROGRESSION.over} <ProgressionPart body={body} p={p} />,{' '}
-        <SentencePart name={PROGRESSION.part.school} shortcut="y" text={PROGRESSION.schools[p.school]}>
-          {(close) => (
-            <Chooser<KeptProgression['school']>
-              label={PROGRESSION.part.school}
-              value={p.school}
-              options={PATH_SCHOOLS.map((value) => ({ value, label: PROGRESSION.schools[value], does: PROGRESSION.schoolDoes[value] }))}
-              onChange={(school) => {
-                set({ school });
-                close();
-              }}
-            />
-          )}
-        </SentencePart>
-        , {p.motion === 'stay' ? PROGRESSION.staying : PROGRESSION.climbing}{' '}
-        <SentencePart name={PROGRESSION.part.near} text={PROGRESSION.nearFret(near)}>
-          {() => (
-            <>
-              <Check label={PROGRESSION.handHere} checked={p.near === null} onChange={(own) => set({ near: own ? null : near })} />
-              <NumberField
-                label={PROGRESSION.hand}
-                value={near}
-                min={0}
-                max={body.instrument.frets}
-                onChange={(fret) => set({ near: fret })}
-              />
-            </>
-          )}
-        </SentencePart>{' '}
-        {PROGRESSION.in}{' '}
+        {PROGRESSION.over} <ProgressionPart body={body} p={p} />, <SchoolPart p={p} />,{' '}
+        {p.motion === 'stay' ? PROGRESSION.staying : PROGRESSION.climbing} <NearPart body={body} p={p} near={ways.near} /> {PROGRESSION.in}{' '}
         <LayoutPart
           layout={body.layout}
           roots={roots}
@@ -75,26 +42,78 @@ export function ProgressionSentence({ body, p, ways }: Props) {
           onLayout={(next) => dispatch(change((n) => withLayout(n.body, next, n.shape)))}
         />
       </h1>
-      <div className="num mt-1 flex min-h-5 flex-wrap items-baseline gap-x-1.5 text-[0.84375rem] text-soft">
-        <span>{PROGRESSION.facts(form.bars.length, form.chords.length)}</span> · <span>{PROGRESSION.homeIs}</span>
-        <ScalePart scale={p.home} onScale={(home) => set({ home })} />
-        {guess && !sameScale(guess, p.home) && guess.tonic !== p.home.tonic && (
-          <Button look="link" className="min-h-6! py-0!" onClick={() => set({ home: guess })}>
-            <span>
-              {PROGRESSION.seems} <Signs>{scaleOf(guess)}</Signs>
-            </span>
-          </Button>
-        )}
-        {way && (
-          <>
-            · <span>{PROGRESSION.moves(changes, Math.round(travel))}</span>
-          </>
-        )}
-        · <span>{isolated(body.instrument.name)}</span>
-        <span className="no-print ml-auto self-center text-ink">
-          <EarPart />
-        </span>
-      </div>
+      <Facts body={body} p={p} ways={ways} />
     </header>
+  );
+}
+
+/** Changes the open progression. */
+function useSet(): (fields: Partial<KeptProgression>) => void {
+  const dispatch = useAppDispatch();
+  return (fields) => void dispatch(change((n) => withProgression(n.body, () => fields)));
+}
+
+const SCHOOLS = PATH_SCHOOLS.map((value) => ({ value, label: PROGRESSION.schools[value], does: PROGRESSION.schoolDoes[value] }));
+
+function SchoolPart({ p }: Pick<Props, 'p'>) {
+  const set = useSet();
+  return (
+    <SentencePart name={PROGRESSION.part.school} shortcut="y" text={PROGRESSION.schools[p.school]}>
+      {(close) => (
+        <Chooser<KeptProgression['school']>
+          label={PROGRESSION.part.school}
+          value={p.school}
+          options={SCHOOLS}
+          onChange={(school) => {
+            set({ school });
+            close();
+          }}
+        />
+      )}
+    </SentencePart>
+  );
+}
+
+function NearPart({ body, p, near }: Pick<Props, 'body' | 'p'> & { readonly near: number }) {
+  const set = useSet();
+  return (
+    <SentencePart name={PROGRESSION.part.near} text={PROGRESSION.nearFret(near)}>
+      {() => (
+        <>
+          <Check label={PROGRESSION.handHere} checked={p.near === null} onChange={(own) => set({ near: own ? null : near })} />
+          <NumberField label={PROGRESSION.hand} value={near} min={0} max={body.instrument.frets} onChange={(fret) => set({ near: fret })} />
+        </>
+      )}
+    </SentencePart>
+  );
+}
+
+/** How long it is, where it is at home, and how far the hand goes. */
+function Facts({ body, p, ways: { form, way } }: Props) {
+  const set = useSet();
+  const guess = useMemo(() => homeOf(form.bars), [form.bars]);
+  const changes = way?.steps.filter((s) => s.changed > 0).length ?? 0;
+  const travel = way?.steps.reduce((sum, s) => sum + s.moveMm, 0) ?? 0;
+  return (
+    <div className="num mt-1 flex min-h-5 flex-wrap items-baseline gap-x-1.5 text-[0.84375rem] text-soft">
+      <span>{PROGRESSION.facts(form.bars.length, form.chords.length)}</span> · <span>{PROGRESSION.homeIs}</span>
+      <ScalePart scale={p.home} onScale={(home) => set({ home })} />
+      {guess && !sameScale(guess, p.home) && guess.tonic !== p.home.tonic && (
+        <Button look="link" className="min-h-6! py-0!" onClick={() => set({ home: guess })}>
+          <span>
+            {PROGRESSION.seems} <Signs>{scaleOf(guess)}</Signs>
+          </span>
+        </Button>
+      )}
+      {way && (
+        <>
+          · <span>{PROGRESSION.moves(changes, Math.round(travel))}</span>
+        </>
+      )}
+      · <span>{isolated(body.instrument.name)}</span>
+      <span className="no-print ml-auto self-center text-ink">
+        <EarPart />
+      </span>
+    </div>
   );
 }

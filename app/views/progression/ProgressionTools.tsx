@@ -48,45 +48,7 @@ export function ProgressionTools({ body, p, ways, backing }: Props) {
         {PROGRESSION.write}
       </Button>
       <span className="grow" />
-      <SentencePart
-        name={PROGRESSION.part.tempo}
-        look="chip"
-        shortcut="m"
-        text={
-          <>
-            <span className="text-soft">{PROGRESSION.tempoChip}:</span>{' '}
-            <b className="num font-semibold">{`${p.tempo}, ${p.meter.join('/')}`}</b>
-          </>
-        }
-      >
-        {() => (
-          <>
-            <NumberField
-              label={PROGRESSION.tempo}
-              value={p.tempo}
-              min={FORM_TEMPO.min}
-              max={FORM_TEMPO.max}
-              onChange={(tempo) => set({ tempo })}
-            />
-            <div className="grid grid-cols-2 gap-3">
-              <NumberField
-                label={PROGRESSION.meter}
-                value={p.meter[0]}
-                min={METER_BEATS.min}
-                max={METER_BEATS.max}
-                onChange={(beats) => set({ meter: [beats, p.meter[1]] })}
-              />
-              <Select<string>
-                label={PROGRESSION.unit}
-                value={String(p.meter[1])}
-                options={METER_UNITS.map((u) => ({ value: String(u), label: PROGRESSION.units[`${u}`] }))}
-                onChange={(unit) => set({ meter: [p.meter[0], Number(unit)] })}
-              />
-            </div>
-            <p className="text-xs text-soft">{PROGRESSION.quiet}</p>
-          </>
-        )}
-      </SentencePart>
+      <TempoPart p={p} onSet={set} />
       <Button
         look="brass"
         disabled={!backing.take}
@@ -96,5 +58,54 @@ export function ProgressionTools({ body, p, ways, backing }: Props) {
         {backing.on ? PROGRESSION.stop : PROGRESSION.play}
       </Button>
     </div>
+  );
+}
+
+interface TempoProps {
+  readonly p: KeptProgression;
+  readonly onSet: (fields: Partial<KeptProgression>) => void;
+}
+
+function TempoPart({ p, onSet }: TempoProps) {
+  return (
+    <SentencePart
+      name={PROGRESSION.part.tempo}
+      look="chip"
+      shortcut="m"
+      text={
+        <>
+          <span className="text-soft">{PROGRESSION.tempoChip}:</span>{' '}
+          <b className="num font-semibold">{`${p.tempo}, ${p.meter.join('/')}`}</b>
+        </>
+      }
+    >
+      {() => (
+        <>
+          <NumberField
+            label={PROGRESSION.tempo}
+            value={p.tempo}
+            min={FORM_TEMPO.min}
+            max={FORM_TEMPO.max}
+            onChange={(tempo) => onSet({ tempo })}
+          />
+          <div className="grid grid-cols-2 gap-3">
+            <NumberField
+              label={PROGRESSION.meter}
+              value={p.meter[0]}
+              min={METER_BEATS.min}
+              max={METER_BEATS.max}
+              onChange={(beats) => onSet({ meter: [beats, p.meter[1]] })}
+            />
+            <Select<string>
+              label={PROGRESSION.unit}
+              value={String(p.meter[1])}
+              options={METER_UNITS.map((u) => ({ value: String(u), label: PROGRESSION.units[`${u}`] }))}
+              onChange={(unit) => onSet({ meter: [p.meter[0], Number(unit)] })}
+            />
+          </div>
+          <p className="text-xs text-soft">{PROGRESSION.quiet}</p>
+        </>
+      )}
+    </SentencePart>
   );
 }

@@ -48,13 +48,13 @@ function OpenTranspose({ body, laid }: { readonly body: StudyBody; readonly laid
           {laid.error && <Problem error={laid.error} body={body} />}
         </>
       ) : (
-        <Bench body={body} laid={laid} current={current} />
+        <Moving body={body} laid={laid} current={current} />
       )}
     </>
   );
 }
 
-function Bench({ body, laid, current }: { readonly body: StudyBody; readonly laid: Laid; readonly current: number }) {
+function Moving({ body, laid, current }: { readonly body: StudyBody; readonly laid: Laid; readonly current: number }) {
   const lines = useMemo(() => linesOf(body), [body]);
   const { what: wanted, move } = useAppSelector((s) => s.transposing);
   const line = lines.find((l) => l.key === wanted) ?? null;
@@ -151,14 +151,13 @@ interface ActionProps {
   readonly moved: Moved;
 }
 
-/** What to do with the move: here, as a new study, or as a new lick. Undo takes any of them back. */
-function Actions({ body, move, line, fits, moved: { study, left } }: ActionProps) {
+/** The move done: here, as a new study, or as a new lick. */
+function useDoing({ body, line, moved: { study } }: Pick<ActionProps, 'body' | 'line' | 'moved'>) {
   const dispatch = useAppDispatch();
   const go = useGo();
   const [create, { isLoading }] = useCreateStudyMutation();
   const [said, setSaid] = useState<string | null>(null);
   const navigate = useNavigate();
-  const changes = !dequal(study, body) && (fits || line !== null);
   const here = (): void => {
     dispatch(edited(study));
     setSaid(TRANSPOSE.theWholeStudyWasMoved);
@@ -184,6 +183,14 @@ function Actions({ body, move, line, fits, moved: { study, left } }: ActionProps
     );
     go('licks');
   };
+  return { here, asNew: () => void asNew(), keepAsLick, making: isLoading, said };
+}
+
+/** What to do with the move. Undo takes any of it back. */
+function Actions(props: ActionProps) {
+  const { body, move, line, fits, moved } = props;
+  const { here, asNew, keepAsLick, making, said } = useDoing(props);
+  const changes = !dequal(moved.study, body) && (fits || line !== null);
   return (
     <div className="no-print grid gap-2">
       <div className="flex flex-wrap items-center gap-2">
@@ -196,7 +203,7 @@ function Actions({ body, move, line, fits, moved: { study, left } }: ActionProps
           {move.kind === 'root' ? TRANSPOSE.goToThatRung : TRANSPOSE.moveTheWholeStudy}
         </Button>
         {move.kind !== 'root' && (
-          <Button disabled={!changes || isLoading} onClick={() => void asNew()}>
+          <Button disabled={!changes || making} onClick={asNew}>
             {TRANSPOSE.makeANewStudyOf}
           </Button>
         )}
@@ -209,15 +216,21 @@ function Actions({ body, move, line, fits, moved: { study, left } }: ActionProps
           {TRANSPOSE.theWholeStudyItsScale(counted(body.licks.length, 'lick'), counted(body.routes.length, 'kept route'))}
         </p>
       )}
-      {left.length > 0 && (
-        <ul aria-label={TRANSPOSE.whatCannotFollow} className="text-clay">
-          {left.map((l) => (
-            <li key={`${l.kind} ${l.id}`}>
-              <Signs>{leftWords(l)}</Signs>
-            </li>
-          ))}
-        </ul>
-      )}
+      <Left left={moved.left} />
     </div>
+  );
+}
+
+/** What of the study cannot follow. */
+function Left({ left }: Pick<Moved, 'left'>) {
+  if (!left.length) return null;
+  return (
+    <ul aria-label={TRANSPOSE.whatCannotFollow} className="text-clay">
+      {left.map((l) => (
+        <li key={`${l.kind} ${l.id}`}>
+          <Signs>{leftWords(l)}</Signs>
+        </li>
+      ))}
+    </ul>
   );
 }
