@@ -86,6 +86,34 @@ interface ColumnProps {
   readonly instrument: Instrument;
 }
 
+interface ShiftProps {
+  readonly g: TabGeometry;
+  readonly s: TabSystem;
+  readonly x: number;
+  /** Frets; up is positive. */
+  readonly by: number;
+}
+
+/** Where the hand moves. */
+function Shift({ g, s, x, by }: ShiftProps) {
+  return (
+    <>
+      <line
+        x1={x}
+        x2={x}
+        y1={lineY(s, 1) - LINE_GAP / 2}
+        y2={lineY(s, g.strings) + LINE_GAP / 2}
+        stroke="var(--clay)"
+        strokeWidth={1.2}
+        strokeDasharray="3 3"
+      />
+      <text transform={`translate(${x} ${fingerY(g, s) + 15})`} textAnchor="middle" fontSize={12.5} fill="var(--clay)">
+        {`${by > 0 ? '+' : '−'}${Math.abs(by)}`}
+      </text>
+    </>
+  );
+}
+
 function Column({ g, s, c, x, stroke, instrument }: ColumnProps) {
   const y = lineY(s, Math.max(1, c.string));
   const text = c.sign ?? String(fretNumber(instrument, c.fret));
@@ -102,22 +130,7 @@ function Column({ g, s, c, x, stroke, instrument }: ColumnProps) {
           strokeWidth={1.4}
         />
       )}
-      {c.shift !== 0 && (
-        <>
-          <line
-            x1={x - g.column / 2}
-            x2={x - g.column / 2}
-            y1={lineY(s, 1) - LINE_GAP / 2}
-            y2={lineY(s, g.strings) + LINE_GAP / 2}
-            stroke="var(--clay)"
-            strokeWidth={1.2}
-            strokeDasharray="3 3"
-          />
-          <text transform={`translate(${x - g.column / 2} ${fingerY(g, s) + 15})`} textAnchor="middle" fontSize={12.5} fill="var(--clay)">
-            {`${c.shift > 0 ? '+' : '−'}${Math.abs(c.shift)}`}
-          </text>
-        </>
-      )}
+      {c.shift !== 0 && <Shift g={g} s={s} x={x - g.column / 2} by={c.shift} />}
       {c.beat !== undefined && (
         <text
           transform={`translate(${x - 13} ${strokeY(s) + 4})`}

@@ -23,8 +23,8 @@ export interface ChooserProps<T> {
   readonly render: (text: string) => ReactNode;
 }
 
-/** The chooser itself, with the library that runs its list. */
-export function ChooserBox<T>({ label, placeholder, find, onChoose, current, empty, note, render }: ChooserProps<T>) {
+/** The list for what is typed, run by the library; what was typed and entered before it was there counts. */
+function useChoosing<T>({ find, onChoose, note }: Pick<ChooserProps<T>, 'find' | 'onChoose' | 'note'>) {
   const [typed] = useState(typedEarly);
   const [text, setText] = useState(typed.text);
   const id = useId();
@@ -48,6 +48,14 @@ export function ChooserBox<T>({ label, placeholder, find, onChoose, current, emp
     takenEarly.current = false;
     onChoose(items[0].value);
   });
+  // A list that fills after it was typed for has nothing lit yet: Enter takes its first match all the same.
+  const onEnter = (): void => void (box.highlightedIndex < 0 && items.length > 0 && onChoose(items[0].value));
+  return { items, said, box, text, onType: setText, onEnter };
+}
+
+/** The chooser itself, with the library that runs its list. */
+export function ChooserBox<T>({ label, placeholder, find, onChoose, current, empty, note, render }: ChooserProps<T>) {
+  const { items, said, box, text, onType, onEnter } = useChoosing({ find, onChoose, note });
   return (
     <div className="flex min-h-0 flex-col gap-2">
       <label {...box.getLabelProps()} className="text-xs text-soft short:sr-only">
@@ -55,9 +63,8 @@ export function ChooserBox<T>({ label, placeholder, find, onChoose, current, emp
       </label>
       <input
         {...box.getInputProps({
-          onChange: (e) => setText(e.currentTarget.value),
-          // A list that fills after it was typed for has nothing lit yet: Enter takes its first match all the same.
-          onKeyDown: (e) => e.key === 'Enter' && box.highlightedIndex < 0 && items.length > 0 && onChoose(items[0].value),
+          onChange: (e) => onType(e.currentTarget.value),
+          onKeyDown: (e) => e.key === 'Enter' && onEnter(),
         })}
         {...(items.length ? {} : { 'aria-activedescendant': undefined })}
         placeholder={placeholder}

@@ -63,34 +63,46 @@ export function NotePanel(props: Props) {
             );
           })}
         </Choices>
-        {why && why.others.length + 1 > 1 && (
-          <>
-            <span className="text-soft">{CONNECT.finger2}</span>
-            <Choices label={CONNECT.fingerOfThisNote}>
-              {[{ finger: s.finger as number, moreMm: 0 }, ...why.others]
-                .sort((a, b) => a.finger - b.finger)
-                .map((o) => (
-                  <button
-                    key={o.finger}
-                    type="button"
-                    className="chip num"
-                    aria-pressed={pinned === o.finger}
-                    disabled={!Number.isFinite(o.moreMm)}
-                    aria-label={`${FINGER_WORDS[o.finger]}${o.finger === s.finger ? ', as it is' : `, ${Math.round(o.moreMm)} mm more effort`}`}
-                    onClick={() => props.onFinger(pinned === o.finger ? null : o.finger)}
-                  >
-                    <b className={o.finger === s.finger ? 'underline' : 'font-normal'}>{o.finger}</b>
-                    {o.finger !== s.finger && <span className="ml-1 text-xs">{`+${Math.round(o.moreMm)}`}</span>}
-                  </button>
-                ))}
-            </Choices>
-          </>
-        )}
+        {why && why.others.length > 0 && <Fingers why={why} now={s.finger} pinned={pinned} onFinger={props.onFinger} />}
       </div>
       <p className="mt-2 text-xs text-soft">
         <Signs>{held || pinned !== null ? CONNECT.settledHereTheRestOf : CONNECT.pressAPlaceOrA}</Signs>
       </p>
     </Panel>
+  );
+}
+
+interface FingerProps {
+  readonly why: Why;
+  readonly now: number;
+  readonly pinned: number | null;
+  readonly onFinger: (finger: number | null) => void;
+}
+
+/** Its fingers, with what each other one would cost more. */
+function Fingers({ why, now, pinned, onFinger }: FingerProps) {
+  return (
+    <>
+      <span className="text-soft">{CONNECT.finger2}</span>
+      <Choices label={CONNECT.fingerOfThisNote}>
+        {[{ finger: now, moreMm: 0 }, ...why.others]
+          .sort((a, b) => a.finger - b.finger)
+          .map((o) => (
+            <button
+              key={o.finger}
+              type="button"
+              className="chip num"
+              aria-pressed={pinned === o.finger}
+              disabled={!Number.isFinite(o.moreMm)}
+              aria-label={`${FINGER_WORDS[o.finger]}${o.finger === now ? ', as it is' : `, ${Math.round(o.moreMm)} mm more effort`}`}
+              onClick={() => onFinger(pinned === o.finger ? null : o.finger)}
+            >
+              <b className={o.finger === now ? 'underline' : 'font-normal'}>{o.finger}</b>
+              {o.finger !== now && <span className="ml-1 text-xs">{`+${Math.round(o.moreMm)}`}</span>}
+            </button>
+          ))}
+      </Choices>
+    </>
   );
 }
 

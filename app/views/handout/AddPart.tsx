@@ -110,18 +110,7 @@ export function AddPart({ handout }: { readonly handout: Handout }) {
         {CHOSEN.includes(kind) && chosen && (
           <Select<string> label={HANDOUT.which1} value={chosen.value} options={things} onChange={setThing} />
         )}
-        {kind === 'arpeggio' && (
-          <label className="grid gap-1 text-xs text-soft">
-            {HANDOUT.chord}
-            <input
-              value={chord}
-              maxLength={40}
-              placeholder="Dm7"
-              onChange={(e) => setChord(e.target.value)}
-              className="rounded-md border border-line bg-paper px-2 py-1.5 text-base text-ink"
-            />
-          </label>
-        )}
+        {kind === 'arpeggio' && <ChordField chord={chord} onChord={setChord} />}
         <div>
           <Button disabled={!part || full} onClick={() => part && dispatch(change((n) => addPart(n.body, handout.id, part)))}>
             {full ? HANDOUT.mostParts(MOST_PARTS) : HANDOUT.addIt}
@@ -138,3 +127,16 @@ export function AddPart({ handout }: { readonly handout: Handout }) {
     </Panel>
   );
 }
+
+const ChordField = ({ chord, onChord }: { readonly chord: string; readonly onChord: (chord: string) => void }) => (
+  <label className="grid gap-1 text-xs text-soft">
+    {HANDOUT.chord}
+    <input
+      value={chord}
+      maxLength={40}
+      placeholder="Dm7"
+      onChange={(e) => onChord(e.target.value)}
+      className="rounded-md border border-line bg-paper px-2 py-1.5 text-base text-ink"
+    />
+  </label>
+);

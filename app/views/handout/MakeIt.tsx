@@ -19,15 +19,19 @@ import { useStudies } from './useStudies';
 /** In which formats the lines of a handout go out together. */
 const ARCHIVED = ['musicxml', 'midi'] as const;
 
-/** The handout as a PDF, and its lines as files; what is left out and which letters no font has. */
-export function MakeIt({ handout, partName }: { readonly handout: Handout; readonly partName: (id: string) => string }) {
+interface Props {
+  readonly handout: Handout;
+  readonly partName: (id: string) => string;
+}
+
+/** Makes the handout, of the studies as they are kept now; what came of it is said. */
+function useMaking(handout: Handout) {
   const read = useStudies();
   const { pages, problem, bind, cancel } = useSheet();
   const [reading, setReading] = useState(false);
   const [made, setMade] = useState<MadeHandout | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const name = fileName([handout.title, handout.pupil].filter(Boolean).join(' '));
-  const missing = missingWords(missingLetters(JSON.stringify(handout)));
   const prepared = async (): Promise<MadeHandout | null> => {
     setReading(true);
     setSaid(null);
@@ -58,14 +62,21 @@ export function MakeIt({ handout, partName }: { readonly handout: Handout; reado
     download(`${name}.zip`, 'application/zip', archiveOf(files));
     setSaid(HANDOUT.made(name));
   };
+  return { asPdf: () => void asPdf(), asArchive: () => void asArchive(), cancel, reading, pages, problem, said, lost: made?.lost ?? [] };
+}
+
+/** The handout as a PDF, and its lines as files; what is left out and which letters no font has. */
+export function MakeIt({ handout, partName }: Props) {
+  const { asPdf, asArchive, cancel, reading, pages, problem, said, lost } = useMaking(handout);
+  const missing = missingWords(missingLetters(JSON.stringify(handout)));
   const busy = reading || pages !== null;
   return (
     <Panel title={HANDOUT.make}>
       <div className="flex flex-wrap gap-2">
-        <Button look="brass" disabled={busy} icon={<Download size={14} aria-hidden />} onClick={() => void asPdf()}>
+        <Button look="brass" disabled={busy} icon={<Download size={14} aria-hidden />} onClick={asPdf}>
           {HANDOUT.pdf}
         </Button>
-        <Button disabled={busy} onClick={() => void asArchive()}>
+        <Button disabled={busy} onClick={asArchive}>
           {HANDOUT.archive}
         </Button>
         {pages !== null && <Button onClick={cancel}>{HANDOUT.cancel}</Button>}
@@ -76,7 +87,7 @@ export function MakeIt({ handout, partName }: { readonly handout: Handout; reado
         {pages !== null && <p>{HANDOUT.making(counted(pages, 'page'))}</p>}
         {!busy && said && <p>{said}</p>}
         {problem && <p className="text-clay">{problem}</p>}
-        {made?.lost.map(({ part, why }) => (
+        {lost.map(({ part, why }) => (
           <p key={part.id} className="text-clay">
             <Signs>{HANDOUT.lost(partName(part.id), why)}</Signs>
           </p>

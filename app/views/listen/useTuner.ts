@@ -60,15 +60,7 @@ export function useTuner(i: Instrument): Tuner {
     setOn(true);
   }, [go, i.strings.length]);
 
-  useEffect(() => {
-    if (!running) return undefined;
-    setEarTask('tuner');
-    return () => {
-      setEarTask('notes');
-      hush();
-    };
-  }, [running]);
-
+  useTask(running);
   useEffect(() => {
     if (!running) return undefined;
     return onLoudness(({ pitch }) => {
@@ -97,6 +89,18 @@ export function useTuner(i: Instrument): Tuner {
 
   usePegs(running, i, at);
   return { on: running, order, at, cents, nearer, read, tuned, start, stop, go };
+}
+
+/** While it is tuned the ear listens for one string. */
+function useTask(running: boolean): void {
+  useEffect(() => {
+    if (!running) return undefined;
+    setEarTask('tuner');
+    return () => {
+      setEarTask('notes');
+      hush();
+    };
+  }, [running]);
 }
 
 /** The simulated player picks the string it is about, and turns its peg after each. */

@@ -14,44 +14,40 @@ import { PRACTISE } from '../../words/views/practise';
 
 const DAY = 86_400_000;
 
-/** Drills ready for today, those of the study and of the notebook; and keeping what is drilled now under a name. */
-export function DrillsPart(props: { readonly body: StudyBody; readonly form: DrillForm; readonly climb: Climb; readonly name: string }) {
-  return (
-    <SentencePart name="drills" look="chip" shortcut="g" text={<b className="font-semibold">{PRACTISE.drills}</b>}>
-      {(close) => <Drills {...props} close={close} />}
-    </SentencePart>
-  );
-}
-
-function Drills({
-  body,
-  form,
-  climb,
-  name,
-  close,
-}: {
+interface Props {
   readonly body: StudyBody;
   readonly form: DrillForm;
   readonly climb: Climb;
   readonly name: string;
-  readonly close: () => void;
-}) {
+}
+
+/** Drills ready for today, those of the study and of the notebook; and keeping what is drilled now under a name. */
+export function DrillsPart(props: Props) {
+  return (
+    <SentencePart name="drills" look="chip" shortcut="g" text={<b className="font-semibold">{PRACTISE.drills}</b>}>
+      {(close) => (
+        <>
+          <Drills drills={props.body.drills} close={close} />
+          <KeepDrill {...props} />
+        </>
+      )}
+    </SentencePart>
+  );
+}
+
+function Drills({ drills, close }: { readonly drills: StudyBody['drills']; readonly close: () => void }) {
   const dispatch = useAppDispatch();
   const { data: own = [] } = useDrillsQuery();
-  const [create, created] = useCreateDrillMutation();
   const [remove] = useDeleteDrillMutation();
-  const [typed, setTyped] = useState(name.slice(0, 80));
   const take = (d: Pick<OwnDrill, 'form' | 'climb'>): void => {
     dispatch(change(() => withDrill(d.form, d.climb)));
     close();
   };
-  const forAll = form.of === 'shape' || form.of === 'rungs';
-  const full = body.drills.length >= MOST_DRILLS;
   return (
     <>
       <List title={PRACTISE.todaysFive} drills={todaysFive(Math.floor(now() / DAY)).map((d) => ({ ...d, id: d.name }))} onTake={take} />
-      {body.drills.length > 0 && (
-        <List title={PRACTISE.yours} drills={body.drills} onTake={take} onDrop={(id) => dispatch(change((n) => dropDrill(n.body, id)))} />
+      {drills.length > 0 && (
+        <List title={PRACTISE.yours} drills={drills} onTake={take} onDrop={(id) => dispatch(change((n) => dropDrill(n.body, id)))} />
       )}
       {own.length > 0 && (
         <List
@@ -61,6 +57,20 @@ function Drills({
           onDrop={(id) => void remove(id)}
         />
       )}
+    </>
+  );
+}
+
+/** What is drilled now, under a name: with the study, or, where it is of no line of it, for every study. */
+function KeepDrill({ body, form, climb, name }: Props) {
+  const dispatch = useAppDispatch();
+  const [create, created] = useCreateDrillMutation();
+  const [typed, setTyped] = useState(name.slice(0, 80));
+  const named = typed.trim() !== '';
+  const forAll = form.of === 'shape' || form.of === 'rungs';
+  const full = body.drills.length >= MOST_DRILLS;
+  return (
+    <>
       <label className="flex flex-col gap-1 text-xs text-soft">
         {PRACTISE.nameIt}
         <input
@@ -71,13 +81,10 @@ function Drills({
         />
       </label>
       <div className="flex flex-wrap gap-2">
-        <Button look="brass" disabled={!typed.trim() || full} onClick={() => dispatch(change((n) => keepDrill(n.body, typed)))}>
+        <Button look="brass" disabled={!named || full} onClick={() => dispatch(change((n) => keepDrill(n.body, typed)))}>
           {PRACTISE.keepHere}
         </Button>
-        <Button
-          disabled={!typed.trim() || !forAll}
-          onClick={() => void create({ name: typed.trim(), form: { ...form, line: null }, climb })}
-        >
+        <Button disabled={!named || !forAll} onClick={() => void create({ name: typed.trim(), form: { ...form, line: null }, climb })}>
           {PRACTISE.keepForAll}
         </Button>
       </div>
@@ -95,17 +102,14 @@ interface Listed extends OwnDrill {
   readonly id: string;
 }
 
-function List({
-  title,
-  drills,
-  onTake,
-  onDrop,
-}: {
+interface ListProps {
   readonly title: string;
   readonly drills: readonly Listed[];
   readonly onTake: (d: Listed) => void;
   readonly onDrop?: (id: string) => void;
-}) {
+}
+
+function List({ title, drills, onTake, onDrop }: ListProps) {
   return (
     <section>
       <h3 className="mb-1 font-text text-xs text-soft">{title}</h3>

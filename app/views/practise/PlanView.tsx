@@ -37,7 +37,6 @@ function Open({ body, laid }: { readonly body: StudyBody; readonly laid: Laid })
   const dispatch = useAppDispatch();
   const id = useAppSelector((s) => s.editor.id);
   const current = useAppSelector(selectRung);
-  const { minutes, quiz } = practisePrefs.use();
   const today = useToday(body, laid.shapes);
   const loose = id === LOOSE;
   const make = (): void => void dispatch(change((n) => makePlan(n.body, n.shapes, n.current)));
@@ -45,26 +44,7 @@ function Open({ body, laid }: { readonly body: StudyBody; readonly laid: Laid })
     <div className="view-column">
       <h1 className="text-[1.3125rem] leading-[1.5] font-medium sm:text-[1.5625rem]">{PRACTISE.planTitle}</h1>
       <p className="max-w-[46rem] text-soft">{PRACTISE.planAbout}</p>
-      <div className="no-print my-3 flex flex-wrap items-end gap-3">
-        <PractiseNav page="plan" />
-        <div className="w-40">
-          <NumberField
-            label={PRACTISE.minutesADay}
-            value={minutes}
-            min={MINUTES.min}
-            max={MINUTES.max}
-            onChange={(m) => setPractisePrefs({ minutes: m })}
-          />
-        </div>
-        <Check label={QUIZ.daily} checked={quiz} onChange={(on) => setPractisePrefs({ quiz: on })} />
-        <span className="grow" />
-        {body.plan && (
-          <>
-            <Button onClick={make}>{PRACTISE.planAgain}</Button>
-            <Button onClick={() => dispatch(edited(dropPlan()))}>{PRACTISE.dropPlan}</Button>
-          </>
-        )}
-      </div>
+      <PlanTools planned={body.plan !== null} onMake={make} />
       <OutboxNote />
       {laid.error && <Problem error={laid.error} body={body} />}
       <Asks body={body} shapes={laid.shapes} today={today} onAnew={make} />
@@ -98,18 +78,43 @@ function Open({ body, laid }: { readonly body: StudyBody; readonly laid: Laid })
   );
 }
 
-/** A study that moved away from its plan: what is to become of it is the player's to say. */
-function Asks({
-  body,
-  shapes,
-  today,
-  onAnew,
-}: {
+/** How long a day is practised, and the plan made anew or dropped. */
+function PlanTools({ planned, onMake }: { readonly planned: boolean; readonly onMake: () => void }) {
+  const dispatch = useAppDispatch();
+  const { minutes, quiz } = practisePrefs.use();
+  return (
+    <div className="no-print my-3 flex flex-wrap items-end gap-3">
+      <PractiseNav page="plan" />
+      <div className="w-40">
+        <NumberField
+          label={PRACTISE.minutesADay}
+          value={minutes}
+          min={MINUTES.min}
+          max={MINUTES.max}
+          onChange={(m) => setPractisePrefs({ minutes: m })}
+        />
+      </div>
+      <Check label={QUIZ.daily} checked={quiz} onChange={(on) => setPractisePrefs({ quiz: on })} />
+      <span className="grow" />
+      {planned && (
+        <>
+          <Button onClick={onMake}>{PRACTISE.planAgain}</Button>
+          <Button onClick={() => dispatch(edited(dropPlan()))}>{PRACTISE.dropPlan}</Button>
+        </>
+      )}
+    </div>
+  );
+}
+
+interface AsksProps {
   readonly body: StudyBody;
   readonly shapes: Shape[];
   readonly today: Today;
   readonly onAnew: () => void;
-}) {
+}
+
+/** A study that moved away from its plan: what is to become of it is the player's to say. */
+function Asks({ body, shapes, today, onAnew }: AsksProps) {
   const dispatch = useAppDispatch();
   const asks = planAsks(body);
   if (!asks || !body.plan) return null;

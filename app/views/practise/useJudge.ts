@@ -28,6 +28,28 @@ const EVERY = 60; // ms
 const MOST = 20;
 const NONE: JudgedPass[] = [];
 
+/** The passes of a line that were heard. What was heard of one line says nothing of another. */
+function usePasses(drill: Drilled | null) {
+  const [kept, setKept] = useState<{ readonly of: Drilled | null; readonly passes: JudgedPass[] }>({ of: null, passes: NONE });
+  const [silent, setSilent] = useKeyed([drill], 0);
+  const begin = useCallback(
+    (of: Drilled) => {
+      setKept({ of, passes: NONE });
+      setSilent(0);
+    },
+    [setSilent],
+  );
+  const heardPass = useCallback(
+    (of: Drilled | null, p: JudgedPass) => {
+      setSilent(0);
+      setKept((all) => ({ of, passes: [...(all.of === of ? all.passes.slice(1 - MOST) : NONE), p] }));
+    },
+    [setSilent],
+  );
+  const silentPass = useCallback(() => setSilent((n) => n + 1), [setSilent]);
+  return { passes: kept.of === drill ? kept.passes : NONE, silent, begin, heardPass, silentPass };
+}
+
 /** Listens along with a drill: judges each pass, and lets the simulated player play it. `onJudged` rates. */
 export function useJudge(
   drill: Drilled | null,
@@ -39,22 +61,18 @@ export function useJudge(
   const { lateMs } = listenPrefs.use();
   const latestRef = useLatest({ drill, heard, starts, onJudged });
   const judge = useRef<PassJudge | null>(null);
-  // What was heard is of one line: of another it says nothing.
-  const [kept, setKept] = useState<{ readonly of: Drilled | null; readonly passes: JudgedPass[] }>({ of: null, passes: NONE });
-  const passes = kept.of === drill ? kept.passes : NONE;
-  const [silent, setSilent] = useKeyed([drill], 0);
+  const { passes, silent, begin, heardPass, silentPass } = usePasses(drill);
 
   const before = useCallback(async () => {
     const d = latestRef.current.drill;
     if (!d || ear.state !== 'on') return;
-    setKept({ of: d, passes: NONE });
-    setSilent(0);
+    begin(d);
     setEarRange(...rangeOf(d.instrument));
     const { lateMs: late, inTime: share } = listenPrefs.get();
     const notes = d.notes.map((n, k) => ({ midi: n.midi, beat: latestRef.current.starts[k] }));
     judge.current = new PassJudge(notes, { lateMs: late, inTime: share });
     if (canPerform()) await prepareToPlay(meantOf(latestRef.current.heard, latestRef.current.starts, 500));
-  }, [ear.state, latestRef, setSilent]);
+  }, [ear.state, latestRef, begin]);
 
   const onSeam = useCallback<Along['onSeam']>(
     (seam, atMs) => {
@@ -83,12 +101,10 @@ export function useJudge(
       const done = judge.current?.due(earNow() - latencyNow()) ?? NONE;
       for (const p of done) {
         if (!p.heard) {
-          setSilent((n) => n + 1);
+          silentPass();
           continue;
         }
-        setSilent(0);
-        const of = latestRef.current.drill;
-        setKept((all) => ({ of, passes: [...(all.of === of ? all.passes.slice(1 - MOST) : NONE), p] }));
+        heardPass(latestRef.current.drill, p);
         if (listenPrefs.get().rates) latestRef.current.onJudged(p.pass, p.score.clean ? 'clean' : 'miss');
       }
     }, EVERY);
@@ -97,7 +113,7 @@ export function useJudge(
       clearInterval(timer);
       hush();
     };
-  }, [ear.state, onStop, latestRef, setSilent]);
+  }, [ear.state, onStop, latestRef, heardPass, silentPass]);
 
   const spots = useMemo(
     () => (drill && passes.length ? weakSpots(drill.line.steps, verdictsOf(passes), lateMs) : null),

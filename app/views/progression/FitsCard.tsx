@@ -34,45 +34,16 @@ export function FitsCard({ p, ways, fits }: { readonly p: KeptProgression; reado
       </p>
       <HearProblem hear={fits.hear} />
       <ul className="flex flex-col gap-1.5">
-        {fits.list.map((f) => {
-          const scale = scaleOf(f.ref);
-          return (
-            <li key={scale} className={`flex items-start gap-2 rounded-lg border p-2 ${f.chosen ? 'border-brass-deep' : 'border-line'}`}>
-              <button
-                type="button"
-                aria-pressed={f.settled}
-                aria-label={PROGRESSION.settle(scale)}
-                title={f.settled ? PROGRESSION.letGo : PROGRESSION.settle(scale)}
-                onClick={() => settle(f)}
-                className="tap mt-0.5 cursor-pointer rounded p-1 text-soft hover:text-ink aria-pressed:text-brass-deep"
-              >
-                {f.settled ? <Lock size={15} aria-hidden /> : <LockOpen size={15} aria-hidden />}
-              </button>
-              <div className="min-w-0 grow text-[0.8125rem]">
-                <p className="flex flex-wrap items-baseline justify-between gap-x-3">
-                  <b className="font-semibold">
-                    <Signs>{scale}</Signs>
-                  </b>
-                  <span className="text-xs text-soft">
-                    <Signs>{tagsOf(f)}</Signs>
-                  </span>
-                </p>
-                <p className="text-xs text-soft">
-                  <Signs>{f.away === null ? f.why : `${f.why}; ${PROGRESSION.away(f.away)}`}</Signs>
-                </p>
-              </div>
-              <button
-                type="button"
-                aria-label={PROGRESSION.hearOver(scale, chord.symbol)}
-                title={PROGRESSION.hear}
-                onClick={() => fits.listen(f.ref)}
-                className="tap mt-0.5 cursor-pointer rounded p-1 text-soft hover:text-ink"
-              >
-                {fits.hear.on ? <Square size={14} aria-hidden /> : <Play size={14} aria-hidden />}
-              </button>
-            </li>
-          );
-        })}
+        {fits.list.map((f) => (
+          <Fit
+            key={scaleOf(f.ref)}
+            f={f}
+            symbol={chord.symbol}
+            sounds={fits.hear.on}
+            onSettle={() => settle(f)}
+            onHear={() => fits.listen(f.ref)}
+          />
+        ))}
       </ul>
       {settled && (
         <div className="mt-2">
@@ -85,5 +56,54 @@ export function FitsCard({ p, ways, fits }: { readonly p: KeptProgression; reado
         </div>
       )}
     </Panel>
+  );
+}
+
+interface FitProps {
+  readonly f: FitHere;
+  readonly symbol: string;
+  /** Something is heard: its button stops it. */
+  readonly sounds: boolean;
+  readonly onSettle: () => void;
+  readonly onHear: () => void;
+}
+
+function Fit({ f, symbol, sounds, onSettle, onHear }: FitProps) {
+  const scale = scaleOf(f.ref);
+  return (
+    <li className={`flex items-start gap-2 rounded-lg border p-2 ${f.chosen ? 'border-brass-deep' : 'border-line'}`}>
+      <button
+        type="button"
+        aria-pressed={f.settled}
+        aria-label={PROGRESSION.settle(scale)}
+        title={f.settled ? PROGRESSION.letGo : PROGRESSION.settle(scale)}
+        onClick={onSettle}
+        className="tap mt-0.5 cursor-pointer rounded p-1 text-soft hover:text-ink aria-pressed:text-brass-deep"
+      >
+        {f.settled ? <Lock size={15} aria-hidden /> : <LockOpen size={15} aria-hidden />}
+      </button>
+      <div className="min-w-0 grow text-[0.8125rem]">
+        <p className="flex flex-wrap items-baseline justify-between gap-x-3">
+          <b className="font-semibold">
+            <Signs>{scale}</Signs>
+          </b>
+          <span className="text-xs text-soft">
+            <Signs>{tagsOf(f)}</Signs>
+          </span>
+        </p>
+        <p className="text-xs text-soft">
+          <Signs>{f.away === null ? f.why : `${f.why}; ${PROGRESSION.away(f.away)}`}</Signs>
+        </p>
+      </div>
+      <button
+        type="button"
+        aria-label={PROGRESSION.hearOver(scale, symbol)}
+        title={PROGRESSION.hear}
+        onClick={onHear}
+        className="tap mt-0.5 cursor-pointer rounded p-1 text-soft hover:text-ink"
+      >
+        {sounds ? <Square size={14} aria-hidden /> : <Play size={14} aria-hidden />}
+      </button>
+    </li>
   );
 }
