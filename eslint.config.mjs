@@ -19,7 +19,17 @@ export default defineConfig(
       eqeqeq: ['error', 'always', { null: 'ignore' }],
       'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
       'max-params': ['error', 8],
+      'max-lines-per-function': ['error', { max: 100, skipBlankLines: true, skipComments: true }],
     },
+  },
+  {
+    files: ['app/**/*.tsx', 'app/views/**/*.ts', 'core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }] },
+  },
+  {
+    files: ['**/*.test.ts', 'tests/**', 'bench/**'],
+    rules: { 'max-lines-per-function': 'off' },
   },
   {
     files: ['core/**/*.ts'],

@@ -20,7 +20,7 @@ export interface Takes {
   readonly on: boolean;
   /** Why the last one could not begin. */
   readonly error: NoSound | null;
-  readonly playing: RefObject<Playing | null>;
+  readonly playingRef: RefObject<Playing | null>;
   /** Ends what sounds and begins; `over`: where another window plays, that one stops. */
   readonly begin: (beginning: Beginning, over: boolean) => void;
   readonly end: () => void;
@@ -30,12 +30,12 @@ export interface Takes {
 export function useTakes(): Takes {
   const [on, setOn] = useState(false);
   const [error, setError] = useState<NoSound | null>(null);
-  const playing = useRef<Playing | null>(null);
+  const playingRef = useRef<Playing | null>(null);
   const turn = useRef(0);
   const end = useCallback(() => {
     turn.current++;
-    playing.current?.stop();
-    playing.current = null;
+    playingRef.current?.stop();
+    playingRef.current = null;
     setOn(false);
   }, []);
   const begin = useCallback(
@@ -53,7 +53,7 @@ export function useTakes(): Takes {
         .then(([{ play }]) => (asked() ? play(take, listener, over) : null))
         .then((player) => {
           if (!player || !asked()) return player?.stop();
-          playing.current = player;
+          playingRef.current = player;
           onHeard?.(player, asked);
         })
         .catch((e: unknown) => {
@@ -65,5 +65,5 @@ export function useTakes(): Takes {
     },
     [end],
   );
-  return useMemo(() => ({ on, error, playing, begin, end }), [on, error, begin, end]);
+  return useMemo(() => ({ on, error, playingRef, begin, end }), [on, error, begin, end]);
 }

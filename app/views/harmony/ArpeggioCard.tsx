@@ -72,22 +72,7 @@ export function ArpeggioCard({ body, shape, symbol }: Props) {
         </div>
         {made ? (
           <>
-            <table className="num w-full text-left">
-              <tbody>
-                {made.cells.map((c) => (
-                  <tr key={c.string} className="border-b border-line last:border-0">
-                    <th scope="row" className="pr-2 font-normal text-soft">
-                      {c.string}
-                    </th>
-                    <td className="pr-2">{c.frets.join(' ')}</td>
-                    <td className="text-right font-semibold">{c.fingers.join('-')}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-            <p className="text-xs text-soft">
-              <Signs>{`${HARMONY.arpeggioAbout(made.notes.length, Math.round(made.widthMm))}; ${HARMONY.sweeps(sweepsIn(made).map(({ from, to }) => `${made.notes[from].string}–${made.notes[to].string}`))}.`}</Signs>
-            </p>
+            <MadeCells made={made} />
             <Button onClick={asShape} title={HARMONY.asShapeHint}>
               {HARMONY.asShape}
             </Button>
@@ -100,5 +85,30 @@ export function ArpeggioCard({ body, shape, symbol }: Props) {
         </Button>
       </div>
     </Panel>
+  );
+}
+
+/** String by string its frets and fingers, and where it can be swept. */
+function MadeCells({ made }: { readonly made: Shape }) {
+  const sweeps = sweepsIn(made).map(({ from, to }) => `${made.notes[from].string}–${made.notes[to].string}`);
+  return (
+    <>
+      <table className="num w-full text-left">
+        <tbody>
+          {made.cells.map((c) => (
+            <tr key={c.string} className="border-b border-line last:border-0">
+              <th scope="row" className="pr-2 font-normal text-soft">
+                {c.string}
+              </th>
+              <td className="pr-2">{c.frets.join(' ')}</td>
+              <td className="text-right font-semibold">{c.fingers.join('-')}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="text-xs text-soft">
+        <Signs>{`${HARMONY.arpeggioAbout(made.notes.length, Math.round(made.widthMm))}; ${HARMONY.sweeps(sweeps)}.`}</Signs>
+      </p>
+    </>
   );
 }

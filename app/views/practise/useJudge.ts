@@ -50,6 +50,18 @@ function usePasses(drill: Drilled | null) {
   return { passes: kept.of === drill ? kept.passes : NONE, silent, begin, heardPass, silentPass };
 }
 
+function judgeOf(d: Drilled, starts: readonly number[]): PassJudge {
+  const { lateMs, inTime } = listenPrefs.get();
+  const notes = d.notes.map((n, k) => ({ midi: n.midi, beat: starts[k] }));
+  return new PassJudge(notes, { lateMs, inTime });
+}
+
+/** Where the trouble is, over the passes that were heard. */
+function useSpots(drill: Drilled | null, passes: JudgedPass[]): WeakSpots | null {
+  const { lateMs } = listenPrefs.use();
+  return useMemo(() => (drill && passes.length ? weakSpots(drill.line.steps, verdictsOf(passes), lateMs) : null), [drill, passes, lateMs]);
+}
+
 /** Listens along with a drill: judges each pass, and lets the simulated player play it. `onJudged` rates. */
 export function useJudge(
   drill: Drilled | null,
@@ -58,7 +70,6 @@ export function useJudge(
   onJudged: (pass: number, rating: Rating) => void,
 ): Judging {
   const ear = useEar();
-  const { lateMs } = listenPrefs.use();
   const latestRef = useLatest({ drill, heard, starts, onJudged });
   const judge = useRef<PassJudge | null>(null);
   const { passes, silent, begin, heardPass, silentPass } = usePasses(drill);
@@ -68,9 +79,7 @@ export function useJudge(
     if (!d || ear.state !== 'on') return;
     begin(d);
     setEarRange(...rangeOf(d.instrument));
-    const { lateMs: late, inTime: share } = listenPrefs.get();
-    const notes = d.notes.map((n, k) => ({ midi: n.midi, beat: latestRef.current.starts[k] }));
-    judge.current = new PassJudge(notes, { lateMs: late, inTime: share });
+    judge.current = judgeOf(d, latestRef.current.starts);
     if (canPerform()) await prepareToPlay(meantOf(latestRef.current.heard, latestRef.current.starts, 500));
   }, [ear.state, latestRef, begin]);
 
@@ -94,31 +103,29 @@ export function useJudge(
     hush();
   }, []);
 
+  const told = useCallback(
+    (p: JudgedPass) => {
+      if (!p.heard) return silentPass();
+      heardPass(latestRef.current.drill, p);
+      if (listenPrefs.get().rates) latestRef.current.onJudged(p.pass, p.score.clean ? 'clean' : 'miss');
+    },
+    [latestRef, heardPass, silentPass],
+  );
   useEffect(() => {
     if (ear.state !== 'on') return onStop();
     const off = onNote((n) => judge.current?.note(n));
     const timer = setInterval(() => {
       const done = judge.current?.due(earNow() - latencyNow()) ?? NONE;
-      for (const p of done) {
-        if (!p.heard) {
-          silentPass();
-          continue;
-        }
-        heardPass(latestRef.current.drill, p);
-        if (listenPrefs.get().rates) latestRef.current.onJudged(p.pass, p.score.clean ? 'clean' : 'miss');
-      }
+      for (const p of done) told(p);
     }, EVERY);
     return () => {
       off();
       clearInterval(timer);
       hush();
     };
-  }, [ear.state, onStop, latestRef, heardPass, silentPass]);
+  }, [ear.state, onStop, told]);
 
-  const spots = useMemo(
-    () => (drill && passes.length ? weakSpots(drill.line.steps, verdictsOf(passes), lateMs) : null),
-    [drill, passes, lateMs],
-  );
+  const spots = useSpots(drill, passes);
   const along = useMemo(() => ({ before, onSeam, onStop }), [before, onSeam, onStop]);
   return { on: ear.state === 'on', passes, spots, silent, along };
 }

@@ -61,7 +61,7 @@ const NOWHERE = { now: -1, counting: 0 };
 export function useRun(asked: RunAsked): Running {
   const latestRef = useLatest(asked);
   const takes = useTakes();
-  const { on, error, playing, begin: beginTake, end } = takes;
+  const { on, error, playingRef, begin: beginTake, end } = takes;
   useAwake(on);
   const [place, setPlace] = useState(NOWHERE);
   const [run, setRun] = useState<Run | null>(null);
@@ -76,9 +76,9 @@ export function useRun(asked: RunAsked): Running {
       if (step.moved) setMoved(step.moved);
       for (const outcome of step.log) void logPass(passOf(latestRef.current.about, outcome));
       if (step.run.standing !== before) latestRef.current.onStanding(step.run.standing);
-      playing.current?.change({ tempo: tempoOf(step.run, latestRef.current.half) });
+      playingRef.current?.change({ tempo: tempoOf(step.run, latestRef.current.half) });
     },
-    [latestRef, playing],
+    [latestRef, playingRef],
   );
   const stop = useCallback(() => {
     end();
@@ -107,11 +107,10 @@ export function useRun(asked: RunAsked): Running {
     },
     [apply, stop, beginTake, latestRef],
   );
-  const start = useCallback(() => begin(false), [begin]);
-  const takeOver = useCallback(() => begin(true), [begin]);
-  const rate = useCallback((rating: Rating) => void (runningRef.current && apply(rated(runningRef.current, rating))), [apply]);
+  const [start, takeOver] = useMemo(() => [() => begin(false), () => begin(true)], [begin]);
+  const rate = useCallback((by: Rating) => void (runningRef.current && apply(rated(runningRef.current, by))), [apply]);
   const judge = useCallback(
-    (pass: number, rating: Rating) => void (runningRef.current && apply(judged(runningRef.current, pass, rating))),
+    (pass: number, by: Rating) => void (runningRef.current && apply(judged(runningRef.current, pass, by))),
     [apply],
   );
   useChanges(asked, runningRef, takes, stop);
@@ -136,7 +135,7 @@ function takeOf({ heard, sounds, standing, half, countIn: counts }: RunAsked): T
 function useChanges(
   { heard, sounds, half, standing }: RunAsked,
   runningRef: RefObject<Run | null>,
-  { playing }: Takes,
+  { playingRef }: Takes,
   stop: () => void,
 ): void {
   const { click } = soundPrefs.use();
@@ -146,16 +145,16 @@ function useChanges(
     line.current = heard;
   }, [heard, stop]);
   useEffect(() => {
-    playing.current?.change({ score: drillScore(line.current, sounds, click) });
-  }, [sounds, click, playing]);
+    playingRef.current?.change({ score: drillScore(line.current, sounds, click) });
+  }, [sounds, click, playingRef]);
   const standingRef = useLatest(standing);
   const { tempo } = standing;
   useEffect(() => {
     const now = runningRef.current;
     if (!now) return;
     if (now.standing.tempo !== tempo) runningRef.current = { ...now, standing: standingRef.current, early: null };
-    playing.current?.change({ tempo: tempoOf(runningRef.current ?? now, half) });
-  }, [tempo, half, standingRef, runningRef, playing]);
+    playingRef.current?.change({ tempo: tempoOf(runningRef.current ?? now, half) });
+  }, [tempo, half, standingRef, runningRef, playingRef]);
 }
 
 /** A page that closes has no time for more than to put what waits away; a view that is left stops. */

@@ -48,15 +48,15 @@ export function useBacking(p: KeptProgression, form: Form, voicings: BackingOn['
   const { meter, loop } = p;
   const range = useMemo(() => loopOf({ loop }, form.bars.length), [loop, form.bars.length]);
   const take = useTake(p, form, voicings, range);
-  const { on, error, playing, begin: beginTake, end } = useTakes();
+  const { on, error, playingRef, begin: beginTake, end } = useTakes();
   const [ear, setEar] = useState<Ear>(NOWHERE);
   const latestRef = useLatest({ take, form, range, meter, along });
 
   const stop = useCallback(() => {
-    if (playing.current) latestRef.current.along.onStop();
+    if (playingRef.current) latestRef.current.along.onStop();
     end();
     setEar(NOWHERE);
-  }, [end, playing, latestRef]);
+  }, [end, playingRef, latestRef]);
   const begin = useCallback(
     (over: boolean) => {
       stop();
@@ -72,9 +72,9 @@ export function useBacking(p: KeptProgression, form: Form, voicings: BackingOn['
   );
   useEffect(() => {
     // A player that is stopped says so, and that is the end here too.
-    if (!take) playing.current?.stop();
-    else playing.current?.change({ score: take.score, tempo: take.tempo });
-  }, [take, playing]);
+    if (!take) playingRef.current?.stop();
+    else playingRef.current?.change({ score: take.score, tempo: take.tempo });
+  }, [take, playingRef]);
   useEffect(() => stop, [stop]);
   const toggle = useCallback(() => (on ? stop() : begin(false)), [on, stop, begin]);
   const takeOver = useCallback(() => begin(true), [begin]);
