@@ -1,6 +1,6 @@
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import { fileURLToPath } from 'node:url';
 import { VitePWA } from 'vite-plugin-pwa';
 
@@ -10,6 +10,18 @@ const LEFT_OUT = [
   { find: /^(node-html-better-parser|html-entities|culori|brotli\/decompress\.js)$/, replacement: standIn('left-out.ts') },
   { find: /^\.\/(Courier|Helvetica|Times|Symbol|ZapfDingbats)[-A-Za-z]*\.compressed\.json$/, replacement: standIn('left-out.json') },
 ];
+
+/** The two faces that every view begins with are asked for with the page: no text changes its face before the eye. */
+const fontsAhead = (): Plugin => ({
+  name: 'fonts-ahead',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_, { bundle }) =>
+      Object.keys(bundle ?? {})
+        .filter((file) => /(commissioner|fraunces)-latin-wght-normal-[^/]*\.woff2$/.test(file))
+        .map((file) => ({ tag: 'link', attrs: { rel: 'preload', as: 'font', type: 'font/woff2', href: `/${file}`, crossorigin: '' } })),
+  },
+});
 
 export default defineConfig({
   root: 'app',
@@ -26,6 +38,7 @@ export default defineConfig({
   plugins: [
     react(),
     tailwind(),
+    fontsAhead(),
     // The built files are kept by the browser, each build's own, so that a reload opens them with the server away. Answers
     // of the API are never kept. A newer build waits until the player lets it in.
     VitePWA({
@@ -63,6 +76,17 @@ export default defineConfig({
     emptyOutDir: true,
     assetsInlineLimit: 0, // data: fonts would break the content security policy
     target: 'es2022',
+    // What the first load needs goes out in two files, not in sixty: the libraries, which seldom change, and the application.
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'libraries', test: /[\\/]node_modules[\\/]/, tags: ['$initial'], priority: 2 },
+            { name: 'first', tags: ['$initial'], priority: 1 },
+          ],
+        },
+      },
+    },
     chunkSizeWarningLimit: 1600, // in kB before gzip: the PDF writer is one such file, loaded when a sheet is made
   },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:4714', changeOrigin: true, headers: { origin: 'http://127.0.0.1:4714' } } } },

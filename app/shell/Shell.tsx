@@ -9,6 +9,7 @@ import { setPrefs, prefsNow } from '../store/prefs';
 import { VIEW_NAMES } from '../words/view-text';
 import { Announcer } from './Announcer';
 import { SHELL, useCommands, useKeyboard } from './keys';
+import { useFirstView } from '../ui/first-view';
 import { NewVersion } from './NewVersion';
 import { gather } from './open-part';
 import { openPanel } from './panels';
@@ -182,6 +183,7 @@ function useShellCommands(): void {
 export function Shell() {
   useShellCommands();
   useViewFocus();
+  const firstView = useFirstView();
   return (
     <div className="min-h-screen sm:grid sm:grid-cols-[5.25rem_minmax(0,1fr)] print:block!">
       <a
@@ -193,7 +195,7 @@ export function Shell() {
       </a>
       <Announcer />
       <StepNote />
-      <NewVersion />
+      {firstView && <NewVersion />}
       <Rail />
       <main id={VIEW_ID} tabIndex={-1} className="min-w-0 px-3 pt-3 pb-24 outline-none sm:px-6 sm:pb-4 short:pb-4 print:p-0!">
         <SaveAlert />

@@ -15,10 +15,10 @@ export async function openStudy(id: string): Promise<Opening> {
   const mine = ++turn;
   await flush(() => store.getState(), store.dispatch);
   const query = store.dispatch(api.endpoints.study.initiate(id, { forceRefetch: true }));
-  const { data, error } = await query;
+  const [{ data, error }, here, window] = await Promise.all([query, localOf(id), windowName()]);
   query.unsubscribe();
-  const local = takenOver(await localOf(id), data?.revision ?? null);
-  if (local.own && local.own.window !== (await windowName())) await dropOpen(id, local.own.window);
+  const local = takenOver(here, data?.revision ?? null);
+  if (local.own && local.own.window !== window) await dropOpen(id, local.own.window);
   if (mine !== turn) return 'open';
   const opened = data ? openedFrom(data, local) : openedWithout(error, local);
   if (!('kept' in opened)) {

@@ -1,7 +1,5 @@
 import { useEffect, useState, type ComponentType, type ReactNode } from 'react';
-
-/** After the first view is drawn: a timer runs when that work is done. In milliseconds. */
-const SOON = 300;
+import { whenFirstView } from './first-view';
 
 /**
  * A component whose file loads when the first view is there, or when it is first wanted: the first view is there sooner. Once it has loaded it
@@ -16,7 +14,7 @@ export function later<P extends object>(load: () => Promise<ComponentType<P>>, m
     file.coming.catch(() => (file.coming = null));
     return file.coming;
   };
-  if (typeof document === 'object') setTimeout(() => void fetched().catch(() => undefined), SOON);
+  if (typeof document === 'object') whenFirstView(() => void fetched().catch(() => undefined));
   return function Later(props: P) {
     const [seen, setSeen] = useState<{ part: ComponentType<P> | null; error?: Error }>(() => ({ part: file.part }));
     useEffect(() => {
