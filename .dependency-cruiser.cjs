@@ -26,6 +26,24 @@ module.exports = {
       from: { path: '^app/(neck|words|ui|sound|store)/' },
       to: { path: '^app/views/' },
     },
+    {
+      name: 'words-know-no-store-and-no-parts',
+      severity: 'error',
+      from: { path: '^app/words/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^app/(ui|store|sound|files|shell|workers)/' },
+    },
+    {
+      name: 'tab-and-letters-know-no-parts',
+      severity: 'error',
+      from: { path: '^app/(tab|letters)/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^app/(ui|store|shell|files|sound)/' },
+    },
+    {
+      name: 'what-runs-stands-in-dependencies',
+      severity: 'error',
+      from: { path: '^(app|server|contract|formats|core|demo)/', pathNot: '\\.test\\.tsx?$' },
+      to: { dependencyTypes: ['npm-dev'], pathNot: 'node_modules/@types/' },
+    },
   ],
   options: { doNotFollow: { path: 'node_modules' }, tsConfig: { fileName: 'tsconfig.json' }, tsPreCompilationDeps: true, exclude: '^dist' },
 };

@@ -13,6 +13,7 @@ export * from './progression';
 export * from './handout';
 export * from './pass';
 export * from './round';
+export type * from './move';
 export * from './paths';
 export * from './facts';
 export { ID, type RungRef } from './parts';

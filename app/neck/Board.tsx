@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { firstCounted, fretNumber, type Instrument } from '../../core';
 import { usePrefs } from '../store/prefs';
-import { SvgSigns } from '../ui/Signs';
+import { SvgSigns } from '../letters/Signs';
 import { INLAYS, fretX, isOctave, stringY, wireX, type NeckGeometry } from './geometry';
 import { EBONY } from './mark-colours';
 import { noteText } from './marks';

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { glyphs, type Instrument } from '../../core';
 import type { Item } from '../../formats/sheet/drawing';
 import { gripItems, gripSize, type DrawnGrip, type GripInk } from '../../formats/sheet/grip';
-import { SvgSigns } from '../ui/Signs';
+import { SvgSigns } from '../letters/Signs';
 
 const INK: GripInk = { line: 'var(--color-soft)', dot: 'var(--color-ink)', finger: 'var(--color-sheet)', text: 'var(--color-ink)' };
 const CELL = { gap: 15, fret: 17 };

@@ -1,7 +1,7 @@
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { glyphs, type Seam, type Shape } from '../../core';
 import { seamLine } from '../words/shape-text';
-import { Signs } from '../ui/Signs';
+import { Signs } from '../letters/Signs';
 import { lanesOf, wireX, fretX, type NeckGeometry } from './geometry';
 import { DRAWING } from '../words/views/drawing';
 

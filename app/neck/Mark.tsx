@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { SvgSigns } from '../ui/Signs';
+import { SvgSigns } from '../letters/Signs';
 import { MARK_INK, PLATE } from './mark-colours';
 import type { MarkLook } from './marks';
 

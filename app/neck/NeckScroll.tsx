@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import type { Instrument } from '../../core';
 import { usePrefs } from '../store/prefs';
 import { later } from '../ui/later';
-import { SvgSigns } from '../ui/Signs';
+import { SvgSigns } from '../letters/Signs';
 import { stringY, type NeckGeometry } from './geometry';
 import { noteText } from './marks';
 import type { NeckPlace } from './useNeckGeometry';

@@ -5,7 +5,7 @@ import { useLetIn } from '../store/let-in';
 import { dropOpen } from '../store/local';
 import { useCreateStudyMutation } from '../store/api';
 import { Button } from '../ui/Button';
-import { Signs } from '../ui/Signs';
+import { Signs } from '../letters/Signs';
 import { dateWords } from '../words/date-text';
 import { refusalWords } from '../words/save-text';
 import { FRAME } from '../words/views/shell';

@@ -4,7 +4,7 @@ import type { StudyBody } from '../../contract';
 import { useAppDispatch, useAppSelector } from '../store';
 import { redone, undone, type Change, type EditorState } from '../store/editor';
 import { selectShape } from '../store/study';
-import { Signs } from '../ui/Signs';
+import { Signs } from '../letters/Signs';
 import { doneWords, rungWords, stepWords } from '../words/change-text';
 import { say } from './say';
 import { FRAME } from '../words/views/shell';

@@ -5,7 +5,7 @@ import { useAppDispatch, useAppSelector } from '../store';
 import { undone } from '../store/editor';
 import { Button } from '../ui/Button';
 import { download, fileName } from '../ui/files';
-import { Signs } from '../ui/Signs';
+import { Signs } from '../letters/Signs';
 import { isolated } from '../words/name-text';
 import { FRAME } from '../words/views/shell';
 

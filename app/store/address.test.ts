@@ -1,12 +1,11 @@
 import fc from 'fast-check';
-import { PLAIN_CLIMB, PLAIN_DRILL, problemsOf, studySchema, type DrillForm, type StudyBody } from '../../contract';
+import { PLAIN_CLIMB, PLAIN_DRILL, problemsOf, studySchema, type DrillForm, type StudyBody, type StudyMove } from '../../contract';
 import { layOut, listScales, ruleOf, LAYOUT_KINDS, rootPlaces, spellTuning, TUNINGS } from '../../core';
 import { DEMO } from '../../demo';
 import { retuned } from '../words/tuning-text';
 import { readAddress, writeAddress } from './address';
 import { seamConnection } from './connection';
 import { blankLeaf } from './loose';
-import type { StudyMove } from './transpose';
 
 const leaf = blankLeaf();
 const back = (query: string, view: 'map' | 'connect' | 'transpose' | 'licks' | 'harmony' = 'map') => readAddress(query, leaf, view, true);

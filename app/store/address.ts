@@ -1,11 +1,10 @@
-import { problemsOf, studySchema, WAYS, type Connection, type RungRef, type StudyBody } from '../../contract';
+import { problemsOf, studySchema, WAYS, type Connection, type RungRef, type StudyBody, type StudyMove } from '../../contract';
 import { glyphs, spellTuning, type RouteGoal, type ScaleRef } from '../../core';
 import { harmonyTexts, readHarmony } from './address-harmony';
 import { layoutText, numbers, placeText, readLayout, readPlace } from './address-layout';
 import type { Harmony } from './harmony';
 import { blankLeaf } from './loose';
 import { usualQuestion } from './connection';
-import type { StudyMove } from './transpose';
 import { SHAPE, type Transposing } from './transposing';
 import { matchScales, splitScaleText } from '../words/scale-text';
 import { readTuning, retuned } from '../words/tuning-text';

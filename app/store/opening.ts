@@ -1,9 +1,11 @@
 import { dequal } from 'dequal/lite';
 import type { Kept, Problem, StudyBody } from '../../contract';
+import type { OPENING_WORDS } from '../words/open-text';
 import type { Opened } from './editor';
 import type { OpenRecord } from './local';
 
-export type Opening = 'open' | 'missing' | 'offline' | 'damaged' | 'not-let-in';
+/** What comes of opening a study: it is open, or a reason that has its words. */
+export type Opening = 'open' | keyof typeof OPENING_WORDS;
 
 /** What this browser has of a study. */
 export interface Local {

@@ -1,19 +1,9 @@
-import type { Lick, StudyBody } from '../../contract';
+import type { Lick, StudyBody, StudyMove, MovePreview } from '../../contract';
 import { openMidis, placeKey, placesOf, plainPlace, struckNotes, type Instrument, type Place, type ScaleRef, type Shape } from '../../core';
 import { neckOf, openLick } from './licks';
 import { leadRoot } from './moves';
 import { rungIndex } from './study';
-import { laidOut, notesOf, type Moved, type StudyMove } from './transpose';
-
-/** What a move makes of one shape or line: places before and after, each with its neck and scale. */
-export interface Preview {
-  readonly before: { readonly instrument: Instrument; readonly scale: ScaleRef; readonly places: Place[] };
-  readonly after: { readonly instrument: Instrument; readonly scale: ScaleRef; readonly places: Place[] } | null;
-  /** Places before whose sound there is no more. */
-  readonly gone: Place[];
-  /** Scale that kept frets sound now; null for none with a name, undefined where it is not asked. */
-  readonly became?: ScaleRef | null;
-}
+import { laidOut, notesOf, type Moved } from './transpose';
 
 /** Places whose pitch has no place on a neck. */
 function ceasing(from: Instrument, to: Instrument, places: readonly Place[]): Place[] {
@@ -21,11 +11,11 @@ function ceasing(from: Instrument, to: Instrument, places: readonly Place[]): Pl
   return places.filter((p) => !placesOf(to, Math.max(0, Math.min(163, open[p.string - 1] + p.fret))).length).map(plainPlace);
 }
 
-const became = (move: StudyMove, scale: ScaleRef): Pick<Preview, 'became'> =>
+const became = (move: StudyMove, scale: ScaleRef): Pick<MovePreview, 'became'> =>
   move.kind === 'tuning' && move.keep === 'shape' ? { became: Array.isArray(scale.scale) ? null : scale } : {};
 
 /** The chosen shape before and after, read off the moved study. */
-export function previewShape(body: StudyBody, shapes: Shape[], current: number, move: StudyMove, { study }: Moved): Preview {
+export function previewShape(body: StudyBody, shapes: Shape[], current: number, move: StudyMove, { study }: Moved): MovePreview {
   const shape = shapes[current];
   const before = { instrument: body.instrument, scale: body.scale, places: shape.notes.map(plainPlace) };
   const laid = laidOut(study);
@@ -62,7 +52,7 @@ export function linesOf(body: StudyBody): Line[] {
 }
 
 /** One line before and after, read off the moved study. */
-export function previewLine(body: StudyBody, line: Line, move: StudyMove, { study, left }: Moved): Preview {
+export function previewLine(body: StudyBody, line: Line, move: StudyMove, { study, left }: Moved): MovePreview {
   const route = study.routes.find((r) => r.id === line.id);
   const lick = study.licks.find((l) => l.id === line.id);
   const was = line.kind === 'lick' ? body.licks.find((l) => l.id === line.id)?.stayed : body.routes.find((r) => r.id === line.id)?.on.scale;

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { anyLick } from '../../tests/support/licks';
 import { DEMO } from '../../demo';
-import { problemsOf, studySchema, type Lick, type StudyBody } from '../../contract';
+import { problemsOf, studySchema, type Lick, type StudyBody, type StudyMove, type MovePreview } from '../../contract';
 import { layOut, lickPitches, parseTuning, placeKey, planRoute, scaleNotes, type Instrument, type Layout, type Place } from '../../core';
 import { leftWords, previewWords, stringChanges } from '../words/transpose-text';
 import { freshLick } from './licks';
-import { movedStudy, type Moved, type StudyMove } from './transpose';
-import { asLick, linesOf, previewLine, previewShape, rootStrings, type Preview } from './transpose-preview';
+import { movedStudy, type Moved } from './transpose';
+import { asLick, linesOf, previewLine, previewShape, rootStrings } from './transpose-preview';
 import { usualConnection } from './connection';
 
 const demo = DEMO.studies[0].body;
@@ -49,7 +49,7 @@ const MOVES: [string, StudyMove][] = [
   ['seven strings, laid out afresh', { kind: 'tuning', instrument: SEVEN, keep: 'layout' }],
 ];
 
-const preview = (b: StudyBody, move: StudyMove, rung = 0): Preview =>
+const preview = (b: StudyBody, move: StudyMove, rung = 0): MovePreview =>
   previewShape(b, shapesOf(b), rung, move, movedStudy(b, shapesOf(b), rung, move));
 const words = (m: Moved): string => m.left.map(leftWords).join(' ');
 const keys = (places: readonly Place[]): string[] => [...new Set(places.map(placeKey))].sort();

@@ -1,4 +1,4 @@
-import { MOST_KEPT_NOTES, type KeptRoute, type Lick, type StudyBody } from '../../contract';
+import { MOST_KEPT_NOTES, type KeptRoute, type Lick, type StudyBody, type StudyMove, type MoveLeft } from '../../contract';
 import {
   CoreError,
   TICKS,
@@ -37,29 +37,10 @@ import { movedProgressions } from './progressions';
 import { changeKey, idlePins, toRoot, withInstrument, withScale } from './moves';
 import { rungOf } from './study';
 
-export type Keep = 'sound' | 'shape' | 'layout';
-
-/** The four moves, never mixed up. */
-export type StudyMove =
-  /** Half steps, folds included. */
-  | { readonly kind: 'key'; readonly by: number }
-  | { readonly kind: 'root'; readonly string: number }
-  /** Parallel: the root stays and notes change. Relative: the notes stay and the root changes. */
-  | { readonly kind: 'mode'; readonly scale: ScaleRef; readonly how: 'parallel' | 'relative' }
-  | { readonly kind: 'tuning'; readonly instrument: Instrument; readonly keep: Keep };
-
-/** What could not follow: it stays as it was, and is marked. */
-export interface Left {
-  readonly kind: 'lick' | 'route' | 'pins';
-  readonly id: string;
-  readonly name: string;
-  readonly count: number;
-}
-
 /** The study after a move, and what could not follow. */
 export interface Moved {
   readonly study: StudyBody;
-  readonly left: Left[];
+  readonly left: MoveLeft[];
 }
 
 function attempt<T>(make: () => T): T | null {
@@ -265,7 +246,7 @@ export function movedStudy(body: StudyBody, shapes: Shape[], current: number, mo
   const routes = body.routes.map((r) => ({ was: r, moved: attempt(() => movedRoute(r, move)) }));
   const study: StudyBody = { ...frame, licks: licks.map((l) => l.lick), routes: routes.map(({ was, moved }) => moved ?? was) };
   const idle = body.pins.length ? idlePins(study, laidOut(study)).length - idlePins(body, shapes).length : 0;
-  const named = (kind: 'lick' | 'route', { id, name }: Lick | KeptRoute): Left => ({ kind, id, name, count: 1 });
+  const named = (kind: 'lick' | 'route', { id, name }: Lick | KeptRoute): MoveLeft => ({ kind, id, name, count: 1 });
   return {
     study,
     left: [

@@ -1,6 +1,6 @@
+import type { StudyMove } from '../../contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { studyOpened } from './editor';
-import type { StudyMove } from './transpose';
 
 /** The chosen shape, as what is moved; a lick or kept route has a key of its own. */
 export const SHAPE = 'shape';

@@ -1,6 +1,6 @@
 import { memo, useId, type KeyboardEvent, type PointerEvent } from 'react';
 import { fretNumber, type Instrument, type Stroke } from '../../core';
-import { SvgSigns } from '../ui/Signs';
+import { SvgSigns } from '../letters/Signs';
 import {
   columnX,
   fingerY,

@@ -1,6 +1,6 @@
 import { useRef, type ReactNode } from 'react';
 import { useWidth } from '../neck/useWidth';
-import { Signs } from './Signs';
+import { Signs } from '../letters/Signs';
 
 /** Drawn height of a chart, and what its axes take. */
 export const HEIGHT = 170;

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Fact } from '../words/shape-text';
-import { Signs } from './Signs';
+import { Signs } from '../letters/Signs';
 
 export function Panel({
   title,

@@ -1,4 +1,4 @@
-import { Signs } from './Signs';
+import { Signs } from '../letters/Signs';
 import { DRAWING } from '../words/views/drawing';
 
 interface Props {

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { StudyBody } from '../../contract';
 import type { Place } from '../../core';
 import { Button } from '../ui/Button';
-import { Signs } from '../ui/Signs';
+import { Signs } from '../letters/Signs';
 import { gripText, readingsOf, shapesUnderGrip, type Under } from '../words/grip-text';
 import { MAP } from '../words/views/map';
 

@@ -4,7 +4,7 @@ import { useInstrumentsQuery } from '../store/api';
 import { change } from '../store/change';
 import { withInstrument } from '../store/moves';
 import { Button } from '../ui/Button';
-import { Signs } from '../ui/Signs';
+import { Signs } from '../letters/Signs';
 import { differenceWords } from '../words/instrument-text';
 import { isolated } from '../words/name-text';
 import { STUDY } from '../words/views/study';

@@ -5,7 +5,7 @@ import { edited } from '../store/editor';
 import { withLayout } from '../store/moves';
 import type { Laid } from '../store/study';
 import { Button } from '../ui/Button';
-import { Signs } from '../ui/Signs';
+import { Signs } from '../letters/Signs';
 import { layoutWords } from '../words/layout-text';
 import { STUDY } from '../words/views/study';
 

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { Button } from '../ui/Button';
-import { Signs } from '../ui/Signs';
+import { Signs } from '../letters/Signs';
 import { useKeyed } from '../ui/useKeyed';
 import type { Search } from '../workers/useSearch';
 import { STUDY } from '../words/views/study';

@@ -2,7 +2,7 @@ import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { useAwake } from '../shell/awake';
 import { useCommands, type CommandInfo } from '../shell/keys';
-import { Signs } from '../ui/Signs';
+import { Signs } from '../letters/Signs';
 import { Button } from '../ui/Button';
 import { STUDY } from '../words/views/study';
 

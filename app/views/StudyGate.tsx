@@ -7,7 +7,7 @@ import { LOOSE } from '../store/editor';
 import { placeOfPath, type StudyView } from '../store/paths';
 import { selectBody, selectLaid, type Laid } from '../store/study';
 import { Button } from '../ui/Button';
-import { Signs } from '../ui/Signs';
+import { Signs } from '../letters/Signs';
 import { OPENING_WORDS } from '../words/open-text';
 import { scaleName } from '../words/scale-text';
 import { isScale } from '../../core';

@@ -1,7 +1,6 @@
 import type { DrillForm, DrillWords, StudyBody, Verdict } from '../../contract';
-import { capital, countWord, degreeOfNote, drillSeconds, glyphs, noteOnDegree, syllableOf, type DrillArticulation, type DrillNote, type DrillOrder, type DrillRhythm, type FingeredStep, type ScaleRef, type Shape } from '../../core'; // prettier-ignore
+import { capital, countWord, degreeOfNote, drillSeconds, glyphs, noteOnDegree, syllableOf, type DrillArticulation, type DrillLine, type DrillNote, type DrillOrder, type DrillRhythm, type FingeredStep, type ScaleRef, type Shape } from '../../core'; // prettier-ignore
 import { noteText, type Naming } from '../neck/marks';
-import type { Drilled } from '../store/practice/drilled';
 import { counted } from './count-text';
 import { FINGER_WORDS } from './route-text';
 import { scaleName, twinRoot } from './scale-text';
@@ -118,7 +117,14 @@ export function timeWords(seconds: number): string {
   return `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${minutes % 60} min` : ''}`;
 }
 
-export const drillFacts = (d: Drilled, tempo: number): string =>
+/** What there is to say of a drill before it is played. */
+interface DrillFacts {
+  readonly form: Pick<DrillForm, 'articulation'>;
+  readonly notes: readonly unknown[];
+  readonly line: DrillLine;
+}
+
+export const drillFacts = (d: DrillFacts, tempo: number): string =>
   `${counted(d.notes.length, 'note')}, ${counted(d.line.beats, 'beat')}, ${timeWords(drillSeconds(d.line, tempo))} a pass · ${ARTICULATION_WORDS[d.form.articulation]}`;
 
 /** A pass of more than this many seconds is told before it is begun. */

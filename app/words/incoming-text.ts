@@ -1,10 +1,19 @@
-import type { Choices, Incoming } from '../files/read-files';
+import type { Bundle } from '../../contract';
+import type { Instrument } from '../../core';
 import { counted } from './count-text';
 import { isolated } from './name-text';
 import { instrumentWords } from './tuning-text';
 
+/** What a file will bring, as far as it is spoken of. */
+type Brings =
+  | { readonly kind: 'licks'; readonly licks: readonly { readonly name: string }[] }
+  | { readonly kind: 'notebook'; readonly bundle: Bundle }
+  | { readonly kind: 'instrument'; readonly instrument: Instrument }
+  | { readonly kind: 'asks' }
+  | { readonly kind: 'refused'; readonly why: string };
+
 /** What a file will bring, in words. */
-export function incomingWords(item: Incoming): string {
+export function incomingWords(item: Brings): string {
   switch (item.kind) {
     case 'licks':
       return item.licks.length === 1 ? `a lick, “${isolated(item.licks[0].name)}”` : counted(item.licks.length, 'lick');
@@ -19,8 +28,15 @@ export function incomingWords(item: Incoming): string {
   }
 }
 
+/** A line of a file: its notes, and how many of them lie beyond the neck. */
+interface Voice {
+  readonly name: string;
+  readonly notes: number;
+  readonly beyond: number;
+}
+
 /** A line of a file as a choice: "Guitar, staff 2: 24 notes, 3 beyond the neck". */
-export const voiceWords = ({ name, notes, beyond }: Choices['voices'][number]): string =>
+export const voiceWords = ({ name, notes, beyond }: Voice): string =>
   `${name}: ${counted(notes, 'note')}${beyond ? `, ${beyond} beyond the neck` : ''}`;
 
 /** What a format could not hold of a line that went out as a file. */

@@ -1,7 +1,5 @@
-import type { Opening } from '../store/opening';
-
 /** Why a study could not be opened. */
-export const OPENING_WORDS: Record<Exclude<Opening, 'open'>, string> = {
+export const OPENING_WORDS = {
   missing: 'That study is gone; it may have been deleted in another window.',
   offline: 'The server does not answer. Start it again with npm start; nothing is lost.',
   'not-let-in': 'This device is not let in, or no more. Load the page again and type in the code.',

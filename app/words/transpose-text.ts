@@ -1,3 +1,4 @@
+import type { MoveLeft, StudyMove, MovePreview } from '../../contract';
 import {
   compareScales,
   countWord,
@@ -10,8 +11,6 @@ import {
   type Place,
   type ScaleRef,
 } from '../../core';
-import type { Left, StudyMove } from '../store/transpose';
-import type { Preview } from '../store/transpose-preview';
 import { listWords, scaleName } from './scale-text';
 import { instrumentWords } from './tuning-text';
 
@@ -50,7 +49,7 @@ function says(before: number[], after: number[]): string {
 }
 
 /** What changed, string by string; strings that either neck has. */
-export function stringChanges({ before, after }: Preview): StringChange[] {
+export function stringChanges({ before, after }: MovePreview): StringChange[] {
   const to = after ?? { ...before, places: [] };
   const count = Math.max(before.instrument.strings.length, to.instrument.strings.length);
   const open = (i: Instrument, k: number): string => i.strings[k]?.open ?? 'none';
@@ -75,7 +74,7 @@ export function modeChangeWords(from: ScaleRef, to: ScaleRef): string {
 }
 
 /** What the move did, in a sentence. */
-export function previewWords(move: StudyMove, p: Preview): string {
+export function previewWords(move: StudyMove, p: MovePreview): string {
   if (!p.after) return move.kind === 'root' ? 'No rung has its root there.' : 'It does not fit on that neck.';
   const { before, after } = p;
   switch (move.kind) {
@@ -92,7 +91,7 @@ export function previewWords(move: StudyMove, p: Preview): string {
   }
 }
 
-function tuningWords(keep: 'sound' | 'shape' | 'layout', { before, after, became }: Preview): string {
+function tuningWords(keep: 'sound' | 'shape' | 'layout', { before, after, became }: MovePreview): string {
   const to = after ? instrumentWords(after.instrument) : '';
   if (keep === 'sound') return `The same pitches on ${to}.`;
   if (keep === 'layout') return `${scaleName(before.scale)} laid out afresh on ${to}.`;
@@ -100,7 +99,7 @@ function tuningWords(keep: 'sound' | 'shape' | 'layout', { before, after, became
 }
 
 /** What stays behind: "The lick “Latch” does not fit there. It stays as it is, and says so." */
-export function leftWords({ kind, name, count }: Left): string {
+export function leftWords({ kind, name, count }: MoveLeft): string {
   if (kind === 'pins')
     return `${count === 1 ? 'One settled finger lies' : `${count} settled fingers lie`} in no shape there. ${count === 1 ? 'It stays' : 'They stay'} with the study, for when you come back.`;
   return `The ${kind} “${name}” does not fit there. It stays as it is, and says so.`;

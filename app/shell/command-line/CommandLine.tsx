@@ -6,7 +6,7 @@ import { change, nowOf } from '../../store/change';
 import { viewPath, type StudyView } from '../../store/paths';
 import { prefsNow } from '../../store/prefs';
 import { Chooser } from '../../ui/Chooser';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { runCommand } from '../keys';
 import { closePanel } from '../panels';
 import { askPrint } from '../print-ask';

@@ -7,7 +7,7 @@ import { change } from '../../store/change';
 import { addLicks } from '../../store/licks';
 import { viewPath } from '../../store/paths';
 import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { incomingWords } from '../../words/incoming-text';
 import { isolated } from '../../words/name-text';
 import { refusalWords } from '../../words/save-text';

@@ -3,7 +3,7 @@ import { defaultSchool, type NeckNote, type Route, type Shape } from '../../../c
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { ask, askFrom, askTo, endsNow, placeOf, routeEnds, type Ends } from '../../store/connection';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { endWords, goalWords, lineWords, placeWords } from '../../words/route-text';
 import { scaleName } from '../../words/scale-text';
 import { SCHOOL_WORDS } from '../../words/school-text';

@@ -1,7 +1,7 @@
 import { ascii } from '../../../core';
 import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { matchEnds, type EndChoice } from '../../words/end-text';
 import { CONNECT } from '../../words/views/connect';
 

@@ -9,7 +9,7 @@ import { useAppDispatch } from '../../store';
 import { solveAgain } from '../../store/connection';
 import { edited } from '../../store/editor';
 import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { useToggle } from '../../ui/useToggle';
 import { counted } from '../../words/count-text';
 import { keptOnWords, keptSettingWords } from '../../words/kept-text';

@@ -7,7 +7,7 @@ import { dropRoute, renameRoute, reorderRoute } from '../../store/connection';
 import { edited } from '../../store/editor';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { counted } from '../../words/count-text';
 import { WAY_WORDS } from '../../words/route-text';
 import { isolated } from '../../words/name-text';

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import type { Connection } from '../../../contract';
 import { CoreError, midiOf, placeKey, placesOf, samePlace, spellerIn, whyStep, type FingeredStep, type FingeringSchool, type Hand, type Instrument, type Place, type ScaleRef } from '../../../core'; // prettier-ignore
 import { Panel } from '../../ui/Panels';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { COST_WORDS, FINGER_WORDS, MOVE_WORDS, placeWords } from '../../words/route-text';
 import { CONNECT } from '../../words/views/connect';
 

@@ -8,7 +8,7 @@ import { addHandout, copyHandout, dropHandout, setHandout } from '../../store/ha
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
 import { Select } from '../../ui/Select';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { partWords } from '../../words/handout-text';
 import { isolated } from '../../words/name-text';
 import { HANDOUT } from '../../words/views/handout';

@@ -9,7 +9,7 @@ import { lineOut } from '../../files/papers';
 import { Button } from '../../ui/Button';
 import { download, fileName } from '../../ui/files';
 import { Panel } from '../../ui/Panels';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { useSheet } from '../../workers/useSheet';
 import { counted } from '../../words/count-text';
 import { missingWords } from '../../words/incoming-text';

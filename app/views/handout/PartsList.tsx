@@ -15,7 +15,7 @@ import { MOST_HANDOUT_TEXT, type Handout, type HandoutPart } from '../../../cont
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { dropPart, movePart, setText } from '../../store/handouts';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { HANDOUT } from '../../words/views/handout';
 
 interface Props {

@@ -10,7 +10,7 @@ import { harmonySet } from '../../store/harmony';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
 import { Select } from '../../ui/Select';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { HARMONY } from '../../words/views/harmony';
 import { Check } from '../practise/Choices';
 import { usePractise } from '../PractiseIt';

@@ -5,7 +5,7 @@ import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { HARMONY } from '../../words/views/harmony';
 
 interface Props {

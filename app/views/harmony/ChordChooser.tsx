@@ -1,6 +1,6 @@
 import { chordNotes, type ModeChord } from '../../../core';
 import { Chooser, type Choice } from '../../ui/Chooser';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { chordProblem } from '../../words/harmony-text';
 import { MAP } from '../../words/views/map';
 

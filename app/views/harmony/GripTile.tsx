@@ -1,7 +1,7 @@
 import { glyphs, type Instrument, type Place } from '../../../core';
 import { degreesUnder } from '../../files/papers';
 import { GripBox } from '../../neck/GripBox';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { gripText } from '../../words/grip-text';
 import { HARMONY } from '../../words/views/harmony';
 

@@ -5,7 +5,7 @@ import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
 import { Segmented } from '../../ui/Segmented';
 import { Select } from '../../ui/Select';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { HARMONY } from '../../words/views/harmony';
 import type { GripsJob } from '../../workers/grips.worker';
 import { useGrips } from '../../workers/useSearch';

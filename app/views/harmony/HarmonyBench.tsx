@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { StudyBody } from '../../../contract';
 import { parseChord, toneName, type ModeChord, type Place, type Shape } from '../../../core';
 import { useAppSelector } from '../../store';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { HARMONY } from '../../words/views/harmony';
 import { HearProblem } from '../HearTools';
 import { StudyFooter } from '../StudyFooter';

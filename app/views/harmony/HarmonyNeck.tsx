@@ -13,7 +13,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { placePressed } from '../../store/harmony';
 import { usePrefs } from '../../store/prefs';
 import { selectNotes } from '../../store/study';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { degreesOfGrip, gripText } from '../../words/grip-text';
 import { scaleOf } from '../../words/harmony-text';
 import { HARMONY } from '../../words/views/harmony';

@@ -5,7 +5,7 @@ import { change } from '../../store/change';
 import { edited } from '../../store/editor';
 import { typedScale } from '../../store/moves';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { HARMONY } from '../../words/views/harmony';
 import { ScalePart } from '../map/ScalePart';
 import { RungChoice } from '../RungChoice';

@@ -4,7 +4,7 @@ import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
 import { harmonySet, type Harmony } from '../../store/harmony';
 import { Segmented } from '../../ui/Segmented';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { chainOf } from '../../words/harmony-text';
 import { scaleName } from '../../words/scale-text';
 import { HARMONY } from '../../words/views/harmony';

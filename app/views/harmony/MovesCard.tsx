@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { StudyBody } from '../../../contract';
 import { CoreError, gripTravel, moveGrip, type Grip, type GripMoves, type Place } from '../../../core';
 import { Panel } from '../../ui/Panels';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { gripText, readingsOf } from '../../words/grip-text';
 import { HARMONY } from '../../words/views/harmony';
 import { GripGrid } from './GripGrid';

@@ -2,7 +2,7 @@ import type { StudyBody } from '../../../contract';
 import { CoreError, parseGrip, type Place } from '../../../core';
 import { Chooser, type Choice } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { gripText, readingsOf } from '../../words/grip-text';
 import { HARMONY } from '../../words/views/harmony';
 import { MAP } from '../../words/views/map';

@@ -6,7 +6,7 @@ import { useSaveInstrumentMutation } from '../../store/api';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { differenceWords, fanned, tightened, tuningsFor, withStringCount } from '../../words/instrument-text';
 import { StringRows } from './StringRows';
 import { INSTRUMENTS } from '../../words/views/instruments';

@@ -14,7 +14,7 @@ import { change } from '../../store/change';
 import { withInstrument } from '../../store/moves';
 import { usePageTitle } from '../../shell/title';
 import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { UndoBar } from '../../ui/UndoBar';
 import { instrumentWords } from '../../words/tuning-text';
 import { InstrumentFiles } from './InstrumentFiles';

@@ -1,6 +1,6 @@
 import { midiOf, type Instrument, type InstrumentString } from '../../../core';
 import { tensionWords } from '../../words/instrument-text';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { INSTRUMENTS } from '../../words/views/instruments';
 
 interface Props {

@@ -3,7 +3,7 @@ import type { StudyBody } from '../../../contract';
 import { checkLine, startsOf, struckNotes, type FingeredStep, type Instrument, type LickNote, type Place } from '../../../core';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { faultWords } from '../../words/lick-text';
 import { placeWords } from '../../words/route-text';
 import { scaleName } from '../../words/scale-text';

@@ -4,7 +4,7 @@ import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { Panel } from '../../ui/Panels';
 import { Select } from '../../ui/Select';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import {
   defaultSchool,
   alongScale,

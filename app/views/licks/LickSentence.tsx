@@ -6,7 +6,7 @@ import { changeLick } from '../../store/licks';
 import { Chooser } from '../../ui/Chooser';
 import { Select } from '../../ui/Select';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { counted } from '../../words/count-text';
 import { lickLength } from '../../words/lick-text';
 import { scaleName } from '../../words/scale-text';

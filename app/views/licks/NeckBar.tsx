@@ -5,7 +5,7 @@ import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
 import { changeLick } from '../../store/licks';
 import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { scaleName } from '../../words/scale-text';
 import { instrumentWords } from '../../words/tuning-text';
 import { LICKS } from '../../words/views/licks';

@@ -12,7 +12,7 @@ import { intoStudy } from '../../store/into';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { LICKS } from '../../words/views/licks';
 
 type Read = { readonly line: ReturnType<typeof readTab> } | { readonly why: string };

@@ -6,7 +6,7 @@ import { useEar } from '../../sound/listen/ear';
 import type { SourceName } from '../../sound/listen/listen-prefs';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { LISTEN } from '../../words/views/listen';
 import { useTuner, type Tuner } from './useTuner';
 

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { PassCharts } from '../../../contract';
 import { Chart, Grid, HEIGHT, PAD, shortDay, Text } from '../../ui/Chart';
 import { Segmented } from '../../ui/Segmented';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { LOG } from '../../words/views/log';
 import { dayNumber, minuteBars, tempoPoints } from './charts';
 

@@ -5,7 +5,7 @@ import { useCorrectPassMutation, useDeletePassMutation, useRestorePassMutation }
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { UndoBar } from '../../ui/UndoBar';
 import { ORDER_WORDS, RHYTHM_WORDS, timeWords, VERDICT_WORDS } from '../../words/drill-text';
 import { LOG } from '../../words/views/log';

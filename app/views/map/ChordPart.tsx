@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { isScale, type ScaleRef } from '../../../core';
 import { Button } from '../../ui/Button';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { chordsIn } from '../../words/harmony-text';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { harmonySet } from '../../store/harmony';

@@ -9,7 +9,7 @@ import { change } from '../../store/change';
 import { usePrefs } from '../../store/prefs';
 import { keepPlayed } from '../../store/practice/played';
 import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { isOfScale } from '../../words/heard-text';
 import { LISTEN } from '../../words/views/listen';
 import type { FreePlay } from './useFreePlay';

@@ -1,7 +1,7 @@
 import type { Instrument, Layout, ScaleRef } from '../../../core';
 import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { readGrip, type Under } from '../../words/grip-text';
 import { MAP } from '../../words/views/map';
 

@@ -6,7 +6,7 @@ import { seamConnection } from '../../store/connection';
 import { buildNext, withPins } from '../../store/moves';
 import type { Laid } from '../../store/study';
 import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { overWords } from '../../words/bend-text';
 import { downWords } from '../../words/choice-text';
 import { wordsIn } from '../../words/own-words';

@@ -3,7 +3,7 @@ import { useOwnScales } from '../../store/own-scales';
 import { Button } from '../../ui/Button';
 import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { matchScales, scaleName } from '../../words/scale-text';
 import { MAP } from '../../words/views/map';
 

@@ -3,7 +3,7 @@ import { degreesOf, type ScaleRef } from '../../../core';
 import { useCreateScaleMutation, useDeleteScaleMutation, useRestoreScaleMutation, useSaveScaleMutation } from '../../store/api';
 import { useOwnScale, type KeptScale } from '../../store/own-scales';
 import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { isolated } from '../../words/name-text';
 import { refusalWords } from '../../words/save-text';
 import { MAP } from '../../words/views/map';

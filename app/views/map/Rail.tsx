@@ -13,7 +13,7 @@ import {
   type DegreeName,
   type ScaleRef,
 } from '../../../core';
-import { Signs, SvgSigns } from '../../ui/Signs';
+import { Signs, SvgSigns } from '../../letters/Signs';
 import { MAP } from '../../words/views/map';
 
 interface Props {

@@ -1,7 +1,7 @@
 import type { Instrument, ScaleRef, Shape } from '../../../core';
 import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { noRootWords, readRoot, rootsFor, rootWords, type RootWish } from '../../words/root-text';
 import { MAP } from '../../words/views/map';
 

@@ -7,7 +7,7 @@ import { edited } from '../../store/editor';
 import { useOwnScale } from '../../store/own-scales';
 import { withScale } from '../../store/moves';
 import { Segmented } from '../../ui/Segmented';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { bendHints, bentWords, changeWords } from '../../words/bend-text';
 import { scaleName } from '../../words/scale-text';
 import { OwnScalePart } from './OwnScalePart';

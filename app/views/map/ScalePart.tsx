@@ -3,7 +3,7 @@ import type { OwnScale } from '../../../contract';
 import { useOwnScales } from '../../store/own-scales';
 import { Chooser } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { askedScale, matchScales, scaleName, splitScaleText, tonicsFor } from '../../words/scale-text';
 import { isolated } from '../../words/name-text';
 import { MAP } from '../../words/views/map';

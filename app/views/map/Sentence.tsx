@@ -3,7 +3,7 @@ import { hangsOn, isScale, rootPlaces, ruleOf, type Instrument, type Layout, typ
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { fingerOf, leadRoot, toRoot, typedScale, withInstrument, withLayout } from '../../store/moves';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { scaleFacts } from '../../words/scale-text';
 import { EarPart } from '../listen/EarPart';
 import { PractiseIt, THE_SHAPE } from '../PractiseIt';

@@ -1,6 +1,6 @@
 import { degreesOf, glyphs, isScale, type DegreeName, type ScaleRef } from '../../../core';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { listWords } from '../../words/scale-text';
 import { MAP } from '../../words/views/map';
 

@@ -3,7 +3,7 @@ import { Chooser } from '../../ui/Chooser';
 import { NumberField } from '../../ui/NumberField';
 import { Segmented } from '../../ui/Segmented';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { instrumentWords, matchTunings, retuned, stringsWord, type TuningChoice } from '../../words/tuning-text';
 import { MAP } from '../../words/views/map';
 

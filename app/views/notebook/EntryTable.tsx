@@ -13,7 +13,7 @@ import { FolderOpen } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { useAppSelector } from '../../store';
 import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { counted } from '../../words/count-text';
 import { dayWords } from '../../words/date-text';
 import type { Entry } from '../../words/notebook-text';

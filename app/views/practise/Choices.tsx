@@ -1,5 +1,5 @@
 import { RadioGroup } from 'radix-ui';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 
 interface Option<T extends string> {
   readonly value: T;

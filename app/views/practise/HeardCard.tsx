@@ -7,7 +7,7 @@ import { change } from '../../store/change';
 import type { Drilled } from '../../store/practice/drilled';
 import { drillWeakSpots } from '../../store/practice/weak';
 import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { scoreWords, timingWords, weakWords } from '../../words/heard-text';
 import { CONNECT } from '../../words/views/connect';
 import { LISTEN } from '../../words/views/listen';

@@ -13,7 +13,7 @@ import { selectRung, type Laid } from '../../store/study';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { Panel } from '../../ui/Panels';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { STATE_SIGNS, standWords } from '../../words/plan-text';
 import { layoutWords } from '../../words/layout-text';
 import { scaleName } from '../../words/scale-text';

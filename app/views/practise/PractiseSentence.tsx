@@ -7,7 +7,7 @@ import { withForm } from '../../store/practice/edit';
 import { Button } from '../../ui/Button';
 import { Chooser } from './Choices';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { orderWords, RHYTHM_WORDS } from '../../words/drill-text';
 import { PRACTISE } from '../../words/views/practise';
 import { TempoFields } from '../HearTools';

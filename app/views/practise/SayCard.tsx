@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { glyphs, TICKS, type ScaleRef } from '../../../core';
-import { SvgSigns, Signs } from '../../ui/Signs';
+import { SvgSigns, Signs } from '../../letters/Signs';
 import type { Drilled } from '../../store/practice/drilled';
 import { usePrefs } from '../../store/prefs';
 import { sayOf } from '../../words/drill-text';

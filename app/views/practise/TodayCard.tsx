@@ -13,7 +13,7 @@ import { practisePrefs } from '../../store/practice/practise-prefs';
 import { useRoundsQuery } from '../../store/practice/log-api';
 import { askWarmUp } from '../../store/practice/wish';
 import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { isolated } from '../../words/name-text';
 import { minutesWords, todayWords } from '../../words/plan-text';
 import { PRACTISE } from '../../words/views/practise';

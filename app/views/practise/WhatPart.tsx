@@ -3,7 +3,7 @@ import type { Shape } from '../../../core';
 import { Segmented } from '../../ui/Segmented';
 import { Select } from '../../ui/Select';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { isolated } from '../../words/name-text';
 import { PRACTISE } from '../../words/views/practise';
 import { RungChoice } from '../RungChoice';

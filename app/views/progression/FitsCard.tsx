@@ -5,7 +5,7 @@ import { change } from '../../store/change';
 import { withLock, withProgression } from '../../store/progressions';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { scaleOf } from '../../words/harmony-text';
 import { PROGRESSION } from '../../words/views/progression';
 import { HearProblem } from '../HearTools';

@@ -5,7 +5,7 @@ import { change } from '../../store/change';
 import { overSet } from '../../store/over';
 import { withProgression, withText, type Form } from '../../store/progressions';
 import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { PROGRESSION } from '../../words/views/progression';
 
 type Fault = Form['faults'][number];

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, type RefObject } from 'react';
 import type { KeptProgression } from '../../../contract';
 import { useAppDispatch } from '../../store';
 import { overSet } from '../../store/over';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { scaleOf } from '../../words/harmony-text';
 import { PROGRESSION } from '../../words/views/progression';
 import type { Ear } from '../../store/ear';

@@ -4,7 +4,7 @@ import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { inKey, withProgression } from '../../store/progressions';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { tonicsFor } from '../../words/scale-text';
 import { PROGRESSION } from '../../words/views/progression';
 

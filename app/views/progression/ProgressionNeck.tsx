@@ -11,7 +11,7 @@ import { keepInSight, useNeckGeometry } from '../../neck/useNeckGeometry';
 import { useAppDispatch } from '../../store';
 import type { Ear } from '../../store/ear';
 import { overSet } from '../../store/over';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { scaleOf } from '../../words/harmony-text';
 import { PROGRESSION } from '../../words/views/progression';
 import { useAhead } from './useAhead';

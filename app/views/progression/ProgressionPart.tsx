@@ -9,7 +9,7 @@ import { addForm, addWritten, dropProgression, duplicate, withProgression } from
 import { Button } from '../../ui/Button';
 import { Chooser, type Choice } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { isolated } from '../../words/name-text';
 import { PROGRESSION } from '../../words/views/progression';
 

@@ -9,7 +9,7 @@ import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { SentencePart } from '../../ui/SentencePart';
 import { EarPart } from '../listen/EarPart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { scaleOf } from '../../words/harmony-text';
 import { isolated } from '../../words/name-text';
 import { PROGRESSION } from '../../words/views/progression';

@@ -6,7 +6,7 @@ import { overSet } from '../../store/over';
 import { withProgression } from '../../store/progressions';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { scaleOf } from '../../words/harmony-text';
 import { SentencePart } from '../../ui/SentencePart';
 import { PROGRESSION } from '../../words/views/progression';

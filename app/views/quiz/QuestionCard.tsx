@@ -3,7 +3,7 @@ import { canBePlayed, glyphs, readNames, type QuizGiven } from '../../../core';
 import { canPerform, useEar } from '../../sound/listen/ear';
 import type { Asking } from '../../store/practice/quiz';
 import { Button } from '../../ui/Button';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { useKeyed } from '../../ui/useKeyed';
 import { questionWords, rightWords } from '../../words/quiz-text';
 import { QUIZ } from '../../words/views/quiz';

@@ -4,7 +4,7 @@ import { quizPrefs, setQuizPrefs, type QuizPrefs } from '../../store/practice/qu
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { QUIZ_GROUPS, QUIZ_WORDS } from '../../words/quiz-text';
 import { scaleName } from '../../words/scale-text';
 import { QUIZ } from '../../words/views/quiz';

@@ -10,7 +10,7 @@ import { leafBecame } from '../../store/open';
 import { viewPath } from '../../store/paths';
 import { Button } from '../../ui/Button';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { isolated } from '../../words/name-text';
 import { refusalWords } from '../../words/save-text';
 import { DemoOffer } from './DemoOffer';

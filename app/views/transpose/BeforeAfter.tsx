@@ -1,3 +1,4 @@
+import type { MovePreview } from '../../../contract';
 import { useEffect, useMemo, type ReactNode } from 'react';
 import { glyphs, neckNotes } from '../../../core';
 import { fretX, type NeckGeometry } from '../../neck/geometry';
@@ -9,9 +10,8 @@ import type { NeckMark } from '../../neck/marks';
 import { degreeMarks } from '../../neck/path';
 import { keepInSight, useNeckGeometry, useNeckUnder } from '../../neck/useNeckGeometry';
 import { usePrefs } from '../../store/prefs';
-import type { Preview } from '../../store/transpose-preview';
 import { Panel } from '../../ui/Panels';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { scaleName } from '../../words/scale-text';
 import { pitchesOf, stringChanges } from '../../words/transpose-text';
 import { instrumentWords } from '../../words/tuning-text';
@@ -20,7 +20,7 @@ import { TRANSPOSE } from '../../words/views/transpose';
 const GAPS = { wide: 27, close: 24 };
 
 /** Two necks, one over the other fret by fret, what moved drawn between them, and what changed string by string. */
-export function BeforeAfter({ preview, children }: { readonly preview: Preview; readonly children: ReactNode }) {
+export function BeforeAfter({ preview, children }: { readonly preview: MovePreview; readonly children: ReactNode }) {
   return (
     <div className="grid grid-cols-1 items-start gap-3 max-sm:contents xl:grid-cols-[minmax(0,1fr)_23rem]">
       <Necks preview={preview} />
@@ -32,17 +32,17 @@ export function BeforeAfter({ preview, children }: { readonly preview: Preview; 
   );
 }
 
-type Side = NonNullable<Preview['after']>;
+type Side = NonNullable<MovePreview['after']>;
 
-function useSideMarks({ instrument, scale, places }: Side, gone: Preview['gone']): NeckMark[] {
+function useSideMarks({ instrument, scale, places }: Side, gone: MovePreview['gone']): NeckMark[] {
   const naming = usePrefs();
   const notes = useMemo(() => neckNotes(instrument, scale), [instrument, scale]);
   return useMemo(() => degreeMarks(notes, places, gone, naming), [notes, places, gone, naming]);
 }
 
-const NONE: Preview['gone'] = [];
+const NONE: MovePreview['gone'] = [];
 
-function Necks({ preview: { before, after, gone } }: { readonly preview: Preview }) {
+function Necks({ preview: { before, after, gone } }: { readonly preview: MovePreview }) {
   const then = after ?? before;
   const span = Math.max(before.instrument.frets, then.instrument.frets);
   const neck = useNeckGeometry(before.instrument, GAPS, span);
@@ -137,7 +137,7 @@ function Card({ title, side: { instrument, scale }, g, scrolls, marks }: CardPro
   );
 }
 
-function Changes({ preview }: { readonly preview: Preview }) {
+function Changes({ preview }: { readonly preview: MovePreview }) {
   const { before, gone } = preview;
   const changes = useMemo(() => stringChanges(preview), [preview]);
   return (

@@ -1,4 +1,4 @@
-import type { StudyBody } from '../../../contract';
+import type { StudyBody, MoveKeep, StudyMove } from '../../../contract';
 import { brightnessOrder, chromaOf, isOnNeck, isScale, movedKey, nutFret, relatedModes, toKey, type Instrument, type Place, type ScaleRef, type Shape } from '../../../core'; // prettier-ignore
 import { LIMITS } from '../../../core';
 import { Chooser } from '../../ui/Chooser';
@@ -6,8 +6,7 @@ import { NumberField } from '../../ui/NumberField';
 import { Segmented } from '../../ui/Segmented';
 import { Select } from '../../ui/Select';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../ui/Signs';
-import { type Keep, type StudyMove } from '../../store/transpose';
+import { Signs } from '../../letters/Signs';
 import { rootStrings, type Line } from '../../store/transpose-preview';
 import { scaleName, tonicsFor } from '../../words/scale-text';
 import { byWords, MOVE_NAMES, modeChangeWords } from '../../words/transpose-text';
@@ -196,7 +195,7 @@ function ModeMove({ body, move, onMove }: Props) {
   );
 }
 
-const KEEPS: { readonly value: Keep; readonly label: string }[] = [
+const KEEPS: { readonly value: MoveKeep; readonly label: string }[] = [
   { value: 'sound', label: TRANSPOSE.sound },
   { value: 'shape', label: TRANSPOSE.shape },
   { value: 'layout', label: TRANSPOSE.layout },
@@ -206,8 +205,8 @@ const low = (open: string[]): string => [...open].reverse().join(' ').replace(/-
 function TuningMove({ body, line, move, onMove }: Props) {
   const from = line?.neck ?? body.instrument;
   const now: Instrument = move.kind === 'tuning' ? move.instrument : from;
-  const keep: Keep = move.kind === 'tuning' ? (line && move.keep === 'layout' ? 'sound' : move.keep) : 'sound';
-  const set = (instrument: Instrument, kept: Keep = keep): void => onMove({ kind: 'tuning', instrument, keep: kept });
+  const keep: MoveKeep = move.kind === 'tuning' ? (line && move.keep === 'layout' ? 'sound' : move.keep) : 'sound';
+  const set = (instrument: Instrument, kept: MoveKeep = keep): void => onMove({ kind: 'tuning', instrument, keep: kept });
   return (
     <>
       <SentencePart
@@ -249,7 +248,7 @@ function TuningMove({ body, line, move, onMove }: Props) {
           onChange={(capo) => set({ ...now, capo })}
         />
       </div>
-      <Segmented<Keep> label={TRANSPOSE.keep} value={keep} options={line ? KEEPS.slice(0, 2) : KEEPS} onChange={(k) => set(now, k)} />
+      <Segmented<MoveKeep> label={TRANSPOSE.keep} value={keep} options={line ? KEEPS.slice(0, 2) : KEEPS} onChange={(k) => set(now, k)} />
     </>
   );
 }

@@ -1,6 +1,6 @@
+import type { StudyMove } from '../../../contract';
 import { useCommands } from '../../shell/keys';
 import { useAppDispatch } from '../../store';
-import type { StudyMove } from '../../store/transpose';
 import { keyStepped } from '../../store/transposing';
 import { TRANSPOSE_COMMANDS } from './transpose-commands';
 

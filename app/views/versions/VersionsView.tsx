@@ -16,7 +16,7 @@ import { rungIndex } from '../../store/study';
 import { usePageTitle } from '../../shell/title';
 import { Button } from '../../ui/Button';
 import { Facts as FactList, Panel } from '../../ui/Panels';
-import { Signs } from '../../ui/Signs';
+import { Signs } from '../../letters/Signs';
 import { changeWords } from '../../words/change-text';
 import { momentWords } from '../../words/date-text';
 import { layoutWords } from '../../words/layout-text';
