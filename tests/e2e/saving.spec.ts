@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import Sqlite from 'better-sqlite3';
 import { writeFileSync, readFileSync } from 'node:fs';
-import { expect, FIRST_PORT, inConflict, kill, newDb, openMap, saved, startServer, test, typeInto } from './support';
+import { expect, FIRST_PORT, inConflict, kill, newDb, openMap, saved, startServer, test, typeInto, whollyLoaded } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 
@@ -19,6 +19,7 @@ test('what was saved survives a killed server and a new day', async ({ page, ser
 
 test('an edit made while the server is away is kept and sent when it is back', async ({ page, server }) => {
   await openMap(page, server.url);
+  await whollyLoaded(page);
   await kill(server, 'SIGKILL');
   await typeInto(page, 'tonic and scale', 'C# phrygian dominant');
   await expect(page.getByRole('alert')).toContainText('Not on the server yet');

@@ -2,7 +2,7 @@ import { chromium, type Browser, type Page } from '@playwright/test';
 import jsQR from 'jsqr';
 import { faults } from './axe';
 import { makeCertificate, makeNetworks, type Networks } from '../support/networks';
-import { expect, FIRST_PORT, kill, newDb, openMap, part, saved, startServer, test, typeInto, type Running } from './support';
+import { expect, FIRST_PORT, kill, newDb, openMap, part, saved, startServer, test, typeInto, type Running, whollyLoaded } from './support';
 
 // The desk is a browser on this machine; the stand one in another network namespace, as on a tablet of the same network.
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
@@ -133,6 +133,7 @@ test('the network goes and comes back: what was changed on both sides meanwhile 
   const server = await shared();
   await openMap(page, server.url);
   const tab = await tablet(server);
+  await whollyLoaded(tab);
   nets.unplug();
   await typeInto(tab, 'tonic and scale', 'G dorian');
   await expect(tab.getByRole('alert')).toContainText('Not on the server yet', { timeout: 30_000 });

@@ -87,6 +87,10 @@ export const notFollowing = (page: Page): Promise<unknown> =>
     localStorage.setItem(key, JSON.stringify({ ...prefs, follow: 'off' }));
   });
 
+/** What loads once the first view stands is there: from now on the server may go. */
+export const whollyLoaded = (page: Page): Promise<void> =>
+  expect.poll(() => page.evaluate(() => performance.getEntriesByType('resource').some((r) => r.name.includes('/ChooserBox-')))).toBe(true);
+
 export const saved = (page: Page): Promise<void> => expect(page.locator('[data-save=saved]')).toBeVisible();
 export const part = (page: Page, name: string) => page.locator(`[data-part="${name}"]`);
 

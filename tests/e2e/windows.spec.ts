@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, inConflict, kill, openMap, saved, startServer, test, typeInto, type Running } from './support';
+import { expect, inConflict, kill, openMap, saved, startServer, test, typeInto, type Running, whollyLoaded } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const portOf = (s: Running): number => Number(new URL(s.url).port);
@@ -73,6 +73,8 @@ test('two windows with the server away: both edits are there when it is back', a
   await openMap(page, server.url);
   const other = await context.newPage();
   await openMap(other, server.url);
+  await whollyLoaded(page);
+  await whollyLoaded(other);
   await kill(server, 'SIGKILL');
   await typeInto(page, 'tonic and scale', 'Bb mixo');
   await typeInto(other, 'tonic and scale', 'Eb lydian');
@@ -125,6 +127,7 @@ test('with the server away a reload still opens the application with the drafts'
   });
   await page.reload();
   await expect(heading(page)).toContainText('Dorian');
+  await whollyLoaded(page);
   await kill(server, 'SIGKILL');
   await typeInto(page, 'tonic and scale', 'C# phrygian dominant');
   await expect(page.getByRole('alert')).toContainText('Not on the server yet');
