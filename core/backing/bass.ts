@@ -48,7 +48,9 @@ function timesIn(feel: Feel, pulses: readonly Pulse[], begins: number): { readon
       if (!halfway || !before || pulses.length < 3) return [root];
       return [root, { at: offbeatOf(before, feel), wanted: 'fifth' }, { at: halfway.at, wanted: 'fifth' }, { at: offbeatOf(pulses[pulses.length - 1], feel), wanted: 'approach' }]; // prettier-ignore
     }
-    default:
+    case 'straight':
+    case 'shuffle':
+    case 'slow-triplets':
       return [root, ...rest.map((p, k) => ({ at: p.at, wanted: k === rest.length - 1 ? ('approach' as const) : ('tone' as const) }))];
   }
 }

@@ -22,6 +22,6 @@ export const ORDERS: Readonly<Record<DrillOrder, OrderRule>> = Object.freeze({
   intervals,
   'chord-tones': chordTones,
   random,
-});
+} satisfies Readonly<Record<DrillOrder, OrderRule>>);
 /** The orders of a drill, as they are offered. */
 export const DRILL_ORDERS = Object.keys(ORDERS) as DrillOrder[];

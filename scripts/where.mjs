@@ -1,0 +1,183 @@
+// Proves the rows of "Where things go" in docs/architecture.md that the compiler can prove: the thing is added to a copy in memory;
+// with all files of its row the whole tree compiles, and with any one of them left out it does not. `npm run where [row]`, ten minutes for all.
+import { readFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import ts from 'typescript';
+import { ROOT } from './ensure.mjs';
+
+/** A file as it would be with the thing in it: `put` goes in before `before`, or the file is new. */
+const line = (file, before, put) => ({ file, edit: (text) => inserted(file, text, before, put) });
+const fresh = (file, text) => ({ file, edit: () => text });
+/** Several insertions into one file, that count as one. */
+const lines = (file, ...puts) => ({ file, edit: (text) => puts.reduce((t, [before, put]) => inserted(file, t, before, put), text) });
+
+function inserted(file, text, before, put) {
+  const at = text.indexOf(before);
+  if (at < 0) throw new Error(`${file} no longer holds ${before}`);
+  return text.slice(0, at) + put + text.slice(at);
+}
+
+const ROWS = {
+  'a layout': [
+    fresh(
+      'core/layout/odd-frets.ts',
+      "import type { LayoutRule } from './rule';\nexport const oddFrets: LayoutRule<'odd-frets'> = { fields: {}, lay: () => [], school: () => 'stretch', says: () => 'odd frets', why: () => '', offers: () => [] };\n",
+    ),
+    lines(
+      'core/layout/rules.ts',
+      ['import { splits }', "import { oddFrets } from './odd-frets';\n"],
+      ['  split: splits,', "  'odd-frets': oddFrets,\n"],
+    ),
+    line('core/neck-types.ts', "  | { readonly kind: 'split'", "  | { readonly kind: 'odd-frets' }\n"),
+  ],
+  'a way to connect': [
+    fresh(
+      'core/route/ways/hop.ts',
+      "import { oneStringWay } from './one-string';\nimport type { Crossing, Ways } from './way';\nexport const hopWay = (c: Crossing): Ways => oneStringWay(c);\n",
+    ),
+    lines(
+      'core/route/connect.ts',
+      ['import { seamWay }', "import { hopWay } from './ways/hop';\n"],
+      ['  seam: seamWay,', '  hop: hopWay,\n'],
+      ["  seam: 'Two of these", "  hop: 'No hop.',\n"],
+    ),
+    line('core/line-types.ts', "'seam' | 'one-string'", "'hop' | "),
+    lines(
+      'app/words/route-text.ts',
+      ['  seam: { chip', "  hop: { chip: 'Hop', by: 'hopping', does: 'It hops.' },\n"],
+      ["    case 'region':\n", "    case 'hop':\n      return 'Hop';\n"],
+    ),
+  ],
+  'an order of a drill': [
+    fresh(
+      'core/drill/orders/twice.ts',
+      "import type { OrderRule } from './rule';\nexport const twice: OrderRule = { options: [], play: ({ up: notes }) => [...notes, ...notes] };\n",
+    ),
+    lines('core/drill/orders/index.ts', ['import { random }', "import { twice } from './twice';\n"], ['  octaves,', '  twice,\n']),
+    line('core/drill/types.ts', "'up' | 'down'", "'twice' | "),
+    lines(
+      'app/words/drill-text.ts',
+      ["  'from-root': { title", "  twice: { title: 'Twice', plays: 'all of it, twice' },\n"],
+      ["    case 'octaves':", "    case 'twice':\n      return 'twice';\n"],
+    ),
+  ],
+  'a feel of the backing': [
+    line('core/backing/types.ts', "'waltz', 'bossa'", "'march', "),
+    line('core/backing/drums.ts', '  drone: () => []', '  march: () => [],\n'),
+    line('core/backing/bass.ts', "    case 'drone':", "    case 'march':\n"),
+    line('core/backing/comping.ts', '  drone: () => []', '  march: () => [],\n'),
+    line('app/words/views/progression.ts', "    drone: 'drone',", "    march: 'march',\n"),
+  ],
+  'a kind of question': [
+    fresh(
+      'core/quiz/kinds/twelfth.ts',
+      "import type { QuizRule } from '../types';\nexport const twelfth: QuizRule = { facts: () => [], ask: () => null, pace: [3000, 9000] };\n",
+    ),
+    lines('core/quiz/kinds/index.ts', ['import { under }', "import { twelfth } from './twelfth';\n"], ['  unison,', '  twelfth,\n']),
+    lines(
+      'app/words/quiz-text.ts',
+      ["  unison: 'same", "  twelfth: 'twelfth of a place',\n"],
+      ['    unison: () =>', "    twelfth: () => 'Which is the twelfth?',\n"],
+    ),
+  ],
+  'a click': [
+    lines(
+      'app/sound/click.ts',
+      ["'wood', 'glass'", "'tin', "],
+      ['  wood: { partials', '  tin: { partials: [[900, 1]], ring: 0.1, noise: 0.1 },\n'],
+    ),
+    line('app/words/views/practise.ts', "wood: 'wood', glass", "tin: 'tin', "),
+  ],
+  'a mark': [
+    line('app/neck/marks.ts', "'root' | 'twin-root'", "'ghost' | "),
+    lines(
+      'app/neck/mark-colours.ts',
+      ["  gone: { fill: '#23242a'", "  ghost: { fill: '#23242a', stroke: '#a8a294' },\n"],
+      ["  gone: '#c9c1ae'", "  ghost: '#c9c1ae',\n"],
+    ),
+    line('app/words/mark-text.ts', "  gone: 'left out", "  ghost: 'a ghost',\n"),
+  ],
+  'a tuning': [line('core/instrument/tunings.ts', "  row('drop D'", "  row('drop everything', 'C2 F2 A#2 D#3 G3 C4'),\n")],
+  'a scale': [line('core/scale/catalogue.ts', "      ['dorian', 'Dorian'", "      ['tin', 'Tin', '1 2 3 4 5 6 b7'],\n")],
+  'a form to start from': [
+    line('core/progression/forms.ts', "  'eight bars':", "  'four bars': { scale: 'mixolydian', text: '| C7 | F7 | C7 | G7 |' },\n"),
+  ],
+  'a word of our own': [line('app/words/own-words.ts', "  {\n    word: 'rung'", "  { word: 'tin', says: 'What a lantern is of.' },\n")],
+};
+
+const config = ts.getParsedCommandLineOfConfigFile(
+  join(ROOT, 'tsconfig.json'),
+  { noEmit: true, incremental: true, tsBuildInfoFile: undefined },
+  {
+    ...ts.sys,
+    onUnRecoverableConfigFileDiagnostic: (d) => {
+      throw new Error(String(d.messageText));
+    },
+  },
+);
+const overlay = new Map();
+const sources = new Map();
+const host = ts.createIncrementalCompilerHost(config.options);
+const { readFile, fileExists, getSourceFile } = host;
+host.fileExists = (file) => overlay.has(resolve(file)) || fileExists(file);
+host.readFile = (file) => overlay.get(resolve(file)) ?? readFile(file);
+host.getSourceFile = (file, options, ...rest) => {
+  const text = overlay.get(resolve(file));
+  if (text !== undefined) {
+    const source = ts.createSourceFile(file, text, options, true);
+    source.version = ts.sys.createHash(text);
+    return source;
+  }
+  if (!sources.has(file)) {
+    const source = getSourceFile(file, options, ...rest);
+    if (source) source.version ??= ts.sys.createHash(source.text);
+    sources.set(file, source);
+  }
+  return sources.get(file);
+};
+
+let before;
+/** The first fault of the tree with some files changed, or null. */
+function fault(changes) {
+  overlay.clear();
+  for (const { file, edit } of changes) {
+    const path = resolve(ROOT, file);
+    overlay.set(path, edit(fileExists(path) ? readFileSync(path, 'utf8') : ''));
+  }
+  const names = [...new Set([...config.fileNames.map((f) => resolve(f)), ...overlay.keys()])].filter((f) => !/\.test\.tsx?$/.test(f));
+  const program = ts.createEmitAndSemanticDiagnosticsBuilderProgram(names, config.options, host, before);
+  before = program;
+  const [first] = program.getSemanticDiagnostics();
+  return first
+    ? `${first.file ? first.file.fileName.slice(ROOT.length + 1) : ''}: ${ts.flattenDiagnosticMessageText(first.messageText, ' ').slice(0, 120)}`
+    : null;
+}
+
+const wanted = process.argv.slice(2).join(' ');
+let failed = 0;
+const say = (good, words) => {
+  if (!good) failed++;
+  console.log(`${good ? 'ok    ' : 'FAILED'} ${words}`);
+};
+const table = readFileSync(join(ROOT, 'docs/architecture.md'), 'utf8');
+const asIs = fault([]);
+if (asIs) throw new Error(`the tree itself does not compile: ${asIs}`);
+for (const [row, changes] of Object.entries(ROWS).filter(([name]) => name.includes(wanted))) {
+  const told = table.split('\n').find((l) => l.startsWith(`| ${row} `)) ?? '';
+  for (const { file } of changes.filter(
+    (c) =>
+      !told.includes(c.file) && !told.includes(c.file.split('/').pop()) && !told.includes(`${c.file.split('/').slice(0, -1).join('/')}/`),
+  ))
+    say(false, `${row}: its row does not name ${file}`);
+  const whole = fault(changes);
+  say(
+    whole === null,
+    `${row}: ${changes.length === 1 ? 'one file is' : `${changes.length} files are`} enough${whole ? `: no, ${whole}` : ''}`,
+  );
+  if (changes.length > 1)
+    for (const left of changes) {
+      const missing = fault(changes.filter((c) => c !== left));
+      say(missing !== null, `${row}: without ${left.file} ${missing ? `it does not compile (${missing})` : 'it compiles all the same'}`);
+    }
+}
+process.exit(failed ? 1 : 0);
