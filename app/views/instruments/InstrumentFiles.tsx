@@ -75,9 +75,9 @@ export function InstrumentFiles({ instrument, onRead, onProblem }: Props) {
           onChange={onFiles}
         />
       </div>
-      <p className="mt-1 text-xs text-soft">{INSTRUMENTS.scalaLeavesOut(SCALA_LOSES.join(', '))}</p>
+      <p className="order-last basis-full text-xs text-soft">{INSTRUMENTS.scalaLeavesOut(SCALA_LOSES.join(', '))}</p>
       {asked && (
-        <div role="status" className="mt-2 grid gap-1">
+        <div role="status" className="order-last grid basis-full gap-1">
           <p>{INSTRUMENTS.howHighDoesItSound(asked[0].name)}</p>
           <Register value={null} onChange={(midi) => read(asked, midi)} />
         </div>
