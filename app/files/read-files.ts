@@ -6,7 +6,7 @@ import { readInstrument } from '../../formats/instrument-json';
 import { readLine } from '../../formats/lines';
 import { instrumentFromScala, readKbm, SCALA_LOSES } from '../../formats/scala';
 import { refuseOthers } from '../../formats/told';
-import { licksFromLine, neckFor, PLAINLY, reachOf, type Asked, type Into } from '../store/bring-in';
+import { licksFromLine, neckFor, PLAINLY, reachOf, type Asked, type Destination } from '../store/bring-in';
 
 /** A file with its bytes. */
 export interface NamedBytes {
@@ -20,7 +20,7 @@ export type Wish = Partial<Asked> & { readonly register?: number };
 /** What files are to be read, the study they are meant for, and the wishes for each, by its place among the files. */
 export interface ImportJob {
   readonly files: NamedBytes[];
-  readonly into: Into;
+  readonly into: Destination;
   readonly wishes?: Readonly<Record<number, Wish>>;
   /** Only this one of the files is read. */
   readonly only?: number;
@@ -62,7 +62,7 @@ export function* readFiles({ files, into, wishes = {}, only }: ImportJob): Gener
 }
 
 /** What comes of a file holds by the very schemas that saving goes by, or it is refused here, before it is anywhere. */
-function held(item: Found, into: Into): Found {
+function held(item: Found, into: Destination): Found {
   const [problem] =
     item.kind === 'licks'
       ? item.licks.flatMap((l) => lickProblems(l, into.instrument))
@@ -94,7 +94,7 @@ function attempt(read: () => Found): Found {
   }
 }
 
-function readOne(f: NamedBytes, into: Into, kbm: NamedBytes | undefined, wish: Wish): Found {
+function readOne(f: NamedBytes, into: Destination, kbm: NamedBytes | undefined, wish: Wish): Found {
   const { name, bytes } = f;
   if (!bytes.length) throw new FormatError('this file is empty.');
   refuseOthers(bytes);
@@ -107,7 +107,7 @@ function readOne(f: NamedBytes, into: Into, kbm: NamedBytes | undefined, wish: W
 /** Whether a file begins as JSON of ours does; a notebook may be larger than any file of notes. */
 const isJson = (bytes: Uint8Array): boolean => decode(bytes.slice(0, 64)).text.replace(/^\uFEFF/, '').trimStart().startsWith('{'); // prettier-ignore
 
-function asLicks(file: string, bytes: Uint8Array, into: Into, wish: Asked): Found {
+function asLicks(file: string, bytes: Uint8Array, into: Destination, wish: Asked): Found {
   const read = readLine(bytes, into.instrument, wish);
   const line = { ...read, name: read.name || file.replace(/\.[^.]+$/, '') };
   const asked: Asked = { fit: wish.fit, whole: wish.whole, voice: line.voice };
@@ -151,7 +151,7 @@ function asTuning(scl: string, kbm: string | undefined, near: Instrument, wish: 
 
 /** An instrument alone out of chosen files: one of JSON, or an .scl with or without its .kbm; what is asked for before it can be one; or why not. */
 export function readInstrumentFiles(files: NamedBytes[], near: Instrument, register?: number): Incoming {
-  const into: Into = { instrument: near, tempo: 90, school: 'finger-per-fret', hand: { size: 'medium' }, room: 0 };
+  const into: Destination = { instrument: near, tempo: 90, school: 'finger-per-fret', hand: { size: 'medium' }, room: 0 };
   const wishes = Object.fromEntries(files.map((_, k) => [k, register === undefined ? {} : { register }]));
   const all = [...readFiles({ files, into, wishes })];
   const found = all.find((i) => i.kind === 'instrument' || i.kind === 'asks') ?? all.at(0);

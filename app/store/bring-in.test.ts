@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { barTicks, checkLick, lickTicks, midiOf, placesOf, soundedNotes, TICKS, type PitchedNote } from '../../core';
 import type { FileLine, LineChange } from '../../formats/line';
 import { guitar } from '../../tests/support/random';
-import { licksFromLine, neckThatFits, PLAINLY, reachOf, stretchesOf, type Asked, type Into, type Made } from './bring-in';
+import { licksFromLine, neckThatFits, PLAINLY, reachOf, stretchesOf, type Asked, type Destination, type Made } from './bring-in';
 
-const into: Into = { instrument: guitar(), tempo: 90, school: 'finger-per-fret', hand: { size: 'medium' }, room: 30 };
+const into: Destination = { instrument: guitar(), tempo: 90, school: 'finger-per-fret', hand: { size: 'medium' }, room: 30 };
 const line = (notes: PitchedNote[], more: Partial<FileLine> = {}): FileLine => ({ name: 'Line', open: null, capo: 0, tempo: 100, meter: [4, 4], changes: [], notes, remarks: [], voices: [], voice: 'x', ...more }); // prettier-ignore
 const quarters = (...midis: (number | null)[]): PitchedNote[] => midis.map((midi) => ({ midi, ticks: TICKS }));
 const made = (l: FileLine, asked: Partial<Asked> = {}): Extract<Made, { licks: unknown }> => {

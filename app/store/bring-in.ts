@@ -19,7 +19,7 @@ import { stringsWord } from '../words/tuning-text';
 import { newId, sameNeck } from './licks';
 
 /** The study that a file's line is meant for. */
-export interface Into {
+export interface Destination {
   readonly instrument: Instrument;
   readonly tempo: number;
   readonly school: FingeringSchool;
@@ -187,7 +187,7 @@ function fitted(line: FileLine, neck: Instrument, fit: Fit): FileLine {
 const joinsOf = (notes: readonly Pick<LickNote, 'join'>[]): number => notes.filter((n) => n.join && n.join !== 'tie').length;
 
 /** Licks out of what a file says, placed by the best route where it has no places; or why not. */
-export function licksFromLine(into: Into, line: FileLine, asked: Asked = PLAINLY): Made {
+export function licksFromLine(into: Destination, line: FileLine, asked: Asked = PLAINLY): Made {
   const plain = neckFor(into.instrument, line);
   const midis = line.notes.flatMap((n) => n.midi ?? []);
   const outside = (neck: Instrument, notes: readonly PitchedNote[]): number[] =>

@@ -2,18 +2,18 @@ import { DEMO } from '../../demo';
 import { problemsOf, studySchema, type StudyBody } from '../../contract';
 import { layOut, planRoute } from '../../core';
 import {
-  ask,
+  askAfresh,
   askFrom,
   askTo,
   endsNow,
-  hold,
+  pinNote,
   loosened,
   routeEnds,
   seamConnection,
-  settle,
-  tell,
+  pinFinger,
+  changeAsked,
   turned,
-  type Ends,
+  type RouteEnds,
   dropRoute,
   keepRoute,
   renameRoute,
@@ -25,8 +25,9 @@ import { withPin, withScale } from './moves';
 
 const body = DEMO.studies[0].body;
 const shapes = layOut(body.instrument, body.scale, body.layout);
-const now = (connection: StudyBody['connection'] = null): Ends => endsNow({ body: { ...body, connection }, shapes, current: 0 }) as Ends;
-const then = (edit: Partial<StudyBody>): Ends => now(edit.connection);
+const now = (connection: StudyBody['connection'] = null): RouteEnds =>
+  endsNow({ body: { ...body, connection }, shapes, current: 0 }) as RouteEnds;
+const then = (edit: Partial<StudyBody>): RouteEnds => now(edit.connection);
 
 describe('what Connect is asked', () => {
   it('begins at the chosen rung and goes to the one after next', () => {
@@ -35,16 +36,16 @@ describe('what Connect is asked', () => {
     expect(endsNow({ body, shapes: [], current: 0 })).toBeNull();
   });
   it('another line lets go of what was settled note by note; another way of hearing it does not', () => {
-    const settled = then(settle(then(hold(now(), 3, { string: 5, fret: 9 })), 4, 2));
+    const settled = then(pinFinger(then(pinNote(now(), 3, { string: 5, fret: 9 })), 4, 2));
     expect(settled.asked).toMatchObject({ held: [{ index: 3, string: 5, fret: 9 }], fingers: [{ index: 4, finger: 2 }] });
-    expect(then(tell(settled, { picking: 'economy' })).asked.held).toHaveLength(1);
-    expect(then(ask(settled, { way: 'split' })).asked).toMatchObject({ held: [], fingers: [] });
+    expect(then(changeAsked(settled, { picking: 'economy' })).asked.held).toHaveLength(1);
+    expect(then(askAfresh(settled, { way: 'split' })).asked).toMatchObject({ held: [], fingers: [] });
   });
   it('one note is held on one place, one finger settled on it; both can be let go', () => {
-    const held = then(hold(then(hold(now(), 3, { string: 5, fret: 9 })), 3, { string: 6, fret: 14 }));
+    const held = then(pinNote(then(pinNote(now(), 3, { string: 5, fret: 9 })), 3, { string: 6, fret: 14 }));
     expect(held.asked.held).toEqual([{ index: 3, string: 6, fret: 14 }]);
-    expect(then(hold(held, 3, null)).asked.held).toEqual([]);
-    expect(then(settle(then(settle(now(), 1, 2)), 1, null)).asked.fingers).toEqual([]);
+    expect(then(pinNote(held, 3, null)).asked.held).toEqual([]);
+    expect(then(pinFinger(then(pinFinger(now(), 1, 2)), 1, null)).asked.fingers).toEqual([]);
   });
   it('a place, the hand or a pitch as an end asks for the best route; a rung takes it back', () => {
     const to = then(askTo(now(), shapes, { hand: 9 }));
@@ -54,7 +55,10 @@ describe('what Connect is asked', () => {
     expect(then(askTo(to, shapes, { rung: 1 }))).toMatchObject({ to: 1, asked: { goal: null } });
     expect(then(askFrom(to, shapes, { place: { string: 6, fret: 4 } })).asked.start).toEqual({ string: 6, fret: 4 });
     const placed = then(askFrom(to, shapes, { place: { string: 6, fret: 4 } }));
-    expect(then(ask(placed, { way: 'diagonal', strings: [] })).asked).toMatchObject({ way: 'diagonal', start: { string: 6, fret: 4 } });
+    expect(then(askAfresh(placed, { way: 'diagonal', strings: [] })).asked).toMatchObject({
+      way: 'diagonal',
+      start: { string: 6, fret: 4 },
+    });
     expect(shapes[placed.from].notes.some((n) => n.string === 6 && n.fret === 4)).toBe(true);
     expect(then(askFrom(to, shapes, { rung: 3 }))).toMatchObject({ from: 3, asked: { start: null } });
   });
@@ -62,14 +66,14 @@ describe('what Connect is asked', () => {
     const back = then(turned(now()));
     expect(back).toMatchObject({ from: 2, to: 0 });
     expect(routeEnds(back, shapes)).toEqual({ from: { string: 1, fret: 9 }, to: { string: 6, fret: 2 } });
-    const given = then(turned(then(ask(now(), { pitches: [54, 57, 59] }))));
+    const given = then(turned(then(askAfresh(now(), { pitches: [54, 57, 59] }))));
     expect(given.asked.pitches).toEqual([59, 57, 54]);
   });
   it('a seam of the ladder asks for its two rungs', () => {
     expect(then({ connection: seamConnection(body, shapes[3], shapes[4]) })).toMatchObject({ from: 3, to: 4, asked: { way: 'seam' } });
   });
   it('is a record that the server takes, kept routes and pins included', () => {
-    const asked = then(hold(then(askTo(now(), shapes, { pitch: 73 })), 1, { string: 6, fret: 4 })).asked;
+    const asked = then(pinNote(then(askTo(now(), shapes, { pitch: 73 })), 1, { string: 6, fret: 4 })).asked;
     const [route] = planRoute(body.instrument, body.scale, { ...routeEnds(now(asked), shapes), motion: 'run', school: 'finger-per-fret' });
     const kept: StudyBody = {
       ...body,
@@ -84,7 +88,7 @@ describe('what Connect is asked', () => {
     const settled: StudyBody = {
       ...body,
       ...withPin(body, shapes[0], { string: 6, fret: 2 }, 2),
-      connection: then(hold(now(), 0, { string: 6, fret: 2 })).asked,
+      connection: then(pinNote(now(), 0, { string: 6, fret: 2 })).asked,
     };
     expect(withScale(settled, { tonic: 'G', scale: 'dorian' })).toMatchObject({ connection: { held: [], way: 'seam' } });
     expect(withScale(settled, { tonic: 'G', scale: 'dorian' })).not.toHaveProperty('pins');
@@ -93,7 +97,7 @@ describe('what Connect is asked', () => {
 });
 
 describe('a kept route', () => {
-  const asked = then(ask(now(), { way: 'diagonal', picking: 'economy' })).asked;
+  const asked = then(askAfresh(now(), { way: 'diagonal', picking: 'economy' })).asked;
   const [route] = planRoute(body.instrument, body.scale, { ...routeEnds(now(asked), shapes), motion: 'run', school: 'finger-per-fret' });
   const study: StudyBody = { ...body, ...keepRoute(body, now(asked), route, 'Up') };
   const [kept] = study.routes;
@@ -119,7 +123,7 @@ describe('a kept route', () => {
   it('is solved again only when that is asked', () => {
     expect(solveAgain(kept)).toEqual({ route: null, connection: asked });
   });
-  it('asking for something else leaves it', () => expect(ask(now(), { way: 'seam' })).toMatchObject({ route: null }));
+  it('asking for something else leaves it', () => expect(askAfresh(now(), { way: 'seam' })).toMatchObject({ route: null }));
   it('is renamed, put in order and dropped', () => {
     const two: StudyBody = { ...study, routes: [kept, { ...kept, id: 'b', name: 'Down' }], route: 'b' };
     expect(renameRoute(two, 'b', 'Home').routes?.map((r) => r.name)).toEqual(['Up', 'Home']);

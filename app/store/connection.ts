@@ -73,7 +73,7 @@ export const seamConnection = ({ connection }: StudyBody, below: Shape, above: S
 });
 
 /** A connection with its rungs found on the ladder as it is now. */
-export interface Ends {
+export interface RouteEnds {
   readonly asked: Connection;
   readonly from: number;
   readonly to: number;
@@ -88,7 +88,7 @@ export function endsNow({
   readonly body: StudyBody;
   readonly shapes: Shape[];
   readonly current: number;
-}): Ends | null {
+}): RouteEnds | null {
   if (!shapes.length) return null;
   const asked = body.connection ?? usualConnection(shapes, current);
   const to = rungIndex(shapes, asked.to);
@@ -107,53 +107,56 @@ function rungWith(shapes: Shape[], asked: number, place: Place | null, other: nu
   return having.length ? having.reduce((a, b) => (far(b) < far(a) ? b : a)) : asked;
 }
 
-export const selectEnds = createSelector([selectBody, selectLaid, selectRung], (body, laid, current): Ends | null =>
+export const selectEnds = createSelector([selectBody, selectLaid, selectRung], (body, laid, current): RouteEnds | null =>
   body && laid ? endsNow({ body, shapes: laid.shapes, current }) : null,
 );
 
 type Fields = Partial<Connection>;
 
 /** A change to what Connect is asked. */
-export const ask = (ends: Ends, fields: Fields): Partial<StudyBody> => ({
+export const askAfresh = (ends: RouteEnds, fields: Fields): Partial<StudyBody> => ({
   route: null,
   connection: { ...ends.asked, ...asAsked, ...fields },
 });
 /** A change that leaves the line as it is. */
-export const tell = (ends: Ends, fields: Fields): Partial<StudyBody> => ({ route: null, connection: { ...ends.asked, ...fields } });
+export const changeAsked = (ends: RouteEnds, fields: Fields): Partial<StudyBody> => ({
+  route: null,
+  connection: { ...ends.asked, ...fields },
+});
 
 /** Another start: a rung, or a place, which holds for every way. */
-export const askFrom = (ends: Ends, shapes: Shape[], end: EndChoice): Partial<StudyBody> =>
-  ask(ends, 'rung' in end ? { from: rungOf(shapes[end.rung]), start: null } : 'place' in end ? { start: end.place } : {});
+export const askFrom = (ends: RouteEnds, shapes: Shape[], end: EndChoice): Partial<StudyBody> =>
+  askAfresh(ends, 'rung' in end ? { from: rungOf(shapes[end.rung]), start: null } : 'place' in end ? { start: end.place } : {});
 
 /** Another goal: a rung, or a place, which hold for every way; a fret under the hand or a pitch, which ask for the best route. */
-export function askTo(ends: Ends, shapes: Shape[], end: EndChoice): Partial<StudyBody> {
-  if ('rung' in end) return ask(ends, { to: rungOf(shapes[end.rung]), goal: null });
-  if ('place' in end) return ask(ends, { goal: end.place });
-  return ask(ends, { way: 'best', goal: 'hand' in end ? { fret: end.hand } : { pitch: end.pitch } });
+export function askTo(ends: RouteEnds, shapes: Shape[], end: EndChoice): Partial<StudyBody> {
+  if ('rung' in end) return askAfresh(ends, { to: rungOf(shapes[end.rung]), goal: null });
+  if ('place' in end) return askAfresh(ends, { goal: end.place });
+  return askAfresh(ends, { way: 'best', goal: 'hand' in end ? { fret: end.hand } : { pitch: end.pitch } });
 }
 
 /** Back the way it came. A goal that is no place cannot be a start: the rung's end note stands for it. */
-export function turned(ends: Ends): Partial<StudyBody> {
+export function turned(ends: RouteEnds): Partial<StudyBody> {
   const { from, to, start, goal, pitches } = ends.asked;
-  return ask(ends, { from: to, to: from, start: placeOf(goal), goal: start, pitches: [...pitches].reverse() });
+  return askAfresh(ends, { from: to, to: from, start: placeOf(goal), goal: start, pitches: [...pitches].reverse() });
 }
 
 /** One note held on a place; the same place again lets it go. */
-export function hold(ends: Ends, index: number, place: Place | null): Partial<StudyBody> {
+export function pinNote(ends: RouteEnds, index: number, place: Place | null): Partial<StudyBody> {
   const others = ends.asked.held.filter((h) => h.index !== index);
-  return tell(ends, { held: place ? [...others, { index, string: place.string, fret: place.fret }] : others, choice: 0 });
+  return changeAsked(ends, { held: place ? [...others, { index, string: place.string, fret: place.fret }] : others, choice: 0 });
 }
 
 /** One note's finger settled, or free again. */
-export function settle(ends: Ends, index: number, finger: number | null): Partial<StudyBody> {
+export function pinFinger(ends: RouteEnds, index: number, finger: number | null): Partial<StudyBody> {
   const others = ends.asked.fingers.filter((f) => f.index !== index);
-  return tell(ends, { fingers: finger === null ? others : [...others, { index, finger }], choice: 0 });
+  return changeAsked(ends, { fingers: finger === null ? others : [...others, { index, finger }], choice: 0 });
 }
 
 /** Several notes' fingers settled at once. */
-export function settleAll(ends: Ends, fingers: readonly { readonly index: number; readonly finger: number }[]): Partial<StudyBody> {
+export function pinFingers(ends: RouteEnds, fingers: readonly { readonly index: number; readonly finger: number }[]): Partial<StudyBody> {
   const others = ends.asked.fingers.filter((f) => !fingers.some((o) => o.index === f.index));
-  return tell(ends, { fingers: [...others, ...fingers], choice: 0 });
+  return changeAsked(ends, { fingers: [...others, ...fingers], choice: 0 });
 }
 
 /** Ends, held notes and settled fingers belong to a scale on a neck: on another they go, the rest stays. */
@@ -161,7 +164,7 @@ export const loosened = (c: Connection | null): Connection | null =>
   c && { ...c, ...asAsked, start: null, goal: null, within: null, strings: [] };
 
 /** Whether the line goes up the neck, as its rungs lie. */
-export const goesUp = (ends: Ends): boolean => ends.from <= ends.to;
+export const goesUp = (ends: RouteEnds): boolean => ends.from <= ends.to;
 
 /** The note a line begins or ends with, of a rung: its lowest or highest. */
 export const endNote = (shape: Shape, highest: boolean): Place => {
@@ -171,7 +174,7 @@ export const endNote = (shape: Shape, highest: boolean): Place => {
 };
 
 /** Start and goal of a best route: as named, or the outermost notes of the rungs. */
-export function routeEnds(ends: Ends, shapes: Shape[]): { readonly from: Place; readonly to: NonNullable<Connection['goal']> } {
+export function routeEnds(ends: RouteEnds, shapes: Shape[]): { readonly from: Place; readonly to: NonNullable<Connection['goal']> } {
   const up = goesUp(ends);
   const { start, goal } = ends.asked;
   return { from: start ?? endNote(shapes[ends.from], !up), to: goal ?? endNote(shapes[ends.to], up) };
@@ -209,7 +212,7 @@ export const selectKept = createSelector([selectBody], (body): KeptRoute | null 
 export const settled = (s: FingeredStep): FingeredStep => ({ ...s, costMm: Math.round(s.costMm * 100) / 100 });
 
 /** Keeps a route: its notes, fingers, hand places and strokes as they are, and beside them what was asked and of what. Null where there is no room. */
-export function keepRoute(body: StudyBody, { asked }: Ends, route: Route, name: string): Partial<StudyBody> | null {
+export function keepRoute(body: StudyBody, { asked }: RouteEnds, route: Route, name: string): Partial<StudyBody> | null {
   if (body.routes.length >= MOST_KEPT || route.steps.length > MOST_KEPT_NOTES) return null;
   const { instrument, scale, layout, school, hand } = body;
   const strokes = pickStrokes(instrument, route.steps, asked.picking);

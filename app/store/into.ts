@@ -1,9 +1,9 @@
 import { MOST_LICKS, type StudyBody } from '../../contract';
 import { defaultSchool } from '../../core';
-import type { Into } from './bring-in';
+import type { Destination } from './bring-in';
 
 /** The open study as a place for what files bring. */
-export const intoStudy = ({ instrument, tempo, school, layout, hand, licks }: StudyBody): Into => ({
+export const intoStudy = ({ instrument, tempo, school, layout, hand, licks }: StudyBody): Destination => ({
   instrument,
   tempo,
   school: school ?? defaultSchool(layout),

@@ -2,16 +2,16 @@ import type { Join } from '../types';
 import type { Line } from './lattice';
 import { beginCost, joinParts, ownParts, passParts, tooWideBothWays, type HandModel } from './model';
 import { BEND_HALF, BEND_MORE } from './schools';
-import { noCosts, type Costs, type Layer, type Passes, type State, type Tell } from './states';
+import { noCosts, type Costs, type Layer, type Passes, type State, type CostTally } from './states';
 
 /** What a search minimises: the hand's own costs, and what is added to them. */
 export interface Task extends Line {
   /** The hand that plays. */
   readonly hand: HandModel;
   /** Tells what is added from one state to the next. */
-  readonly extra?: (a: State, b: State, tell: Tell) => void;
+  readonly extra?: (a: State, b: State, tell: CostTally) => void;
   /** Tells what is added for a state itself. */
-  readonly own?: (s: State, tell: Tell) => void;
+  readonly own?: (s: State, tell: CostTally) => void;
   /** Whether one state may follow another, beside what the hand allows. */
   readonly follows?: (a: State, b: State) => boolean;
   /** How each note follows the one before, how far it is bent (half steps), and how dear a move of the hand before it is (1 unless given). */
@@ -245,14 +245,14 @@ const joinIn = (task: Task, k: number): Join | null => {
 const bendCost = (bend: number, finger: number): number => (bend > 1 ? BEND_MORE : BEND_HALF)[finger];
 
 /** What a telling adds up to. */
-function told(tell: (t: Tell) => void): { readonly still: number; readonly moving: number } {
+function told(tell: (t: CostTally) => void): { readonly still: number; readonly moving: number } {
   const sum = { still: 0, moving: 0 };
   tell((_, mm, moving) => (moving ? (sum.moving += mm) : (sum.still += mm)));
   return sum;
 }
 
 /** Tells everything that one state after another costs, memory aside; false where it cannot follow. */
-function stepParts(task: Task, a: State, b: State, join: Join | null, tell: Tell): boolean {
+function stepParts(task: Task, a: State, b: State, join: Join | null, tell: CostTally): boolean {
   if (task.follows?.(a, b) === false || !passParts(task.hand, a, b, tell)) return false;
   if (join) joinParts(task.hand, a, b, join, tell);
   task.extra?.(a, b, tell);
@@ -260,7 +260,7 @@ function stepParts(task: Task, a: State, b: State, join: Join | null, tell: Tell
 }
 
 /** Tells what the note at `index` of a way adds to its cost, part by part. */
-export function tellStep(machine: Machine, nodes: readonly number[], index: number, tell: Tell): void {
+export function tellStep(machine: Machine, nodes: readonly number[], index: number, tell: CostTally): void {
   const { task } = machine;
   const b = machine.stateOf(index, nodes[index]);
   if (index > 0) {
@@ -275,7 +275,7 @@ export function tellStep(machine: Machine, nodes: readonly number[], index: numb
   ownTold(task, b, index, tell);
 }
 
-function ownTold(task: Task, s: State, index: number, tell: Tell): void {
+function ownTold(task: Task, s: State, index: number, tell: CostTally): void {
   ownParts(task.hand, s, tell);
   task.own?.(s, tell);
   const bend = task.bends?.[index];

@@ -10,7 +10,7 @@ import { settled, stepsOf, timed } from './steps';
 export { handModel, holdsOf, usualModel, type HandModel } from './model';
 export { bestPath, bestPaths, runToEnd, type Path, type Task } from './search';
 export { fingerPath, stepsOf, timed } from './steps';
-export { noCosts, type Option, type State, type Tell } from './states';
+export { noCosts, type Option, type State, type CostTally } from './states';
 export { SCHOOLS, SPAN_MM, type CostRow, type HandCosts } from './schools';
 
 /** A finger settled for the note at `index` of a line. */

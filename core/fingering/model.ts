@@ -1,7 +1,7 @@
 import { fretFromNutMm, lengthMm, nutFret, openMidis, stringsUpward } from '../instrument';
 import type { FingeringSchool, Hand, HandReach, Instrument, Join } from '../types';
 import { AVOIDED_HALF_STEP, AVOIDED_IN_OPEN, FREE_BACKWARD, NO_HAND, RING_SHARE, SCHOOLS, SPAN_MM, type HandCosts } from './schools';
-import { noCosts, type Costs, type Hold, type Layer, type Tell } from './states';
+import { noCosts, type Costs, type HeldPlace, type Layer, type CostTally } from './states';
 
 /** A hand on an instrument: where every fret lies, what every move costs. Built once for many lines. */
 export interface HandModel {
@@ -24,7 +24,7 @@ export interface HandModel {
   /** Sound of the open strings by string number (MIDI). */
   readonly open: number[];
   /** Holds found so far, by string and fret. */
-  readonly known: Hold[][][];
+  readonly known: HeldPlace[][][];
   /** What the search has built for single places, by place index; see lattice. */
   readonly layers: Map<number, Layer>;
   /** What passes between them cost. */
@@ -88,11 +88,11 @@ function measuredMm(i: Instrument, reaches: readonly HandReach[], fret: number, 
 }
 
 /** Every hold of a fretted note, lowest hand fret first, then lowest finger. Never empty: the first finger always serves. */
-export const holdsOf = (m: HandModel, string: number, fret: number): Hold[] =>
+export const holdsOf = (m: HandModel, string: number, fret: number): HeldPlace[] =>
   ((m.known[string] ??= [])[fret] ??= findHolds(m, string, fret));
 
-function findHolds(m: HandModel, string: number, fret: number): Hold[] {
-  const holds: Hold[] = [];
+function findHolds(m: HandModel, string: number, fret: number): HeldPlace[] {
+  const holds: HeldPlace[] = [];
   const mm = m.mm[string];
   const add = (finger: number, hand: number, reachMm: number, perMm: number): void => {
     const wide = Math.max(mm[fret], mm[hand + m.costs.fingers - 1]) - Math.min(mm[fret], mm[hand]);
@@ -123,7 +123,7 @@ function canReachBack(m: HandModel, string: number, fret: number, finger: number
 /** How a hold leaves the four resting frets: the index finger a fret back, the outer one a fret forward, or neither. */
 export type ReachSide = 0 | 1 | 2;
 /** On which side of the hand's whole place a finger stretches, if it does. */
-export const reachSide = (m: HandModel, h: Hold): ReachSide =>
+export const reachSide = (m: HandModel, h: HeldPlace): ReachSide =>
   h.reachMm === 0 ? 0 : h.finger === 1 ? 1 : h.finger === m.costs.forwardFinger ? 2 : 0;
 
 /**
@@ -136,13 +136,13 @@ export const tooWideBothWays = (m: HandModel, hand: number): boolean => {
 };
 
 /** Tells what a hold costs by itself: the finger used, and its reach. */
-export function ownParts(m: HandModel, h: Hold, tell: Tell): void {
+export function ownParts(m: HandModel, h: HeldPlace, tell: CostTally): void {
   if (m.costs.finger[h.finger]) tell('finger', m.costs.finger[h.finger]);
   if (h.reachMm > 0) tell('reach', h.cost - m.costs.finger[h.finger]);
 }
 
 /** Tells what passing from one hold to the next costs, what the next one costs by itself not included; false where no hand can. */
-export function passParts(m: HandModel, a: Hold, b: Hold, tell: Tell): boolean {
+export function passParts(m: HandModel, a: HeldPlace, b: HeldPlace, tell: CostTally): boolean {
   if (b.finger === 0) {
     avoidedPart(m, a, b, tell);
     return a.hand === b.hand;
@@ -168,21 +168,21 @@ export function passParts(m: HandModel, a: Hold, b: Hold, tell: Tell): boolean {
  * A finger that the school leaves out is paid for half when it comes, half when the hand goes on from it without moving; little
  * beside the half step that its neighbour plays, and less in the open position.
  */
-function avoidedPart(m: HandModel, a: Hold, b: Hold, tell: Tell): void {
+function avoidedPart(m: HandModel, a: HeldPlace, b: HeldPlace, tell: CostTally): void {
   const { avoid } = m.costs;
   if (!avoid[a.finger] && !avoid[b.finger]) return;
   const stays = a.hand === b.hand;
   const chromatic = stays && a.string === b.string && Math.abs(a.fret - b.fret) === 1 && Math.abs(a.finger - b.finger) === 1;
-  const half = (h: Hold): number => (chromatic && avoid[h.finger] ? AVOIDED_HALF_STEP / 2 : beginCost(m, h));
+  const half = (h: HeldPlace): number => (chromatic && avoid[h.finger] ? AVOIDED_HALF_STEP / 2 : beginCost(m, h));
   tell('finger', (stays ? half(a) : 0) + half(b));
 }
 
 /** What a line that begins with this hold pays for a finger that the school leaves out. */
-export const beginCost = (m: HandModel, h: Hold): number =>
+export const beginCost = (m: HandModel, h: HeldPlace): number =>
   m.costs.avoid[h.finger] && (h.hand === m.nut + 1 ? AVOIDED_IN_OPEN : m.costs.avoid[h.finger]) / 2;
 
 /** Moving the hand along the neck. */
-function moveParts(m: HandModel, a: Hold, b: Hold, tell: Tell): void {
+function moveParts(m: HandModel, a: HeldPlace, b: HeldPlace, tell: CostTally): void {
   const c = m.costs;
   const far = Math.abs(m.mm[0][b.hand] - m.mm[0][a.hand]);
   tell('shift', c.shift);
@@ -201,7 +201,7 @@ function moveParts(m: HandModel, a: Hold, b: Hold, tell: Tell): void {
 }
 
 /** Two notes of a hand that stays; false where its fingers would cross. */
-function heldParts(m: HandModel, a: Hold, b: Hold, tell: Tell): boolean {
+function heldParts(m: HandModel, a: HeldPlace, b: HeldPlace, tell: CostTally): boolean {
   if (a.string === b.string) return b.fret > a.fret ? b.finger > a.finger : b.finger < a.finger;
   if (a.finger !== b.finger) return true;
   if (a.fret !== b.fret) tell('hop', m.costs.hop);
@@ -210,7 +210,7 @@ function heldParts(m: HandModel, a: Hold, b: Hold, tell: Tell): boolean {
 }
 
 /** What a join asks: two fingers and a hand that stays for a hammer-on or pull-off, one finger for a slide, which costs no more than its way where it is written. */
-export function joinParts(m: HandModel, a: Hold, b: Hold, join: Join | null | undefined, tell: Tell): void {
+export function joinParts(m: HandModel, a: HeldPlace, b: HeldPlace, join: Join | null | undefined, tell: CostTally): void {
   if (!a.finger || !b.finger) return;
   const slurred = join === 'hammer' || join === 'pull';
   if (slurred && a.hand !== b.hand) tell('change', m.costs.slur);

@@ -1,7 +1,7 @@
 import type { CostWord, Join, Place } from '../types';
 
 /** One way of sounding a note: finger 0 (open) to 4, the fret where finger 1 rests, the effort of the reach. */
-export interface Hold extends Place {
+export interface HeldPlace extends Place {
   /** 0 (open) to 4. */
   readonly finger: number;
   /** Fret under the index finger. */
@@ -19,7 +19,7 @@ export interface Option extends Place {
 }
 
 /** A hold of one option. */
-export interface State extends Hold {
+export interface State extends HeldPlace {
   /** Of the option it is from. */
   readonly tag: number;
 }
@@ -39,7 +39,7 @@ export interface Layer {
 }
 
 /** Told what a cost is made of, part by part, in mm of effort; `moving` shrinks where there is time, an open string or a guide finger. */
-export type Tell = (word: CostWord, mm: number, moving?: boolean) => void;
+export type CostTally = (word: CostWord, mm: number, moving?: boolean) => void;
 
 /** Costs between layers and within them, kept for all lines of one task. */
 export interface Costs {

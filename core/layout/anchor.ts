@@ -6,15 +6,15 @@ import { checkRoot } from './diagonal';
 import { NOTES_A_STRING, schoolFor } from './per-string';
 import { reroot } from './reanchor';
 import type { LayoutRule } from './rule';
-import { byPitch, type Bench, type Draft } from './shape';
+import { byPitch, type LayoutTask, type Draft } from './shape';
 import { atPlace, becameWords, notesAString, octavesWords } from './words';
 
 /**
  * From a chosen root, the lowest note of its string, n notes a string upward and downward; numbered by the scale note
  * that the lowest string starts on (docs/decisions.md).
  */
-function layAnchor(bench: Bench, layout: LayoutOf<'anchor'>): Draft[] {
-  const { neck } = bench;
+function layAnchor(task: LayoutTask, layout: LayoutOf<'anchor'>): Draft[] {
+  const { neck } = task;
   const root = checkRoot(neck, layout.root, 'layout.root');
   const notes = checkWhole('BAD_LAYOUT', 'layout.notes', layout.notes, 1, 6);
   const classes = scaleClasses(neck);

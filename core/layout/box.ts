@@ -5,7 +5,7 @@ import type { LayoutOf, Numbering, Place } from '../types';
 import { capital } from '../words';
 import { climb, onNeck, stepFrom } from './climb';
 import type { LayoutRule } from './rule';
-import { byPitch, type Bench, type Draft } from './shape';
+import { byPitch, type LayoutTask, type Draft } from './shape';
 import { jogsWords } from './words';
 
 /** Neighbouring strings are taken to be a fourth apart beyond the outermost ones. */
@@ -16,8 +16,8 @@ const FOURTH = 5;
  * One draft for every place where the box lies on the neck; at an end it is the same box less the notes that are missing,
  * never with notes moved to other strings (docs/decisions.md).
  */
-function layBoxes(bench: Bench, layout: LayoutOf<'box'>): Draft[] {
-  const { neck } = bench;
+function layBoxes(task: LayoutTask, layout: LayoutOf<'box'>): Draft[] {
+  const { neck } = task;
   const numbering = layout.numbering ?? 'minor-root';
   checkOneOf('BAD_LAYOUT', 'layout.numbering', numbering, ['minor-root', 'major-root']);
   const skeleton = skeletonClasses(neck);

@@ -6,7 +6,7 @@ import { capital } from '../words';
 import { pitchesFrom, stepFrom, withFolds } from './climb';
 import { reroot } from './reanchor';
 import type { LayoutRule } from './rule';
-import { byPitch, type Bench, type Draft } from './shape';
+import { byPitch, type LayoutTask, type Draft } from './shape';
 import { atPlace, jogsWords, octavesWords } from './words';
 import { checkScalePlace } from './string-set';
 
@@ -17,8 +17,8 @@ import { checkScalePlace } from './string-set';
  * the root stays the last of its set, or the first. Counts that are given count all but passing notes.
  * Example: A Dorian from string 6, fret 5: 2 3 5 / 2 3 5 7 / 4 5 7 / 4 5 7 9 / … (common practice, no published source).
  */
-function layDiagonal(bench: Bench, layout: LayoutOf<'diagonal'>): Draft[] {
-  const { neck } = bench;
+function layDiagonal(task: LayoutTask, layout: LayoutOf<'diagonal'>): Draft[] {
+  const { neck } = task;
   const root = checkRoot(neck, layout.root, 'layout.root');
   const given = checkedCounts(layout.counts);
   const sounds = cutOn(neck, given !== undefined);

@@ -5,7 +5,7 @@ import { scaledNeck, type RoleOptions } from '../neck';
 import { placeIndex } from '../place';
 import type { FingeringSchool, Hand, Instrument, Layout, Place, PlacePin, ScaleRef, Shape } from '../types';
 import { LAYOUT_KINDS, ruleOf } from './rules';
-import { benchOf, shapeOf, type Bench, type Draft, type HandMemory } from './shape';
+import { layoutTask, shapeOf, type LayoutTask, type Draft, type HandMemory } from './shape';
 
 /**
  * The hand a layout is meant for where the player names none (docs/decisions.md).
@@ -38,9 +38,9 @@ export function layOut(i: Instrument, ref: ScaleRef, layout: Layout, o: LayOutOp
   const rule = ruleOf(layout.kind);
   const school = o.school ?? defaultSchool(layout);
   checkHand(school, o.hand);
-  const bench = benchOf(scaledNeck(i, ref, o), school, o.hand, o.pins, o.known);
-  const drafts = rule.lay(bench, layout);
-  const shapes = (rule.renamed ? drafts.map((d) => renamed(bench, d)) : drafts).map((d) => shapeOf(bench, layout.kind, d));
+  const task = layoutTask(scaledNeck(i, ref, o), school, o.hand, o.pins, o.known);
+  const drafts = rule.lay(task, layout);
+  const shapes = (rule.renamed ? drafts.map((d) => renamed(task, d)) : drafts).map((d) => shapeOf(task, layout.kind, d));
   if (!shapes.length)
     fail(
       'NO_SHAPE_FITS',
@@ -72,23 +72,23 @@ export function nameShape(
   places: Place[],
 ): { readonly layout: Layout; readonly number: number; readonly label: string } | null {
   places.forEach((p, k) => checkPlace(i, p, `places[${k}]`));
-  return nameOn(benchOf(scaledNeck(i, ref), 'finger-per-fret'), places);
+  return nameOn(layoutTask(scaledNeck(i, ref), 'finger-per-fret'), places);
 }
 
 function nameOn(
-  bench: Bench,
+  task: LayoutTask,
   places: readonly Place[],
 ): { readonly layout: Layout; readonly number: number; readonly label: string } | null {
   const wanted = new Set(places.map(placeIndex));
   for (const layout of known()) {
-    const found = draftsOf(bench, layout).find((d) => isOf(wanted, d.places));
+    const found = draftsOf(task, layout).find((d) => isOf(wanted, d.places));
     if (found) return { layout, number: found.number, label: found.label };
   }
   return null;
 }
 
-function renamed(bench: Bench, draft: Draft): Draft {
-  const name = nameOn(bench, draft.places);
+function renamed(task: LayoutTask, draft: Draft): Draft {
+  const name = nameOn(task, draft.places);
   return name ? { ...draft, label: name.label, known: true } : draft;
 }
 
@@ -97,9 +97,9 @@ const isOf = (wanted: ReadonlySet<number>, places: readonly Place[]): boolean =>
   places.every((p) => wanted.has(placeIndex(p))) && new Set(places.map(placeIndex)).size === wanted.size;
 
 /** The shapes' places, or none where the layout does not exist for this scale and neck. */
-function draftsOf(bench: Bench, layout: Layout): Draft[] {
+function draftsOf(task: LayoutTask, layout: Layout): Draft[] {
   try {
-    return ruleOf(layout.kind).lay(bench, layout);
+    return ruleOf(layout.kind).lay(task, layout);
   } catch (e) {
     if (e instanceof CoreError && (e.code === 'NO_SKELETON' || e.code === 'NO_SHAPE_FITS')) return [];
     throw e;

@@ -6,7 +6,7 @@ import { onNeck } from './climb';
 import { checkRoot } from './diagonal';
 import { reroot } from './reanchor';
 import type { LayoutRule } from './rule';
-import { byPitch, type Bench, type Draft } from './shape';
+import { byPitch, type LayoutTask, type Draft } from './shape';
 import { atPlace } from './words';
 
 const OCTAVE = 12;
@@ -19,7 +19,7 @@ const ON = 4;
  * scale from that root to its octave, as far as it lies under the hand whose index is on the root. Numbered by octave, the
  * lowest first (common practice, no published source; which place counts is in docs/decisions.md).
  */
-function layOctaves({ neck }: Bench, layout: LayoutOf<'octaves'>): Draft[] {
+function layOctaves({ neck }: LayoutTask, layout: LayoutOf<'octaves'>): Draft[] {
   const root = checkRoot(neck, layout.root, 'layout.root');
   const chain = [...octavesFrom(neck, root, -1).reverse(), plainPlace(root), ...octavesFrom(neck, root, 1)];
   return chain.map((at, k) => ({

@@ -3,7 +3,7 @@ import { fingerPath, holdsOf, usualModel } from '../fingering';
 import { fretsWithScale, type ScaledNeck } from '../neck';
 import type { LayoutOf, Place } from '../types';
 import type { LayoutRule } from './rule';
-import type { Bench, Draft } from './shape';
+import type { LayoutTask, Draft } from './shape';
 
 const OCTAVE = 12;
 
@@ -11,12 +11,12 @@ const OCTAVE = 12;
  * The scale along one string: all of it, from fret to fret, or from root to root, a shape for each octave that fits (common
  * practice, no published source). Fingered from root to root, the same in every octave (docs/decisions.md).
  */
-function layOneString(bench: Bench, layout: LayoutOf<'one-string'>): Draft[] {
-  const { neck } = bench;
+function layOneString(task: LayoutTask, layout: LayoutOf<'one-string'>): Draft[] {
+  const { neck } = task;
   const string = checkWhole('BAD_LAYOUT', 'layout.string', layout.string, 1, neck.upward.length);
   return spans(neck, layout).flatMap(([from, to, label]): Draft[] => {
     const places = fretsWithScale(neck, string, from, to).map((fret) => ({ string, fret }));
-    return places.length ? [{ number: 1, label, places, fingers: repeated(bench, places) }] : [];
+    return places.length ? [{ number: 1, label, places, fingers: repeated(task, places) }] : [];
   });
 }
 
@@ -45,9 +45,9 @@ const isRoot = (neck: ScaledNeck, p: Place): boolean => neck.toneOf[(neck.open[p
  * One octave's fingers, over and over: an inner root opens the next octave, only a last note closes one, and what lies below
  * the first root is fingered as its copy an octave above, or afresh where the nut is in the way. Open strings have none.
  */
-function repeated(bench: Bench, places: readonly Place[]): number[] {
-  const { neck } = bench;
-  const octave = octaveFingers(bench, places[0].string);
+function repeated(task: LayoutTask, places: readonly Place[]): number[] {
+  const { neck } = task;
+  const octave = octaveFingers(task, places[0].string);
   const [opens, closes] = [octave[0], octave[octave.length - 1]];
   const fingers = places.map((p, k) => {
     if (p.fret === neck.nut) return 0;
@@ -55,14 +55,13 @@ function repeated(bench: Bench, places: readonly Place[]): number[] {
     if (degree > 0) return octave[degree];
     return k > 0 && k === places.length - 1 ? closes : opens;
   });
-  const has = (p: Place, finger: number): boolean =>
-    finger === 0 || holdsOf(bench.model, p.string, p.fret).some((h) => h.finger === finger);
+  const has = (p: Place, finger: number): boolean => finger === 0 || holdsOf(task.model, p.string, p.fret).some((h) => h.finger === finger);
   if (places.every((p, k) => has(p, fingers[k]))) return fingers;
   const stopped = places.findIndex((p) => p.fret > neck.nut);
   const first = places.findIndex((p, k) => k >= stopped && isRoot(neck, p));
   const below = places.slice(stopped, first < 0 ? undefined : first + 1);
   const pins = below.map((_, k) => (first >= 0 && k === below.length - 1 ? opens : 0));
-  const again = fingerPath(bench.model, below, pins).map((s) => s.finger);
+  const again = fingerPath(task.model, below, pins).map((s) => s.finger);
   return fingers.map((finger, k) => again[k - stopped] ?? finger);
 }
 
@@ -70,7 +69,7 @@ function repeated(bench: Bench, places: readonly Place[]): number[] {
 const MODEL_FRET = 5;
 
 /** The best fingers from the lowest stopped root to the next, as if the neck were long enough for both. */
-function octaveFingers({ neck, by }: Bench, string: number): number[] {
+function octaveFingers({ neck, by }: LayoutTask, string: number): number[] {
   let lowest = neck.nut + 1;
   while (!isRoot(neck, { string, fret: lowest })) lowest++;
   const root = Math.min(lowest, neck.nut + MODEL_FRET);

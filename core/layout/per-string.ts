@@ -5,7 +5,7 @@ import type { FingeringSchool, LayoutOf, Place } from '../types';
 import { capital, countWord } from '../words';
 import { climb, isWhole, scaleClasses, startsOn } from './climb';
 import type { LayoutRule, Shown } from './rule';
-import type { Bench, Draft } from './shape';
+import type { LayoutTask, Draft } from './shape';
 import { jogsWords, notesAString } from './words';
 
 /** One whole n-per-string shape, string by string, and the scale note it starts on (0 is the root). */
@@ -34,9 +34,9 @@ export function startNames(neck: ScaledNeck): string[] {
 }
 
 /** n notes on every string, a shape for each scale note the lowest string can start on (common practice, no published source). */
-function layPerString(bench: Bench, layout: LayoutOf<'per-string'>): Draft[] {
-  const tiers = tiersOf(bench.neck, layout.notes);
-  const names = startNames(bench.neck);
+function layPerString(task: LayoutTask, layout: LayoutOf<'per-string'>): Draft[] {
+  const tiers = tiersOf(task.neck, layout.notes);
+  const names = startNames(task.neck);
   return tiers.map((t) => ({ number: t.index + 1, label: names[t.index], places: t.cells.flat() }));
 }
 

@@ -3,14 +3,14 @@ import { placeKey } from '../place';
 import type { LayoutOf } from '../types';
 import { onNeck, withFolds } from './climb';
 import type { LayoutRule } from './rule';
-import { byPitch, type Bench, type Draft } from './shape';
+import { byPitch, type LayoutTask, type Draft } from './shape';
 import { becameWords, octavesWords } from './words';
 
 /**
  * Places as they stand, for a shape that was carried to another tuning and is no shape of a school there: those on the
  * neck and in the scale, each once, and their copies twelve frets up and down.
  */
-function layPlaces({ neck }: Bench, layout: LayoutOf<'places'>): Draft[] {
+function layPlaces({ neck }: LayoutTask, layout: LayoutOf<'places'>): Draft[] {
   if (!Array.isArray(layout.places) || layout.places.length > MOST_PLACES)
     fail('BAD_LAYOUT', 'layout.places', `layout.places: give 1 to ${MOST_PLACES} places.`);
   const here = layout.places.filter((p) => p.string <= neck.instrument.strings.length && onNeck(neck, p.fret));

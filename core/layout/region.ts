@@ -3,11 +3,11 @@ import { fretsWithScale } from '../neck';
 import { BORDER_FRET } from '../place';
 import type { LayoutOf } from '../types';
 import type { LayoutRule } from './rule';
-import { byPitch, type Bench, type Draft } from './shape';
+import { byPitch, type LayoutTask, type Draft } from './shape';
 
 /** Every scale note between two border frets, both included; unisons kept, one shape, no folds (docs/decisions.md). */
-function layRegion(bench: Bench, layout: LayoutOf<'region'>): Draft[] {
-  const { neck } = bench;
+function layRegion(task: LayoutTask, layout: LayoutOf<'region'>): Draft[] {
+  const { neck } = task;
   const from = checkWhole('BAD_LAYOUT', 'layout.fromFret', layout.fromFret, 0, neck.last);
   const to = checkWhole('BAD_LAYOUT', 'layout.toFret', layout.toFret, from, neck.last);
   const places = neck.upward.flatMap((string) => fretsWithScale(neck, string, from, to).map((fret) => ({ string, fret })));

@@ -1,5 +1,5 @@
 import type { FingeringSchool, Instrument, Layout, LayoutKind, LayoutOf, Place, ScaleRef, Shape } from '../types';
-import type { Bench, Draft } from './shape';
+import type { LayoutTask, Draft } from './shape';
 
 /**
  * One thing that a layout lets a player set. Its range is checked by the layout itself, by the schema of the record and by
@@ -73,7 +73,7 @@ export interface LayoutRule<K extends LayoutKind> {
   /** By option: every one that the layout has. */
   readonly fields: { readonly [F in Exclude<keyof LayoutOf<K>, 'kind'>]-?: Field };
   /** Throws BAD_LAYOUT, BAD_PLACE, NOT_IN_SCALE for options out of range. */
-  readonly lay: (bench: Bench, layout: LayoutOf<K>) => Draft[];
+  readonly lay: (task: LayoutTask, layout: LayoutOf<K>) => Draft[];
   /** The hand it is meant for where the player names none (docs/decisions.md). */
   readonly school: (layout: LayoutOf<K>) => FingeringSchool;
   /** As it can stand on this neck in this scale, the same object where it can; left out where it stands anywhere. */

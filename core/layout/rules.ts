@@ -8,7 +8,7 @@ import { perString } from './per-string';
 import { places } from './places';
 import { regions } from './region';
 import type { Field, LayoutRule, Offer, Shown, Start } from './rule';
-import type { Bench, Draft } from './shape';
+import type { LayoutTask, Draft } from './shape';
 import { splits } from './split';
 import { stringSets } from './string-set';
 import { windows } from './window';
@@ -37,7 +37,7 @@ export const LAYOUT_KINDS = Object.freeze(Object.keys(RULES)) as readonly Layout
 /** A rule as code that knows no single layout sees it. */
 export type AnyRule = Omit<LayoutRule<LayoutKind>, 'fields' | 'lay' | 'school' | 'reanchor' | 'says' | 'why' | 'offers' | 'known'> & {
   readonly fields: Readonly<Record<string, Field>>;
-  readonly lay: (bench: Bench, layout: Layout) => Draft[];
+  readonly lay: (task: LayoutTask, layout: Layout) => Draft[];
   readonly school: (layout: Layout) => FingeringSchool;
   readonly reanchor?: (i: Instrument, scale: ScaleRef, layout: Layout) => Layout;
   readonly says: (layout: Layout) => string;

@@ -40,7 +40,7 @@ export interface Draft {
 export type FixedHand = Pick<Held, 'fret' | 'fingers' | 'stretches'>;
 
 /** What every layout is given. */
-export interface Bench {
+export interface LayoutTask {
   /** The neck with its scale. */
   readonly neck: ScaledNeck;
   /** The hand. */
@@ -60,13 +60,13 @@ export type HandMemory = Map<string, Held>;
 const FOURTH = 5;
 
 /** What a layout works with: the neck with its scale, and the hand. */
-export const benchOf = (
+export const layoutTask = (
   neck: ScaledNeck,
   school: FingeringSchool,
   hand?: Hand,
   pins: readonly PlacePin[] = [],
   known: HandMemory = new Map(),
-): Bench => ({
+): LayoutTask => ({
   neck,
   model: usualModel(neck.instrument, school, hand),
   pins,
@@ -75,14 +75,14 @@ export const benchOf = (
 });
 
 /** Fills a draft with everything a shape reports. */
-export function shapeOf(bench: Bench, kind: LayoutKind, draft: Draft): Shape {
-  const { neck } = bench;
+export function shapeOf(task: LayoutTask, kind: LayoutKind, draft: Draft): Shape {
+  const { neck } = task;
   const frets = draft.places.map((p) => p.fret);
   const lowFret = Math.min(...frets);
   const highFret = Math.max(...frets);
-  const pins = pinsOn(bench, { kind, number: draft.number, lowFret }, draft.places);
+  const pins = pinsOn(task, { kind, number: draft.number, lowFret }, draft.places);
   const fixed = pins ? undefined : draft.hand?.();
-  const hold = fixed ? { ...fixed, hands: [{ fret: fixed.fret, notes: draft.places.length }] } : searchedHand(bench, draft.places, settledOver(draft.fingers, pins)); // prettier-ignore
+  const hold = fixed ? { ...fixed, hands: [{ fret: fixed.fret, notes: draft.places.length }] } : searchedHand(task, draft.places, settledOver(draft.fingers, pins)); // prettier-ignore
   const notes = draft.places.map((p, k) => fingered(noteAt(neck, p.string, p.fret) as ShapeNote, hold.fingers[k]));
   const cells = cellsOf(neck, notes);
   return {
@@ -112,7 +112,7 @@ const fingered = (note: ShapeNote, finger: number): ShapeNote => {
 };
 
 /** Settled fingers by note, or undefined where none of them is in this shape. */
-function pinsOn({ pins, neck, by }: Bench, shape: ShapeRef, places: Place[]): number[] | undefined {
+function pinsOn({ pins, neck, by }: LayoutTask, shape: ShapeRef, places: Place[]): number[] | undefined {
   if (!pins.length) return undefined;
   const here = pinsThatHold(neck.instrument, pinsIn(pins, shape, places), by);
   return here.length ? places.map((p) => here.find((pin) => samePlace(p, pin))?.finger ?? 0) : undefined;
@@ -133,22 +133,22 @@ interface Held {
   readonly hands: Shape['hands'];
 }
 
-function searchedHand(bench: Bench, places: Place[], pins?: number[]): Held {
+function searchedHand(task: LayoutTask, places: Place[], pins?: number[]): Held {
   const key = `${places.map(placeIndex).join()} ${pins?.join() ?? ''}`;
-  const known = bench.known.get(key);
+  const known = task.known.get(key);
   if (known) return known;
-  const held = searched(bench, places, pins);
-  bench.known.set(key, held);
+  const held = searched(task, places, pins);
+  task.known.set(key, held);
   return held;
 }
 
-function searched(bench: Bench, places: Place[], pins?: number[]): Held {
-  const steps = fingerPath(bench.model, places, pins);
-  const mm = bench.model.mm;
+function searched(task: LayoutTask, places: Place[], pins?: number[]): Held {
+  const steps = fingerPath(task.model, places, pins);
+  const mm = task.model.mm;
   const reach = (s: (typeof steps)[number]): number => s.fret - (s.handFret + s.finger - 1);
   const stretched = steps.filter((s) => s.finger > 0 && reach(s) !== 0);
   return {
-    fret: commonest(steps.filter((s) => s.finger > 0).map((s) => s.handFret)) ?? bench.neck.nut + 1,
+    fret: commonest(steps.filter((s) => s.finger > 0).map((s) => s.handFret)) ?? task.neck.nut + 1,
     fingers: steps.map((s) => s.finger),
     hands: handsOf(steps),
     stretches: stretched.map((s) => ({

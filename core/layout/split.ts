@@ -2,17 +2,17 @@ import type { LayoutOf } from '../types';
 import { countWord } from '../words';
 import { NOTES_A_STRING, schoolFor, tiersOf, type Tier } from './per-string';
 import type { LayoutRule } from './rule';
-import type { Bench, Draft } from './shape';
+import type { LayoutTask, Draft } from './shape';
 import { notesAString } from './words';
 
 /**
  * The lower strings of one n-per-string shape, then one string back and up through the next shape: a run that
  * climbs without leaving known shapes (docs/decisions.md). The notes keep the order of the run.
  */
-function laySplit(bench: Bench, layout: LayoutOf<'split'>): Draft[] {
-  const turn = lowerOf(bench.neck.upward.length);
-  const count = bench.neck.tones.length;
-  const tiers = tiersOf(bench.neck, layout.notes ?? USUAL);
+function laySplit(task: LayoutTask, layout: LayoutOf<'split'>): Draft[] {
+  const turn = lowerOf(task.neck.upward.length);
+  const count = task.neck.tones.length;
+  const tiers = tiersOf(task.neck, layout.notes ?? USUAL);
   return tiers.flatMap((lower) => {
     const upper = nextTier(tiers, lower, count);
     if (!upper) return [];

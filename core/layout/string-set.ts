@@ -5,15 +5,15 @@ import type { Instrument, LayoutOf, Place, ScaleRef } from '../types';
 import { pitchesFrom, scaleClasses, stepFrom, withFolds } from './climb';
 import { nearest } from './reanchor';
 import type { LayoutRule, Start } from './rule';
-import { byPitch, type Bench, type Draft } from './shape';
+import { byPitch, type LayoutTask, type Draft } from './shape';
 import { octavesWords } from './words';
 
 /**
  * Chosen strings only, a count on each, from a chosen place on the lowest of them (common practice, no published source). Neighbouring strings
  * continue in pitch; after a skipped string the line goes on at the scale note nearest the previous first fret (docs/decisions.md).
  */
-function layStringSet(bench: Bench, layout: LayoutOf<'string-set'>): Draft[] {
-  const { neck } = bench;
+function layStringSet(task: LayoutTask, layout: LayoutOf<'string-set'>): Draft[] {
+  const { neck } = task;
   const rows = checkedRows(neck, layout);
   const places = grow(neck, rows, layout.start);
   const names = rows.map((r) => r.string).join(' ');

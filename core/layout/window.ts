@@ -3,7 +3,7 @@ import { fingerPath } from '../fingering';
 import { fretsWithScale, type ScaledNeck } from '../neck';
 import type { LayoutOf, Place, Reach, Stretch } from '../types';
 import type { LayoutRule } from './rule';
-import { byPitch, type Bench, type Draft, type FixedHand } from './shape';
+import { byPitch, type LayoutTask, type Draft, type FixedHand } from './shape';
 import { stretchWords } from './words';
 
 /** Frets the hand owns: from the index finger (or the nut, in the open position) to the little finger. */
@@ -30,14 +30,14 @@ interface Filled {
  * One finger per fret: the hand owns frets p..p+3 and every scale note there; holes between strings are filled by the
  * shorter reach (docs/decisions.md). The open position comes first; windows with the same places count once.
  */
-function layWindows(bench: Bench, layout: LayoutOf<'window'>): Draft[] {
+function layWindows(task: LayoutTask, layout: LayoutOf<'window'>): Draft[] {
   const school = layout.stretch ?? 'index';
   checkOneOf('BAD_LAYOUT', 'layout.stretch', school, ['index', 'little', 'nearer']);
-  const filled = windowsOn(bench.neck).map((w) => fill(bench, w, school));
+  const filled = windowsOn(task.neck).map((w) => fill(task, w, school));
   return distinct(
-    bench.neck,
+    task.neck,
     filled.filter((f) => f.frets.size > 0),
-  ).map((f) => draftOf(bench, f));
+  ).map((f) => draftOf(task, f));
 }
 
 function windowsOn(neck: ScaledNeck): Window[] {
@@ -46,12 +46,12 @@ function windowsOn(neck: ScaledNeck): Window[] {
   return windows;
 }
 
-function fill(bench: Bench, window: Window, school: Reach): Filled {
-  const { neck } = bench;
+function fill(task: LayoutTask, window: Window, school: Reach): Filled {
+  const { neck } = task;
   const frets = new Map(ownFrets(neck, window));
   const reaches: Place[] = [];
   neck.upward.slice(1).forEach((above, k) => {
-    for (const p of reachesBetween(bench, window, school, frets, neck.upward[k], above)) {
+    for (const p of reachesBetween(task, window, school, frets, neck.upward[k], above)) {
       reaches.push(p);
       frets.set(
         p.string,
@@ -80,34 +80,41 @@ function ownFrets(neck: ScaledNeck, w: Window): [number, number[]][] {
 const firstOpen = (neck: ScaledNeck, string: number): boolean => neck.upward.find((s) => neck.open[s] === neck.open[string]) === string;
 
 /** Scale notes that neither window of two neighbouring strings holds, each given to the string that reaches for it. */
-function reachesBetween(bench: Bench, w: Window, school: Reach, frets: Map<number, number[]>, below: number, above: number): Place[] {
-  const { neck } = bench;
+function reachesBetween(task: LayoutTask, w: Window, school: Reach, frets: Map<number, number[]>, below: number, above: number): Place[] {
+  const { neck } = task;
   const reaches: Place[] = [];
   for (let midi = neck.open[below] + w.to + 1; midi < neck.open[above] + w.from; midi++) {
     if (!neck.toneOf[midi % 12]) continue;
     const forward = { string: below, fret: midi - neck.open[below] };
     const back = { string: above, fret: midi - neck.open[above] };
-    const chosen = chooseReach(bench, w, school, frets, back, forward);
+    const chosen = chooseReach(task, w, school, frets, back, forward);
     if (chosen) reaches.push(chosen);
   }
   return reaches;
 }
 
 /** The shorter reach in frets; the school decides ties; a place off the neck never wins. */
-function chooseReach(bench: Bench, w: Window, school: Reach, frets: Map<number, number[]>, back: Place, forward: Place): Place | undefined {
-  const { neck } = bench;
+function chooseReach(
+  task: LayoutTask,
+  w: Window,
+  school: Reach,
+  frets: Map<number, number[]>,
+  back: Place,
+  forward: Place,
+): Place | undefined {
+  const { neck } = task;
   if (back.fret < neck.nut + (w.open ? 0 : 1)) return forward.fret <= neck.last ? forward : undefined;
   if (forward.fret > neck.last) return back;
   const difference = w.from - back.fret - (forward.fret - w.to);
   if (difference !== 0) return difference < 0 ? back : forward;
-  if (school === 'nearer') return cellMm(bench, frets, back) <= cellMm(bench, frets, forward) ? back : forward;
+  if (school === 'nearer') return cellMm(task, frets, back) <= cellMm(task, frets, forward) ? back : forward;
   return school === 'index' ? back : forward;
 }
 
 /** Width in millimetres of the cell that a reach would make. */
-function cellMm(bench: Bench, frets: Map<number, number[]>, p: Place): number {
+function cellMm(task: LayoutTask, frets: Map<number, number[]>, p: Place): number {
   const cell = [...(frets.get(p.string) ?? []), p.fret];
-  const mm = bench.model.mm[p.string];
+  const mm = task.model.mm[p.string];
   return mm[Math.max(...cell)] - mm[Math.min(...cell)];
 }
 
@@ -123,22 +130,22 @@ function distinct(neck: ScaledNeck, all: Filled[]): Filled[] {
   return all.filter((f) => kept.has(f));
 }
 
-function draftOf(bench: Bench, f: Filled): Draft {
-  const places = byPitch(bench.neck, [...f.frets].flatMap(([string, frets]) => frets.map((fret) => ({ string, fret })))); // prettier-ignore
+function draftOf(task: LayoutTask, f: Filled): Draft {
+  const places = byPitch(task.neck, [...f.frets].flatMap(([string, frets]) => frets.map((fret) => ({ string, fret })))); // prettier-ignore
   return {
-    number: f.window.open ? bench.neck.nut : f.window.index,
+    number: f.window.open ? task.neck.nut : f.window.index,
     label: f.window.open ? 'open position' : `position ${f.window.index}`,
     places,
-    hand: () => handOf(bench, f, places),
+    hand: () => handOf(task, f, places),
   };
 }
 
 /** The hand that the window itself fixes. */
-function handOf(bench: Bench, f: Filled, places: readonly Place[]): FixedHand {
+function handOf(task: LayoutTask, f: Filled, places: readonly Place[]): FixedHand {
   const fingers: number[][] = [];
-  for (const [string, frets] of f.frets) fingers[string] = cellFingers(bench, f.window, string, frets);
+  for (const [string, frets] of f.frets) fingers[string] = cellFingers(task, f.window, string, frets);
   const fingerOf = (p: Place): number => fingers[p.string][f.frets.get(p.string)?.indexOf(p.fret) ?? 0];
-  const mm = bench.model.mm;
+  const mm = task.model.mm;
   const edge = (p: Place): number => (p.fret < f.window.from ? f.window.from : f.window.to);
   const stretches = f.reaches.map((p): Stretch => ({
     ...p,
@@ -149,10 +156,10 @@ function handOf(bench: Bench, f: Filled, places: readonly Place[]): FixedHand {
 }
 
 /** The index fret fixes the fingers; a cell that would put one finger on two frets is fingered on its own. */
-function cellFingers(bench: Bench, w: Window, string: number, frets: number[]): number[] {
-  const fixed = frets.map((fret) => (fret === bench.neck.nut ? 0 : Math.min(4, Math.max(1, fret - w.index + 1))));
+function cellFingers(task: LayoutTask, w: Window, string: number, frets: number[]): number[] {
+  const fixed = frets.map((fret) => (fret === task.neck.nut ? 0 : Math.min(4, Math.max(1, fret - w.index + 1))));
   const clash = fixed.some((finger, k) => k > 0 && finger === fixed[k - 1]);
-  return clash ? fingerPath(bench.model, frets.map((fret) => ({ string, fret }))).map((s) => s.finger) : fixed; // prettier-ignore
+  return clash ? fingerPath(task.model, frets.map((fret) => ({ string, fret }))).map((s) => s.finger) : fixed; // prettier-ignore
 }
 
 const REACHES: Record<Reach, { readonly says: string; readonly detail: string }> = {

@@ -12,7 +12,7 @@ import {
   type LineChange,
   type ReadOptions,
 } from '../line';
-import { DRUMS, parseMidiFile, readTrack, type Found, type Heard } from './track';
+import { DRUMS, parseMidiFile, readTrack, type MidiTrack, type Heard } from './track';
 
 /** A beat is divided evenly into so many parts, the plainest first; what lies on them within a tick is exact. */
 const PARTS = [1, 2, 3, 4, 6, 8, 5, 12, 7, 16, 9, 10, 11, 13, 14, 15, 24, 32, 48, 64];
@@ -25,7 +25,7 @@ const CUT_SHORT: LeftKind = { one: 'held note', many: 'held notes', why: 'cut sh
 interface Voice {
   readonly id: string;
   readonly name: string;
-  readonly track: Found;
+  readonly track: MidiTrack;
   readonly notes: Heard[];
 }
 
@@ -48,7 +48,7 @@ export function readMidiFile(bytes: Uint8Array, o: ReadOptions = {}): FileLine {
 }
 
 /** The lines of a track: all its channels together, and each by itself where there are several. */
-function voicesOf(track: Found, at: number): Voice[] {
+function voicesOf(track: MidiTrack, at: number): Voice[] {
   if (!track.notes.length) return [];
   const name = `track ${at + 1}${track.name ? `, ${track.name.slice(0, 60)}` : ''}`;
   const channels = [...new Set(track.notes.map((n) => n.channel))].sort((a, b) => a - b);
@@ -58,9 +58,9 @@ function voicesOf(track: Found, at: number): Voice[] {
   return [whole, ...each];
 }
 
-function lineOf(taken: Voice, all: readonly Voice[], tracks: readonly Found[]): FileLine {
+function lineOf(taken: Voice, all: readonly Voice[], tracks: readonly MidiTrack[]): FileLine {
   const { track } = taken;
-  const first = <T>(pick: (t: Found) => T | null): T | null => pick(track) ?? tracks.map(pick).find((v) => v !== null) ?? null;
+  const first = <T>(pick: (t: MidiTrack) => T | null): T | null => pick(track) ?? tracks.map(pick).find((v) => v !== null) ?? null;
   const strings = first((t) => t.strings);
   const left = new Left('bar');
   const notes = withRests(taken, strings, left);
@@ -95,7 +95,7 @@ function outside(taken: Voice, all: readonly Voice[], voices: readonly FileVoice
 }
 
 /** Tempo and meter marks of all tracks together, each with what is in force of the other. */
-function marksOf(tracks: readonly Found[]): LineChange[] {
+function marksOf(tracks: readonly MidiTrack[]): LineChange[] {
   const all = [
     ...tracks.flatMap((t) => t.meters.map(({ at, meter }) => ({ at, meter, tempo: undefined }))),
     ...tracks.flatMap((t) => t.tempos.map(({ at, tempo }) => ({ at, meter: undefined, tempo }))),

@@ -24,7 +24,7 @@ export interface Heard {
   ends: number;
 }
 
-export interface Found {
+export interface MidiTrack {
   readonly notes: Heard[];
   name: string | null;
   /** Tempo and meter marks; null where a mark does not speak of it. */
@@ -113,8 +113,8 @@ function checkEvents(bytes: Uint8Array, from: number, to: number): void {
 }
 
 /** The notes and marks of a track, in our ticks. */
-export function readTrack(events: MidiEvent[], perQuarter: number): Found {
-  const found: Found = {
+export function readTrack(events: MidiEvent[], perQuarter: number): MidiTrack {
+  const found: MidiTrack = {
     notes: [],
     name: null,
     tempos: [],
@@ -190,7 +190,7 @@ export function readTrack(events: MidiEvent[], perQuarter: number): Found {
 }
 
 /** The strings that a channel each stands for, and the capo, as our own files say it. */
-function readStrings(text: string, found: Found): void {
+function readStrings(text: string, found: MidiTrack): void {
   const m = /^strings((?: \d{1,3}){1,12})(?: capo (\d{1,2}))?$/.exec(text.slice(0, 80));
   if (!m || found.strings) return;
   const midis = m[1].trim().split(' ').map(Number);

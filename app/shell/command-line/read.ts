@@ -13,7 +13,7 @@ import {
   type Shape,
 } from '../../../core';
 import type { Now } from '../../store/change';
-import { ask, askFrom, askTo, endsNow } from '../../store/connection';
+import { askAfresh, askFrom, askTo, endsNow } from '../../store/connection';
 import { leadRoot, toRoot, typedScale, withInstrument, withLayout } from '../../store/moves';
 import { STUDY_VIEWS, type StudyView } from '../../store/paths';
 import { neckNotesOf, rungIndex } from '../../store/study';
@@ -164,7 +164,7 @@ function connected(now: Now, from: EndMatch, to: EndMatch, way: Way | undefined)
   const next = endsNow(begun);
   const gone = next && { ...begun.body, ...askTo(next, now.shapes, to.value) };
   const done = gone && endsNow({ ...now, body: gone });
-  return done && (way ? ask(done, { way, strings: [] }) : ask(done, {}));
+  return done && (way ? askAfresh(done, { way, strings: [] }) : askAfresh(done, {}));
 }
 
 const number = (text: string): number | null => (/^\d{1,3}$/.test(text) ? Number(text) : null);

@@ -27,7 +27,7 @@ function soften(out: Float32Array): void {
 }
 
 /** What the transport tells as it goes. */
-export interface Told {
+export interface TransportListener {
   readonly seam: (at: Seam) => void;
   /** Nothing sounds any more: after the last pass, or after a stop; at a frame of the audio clock. */
   readonly end: (frame: number) => void;
@@ -54,7 +54,7 @@ export class Transport {
   /** `rate` is frames a second. */
   constructor(
     private readonly rate: number,
-    private readonly told: Told,
+    private readonly told: TransportListener,
   ) {}
 
   learn(sound: string, samples: Float32Array): void {

@@ -26,12 +26,12 @@ export interface Source {
 }
 
 /** What a source tells the ear. */
-export interface Told {
+export interface SourceListener {
   readonly note: (n: HeardPitch) => void;
   readonly gone: () => void;
 }
 
-export type OpenSource = (context: AudioContext, told: Told, device: string) => Promise<Source>;
+export type OpenSource = (context: AudioContext, told: SourceListener, device: string) => Promise<Source>;
 
 /** From a note that the simulated player means to its sound in the ear, in ms: as long as a slow sound card takes. */
 export const PLAYER_DELAY = 250;

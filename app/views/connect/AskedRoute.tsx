@@ -3,7 +3,7 @@ import { defaultSchool, glyphs, type NeckNote, type Route, type Shape } from '..
 import { LineNeck } from '../../neck/LineNeck';
 import type { Hear } from '../../sound/useHear';
 import { useAppDispatch } from '../../store';
-import { ask, settle, settleAll, tell, type Ends } from '../../store/connection';
+import { askAfresh, pinFinger, pinFingers, changeAsked, type RouteEnds } from '../../store/connection';
 import { edited } from '../../store/editor';
 import { Segmented } from '../../ui/Segmented';
 import { SplitBelow } from '../../ui/SplitBelow';
@@ -28,7 +28,7 @@ import { WaysThere } from './WaysThere';
 interface Props {
   readonly body: StudyBody;
   readonly shapes: Shape[];
-  readonly ends: Ends;
+  readonly ends: RouteEnds;
   readonly notes: NeckNote[];
   readonly found: Search<Route>;
   readonly route: Route | null;
@@ -51,7 +51,7 @@ export function AskedRoute({ body, shapes, ends, notes, found, route, note }: Pr
       <SearchNote
         found={found}
         settled={asked.held.length + asked.fingers.length}
-        onFree={() => onAsk((now) => tell(now, { held: [], fingers: [] }))}
+        onFree={() => onAsk((now) => changeAsked(now, { held: [], fingers: [] }))}
       />
       <LineNeck {...shown} notes={notes} title={glyphs(CONNECT.neckWithTheRouteThe(counted(steps.length, 'note')))} onHold={onHold} />
       <RouteTools body={body} asked={asked} route={route} line={line} onKeep={keep} />
@@ -83,7 +83,7 @@ export function AskedRoute({ body, shapes, ends, notes, found, route, note }: Pr
 
 interface RowProps {
   readonly body: StudyBody;
-  readonly asked: Ends['asked'];
+  readonly asked: RouteEnds['asked'];
   readonly hear: Hear;
   readonly silent: boolean;
   readonly onHear: () => void;
@@ -99,7 +99,7 @@ function WayRow({ body, asked, hear, silent, onHear }: RowProps) {
           label={CONNECT.wayThere}
           value={asked.way}
           options={WAY_OPTIONS}
-          onChange={(way) => onAsk((now) => ask(now, { way, strings: [] }))}
+          onChange={(way) => onAsk((now) => askAfresh(now, { way, strings: [] }))}
         />
         <span className="grow" />
         <Tempo tempo={body.tempo} onTempo={(tempo) => dispatch(edited({ tempo }))} />
@@ -112,7 +112,7 @@ function WayRow({ body, asked, hear, silent, onHear }: RowProps) {
 
 interface SideProps {
   readonly body: StudyBody;
-  readonly asked: Ends['asked'];
+  readonly asked: RouteEnds['asked'];
   readonly found: Search<Route>;
   readonly steps: Route['steps'];
   readonly chosen: number;
@@ -134,16 +134,16 @@ function RouteSide({ body, asked, found, steps, chosen, onHold }: SideProps) {
           index={chosen}
           asked={asked}
           onHold={(place) => onHold(chosen, place)}
-          onFinger={(finger) => onAsk((now) => settle(now, chosen, finger))}
+          onFinger={(finger) => onAsk((now) => pinFinger(now, chosen, finger))}
         />
       )}
-      {steps.length > 0 && <CellChoices {...held} places={steps} onChoose={(fingers) => onAsk((now) => settleAll(now, fingers))} />}
+      {steps.length > 0 && <CellChoices {...held} places={steps} onChoose={(fingers) => onAsk((now) => pinFingers(now, fingers))} />}
       {found.found.length > 0 && (
         <WaysThere
           way={asked.way}
           routes={found.found}
           choice={Math.min(asked.choice, found.found.length - 1)}
-          onChoice={(choice) => onAsk((now) => tell(now, { choice }))}
+          onChoice={(choice) => onAsk((now) => changeAsked(now, { choice }))}
         />
       )}
     </>

@@ -2,7 +2,7 @@ import type { StudyBody } from '../../../contract';
 import { defaultSchool, type NeckNote, type Route, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
-import { ask, askFrom, askTo, endsNow, placeOf, routeEnds, type Ends } from '../../store/connection';
+import { askAfresh, askFrom, askTo, endsNow, placeOf, routeEnds, type RouteEnds } from '../../store/connection';
 import { Signs } from '../../letters/Signs';
 import { endWords, goalWords, lineWords, placeWords } from '../../words/route-text';
 import { scaleName } from '../../words/scale-text';
@@ -14,7 +14,7 @@ import { CONNECT } from '../../words/views/connect';
 
 interface Props {
   readonly body: StudyBody;
-  readonly ends: Ends;
+  readonly ends: RouteEnds;
   readonly shapes: Shape[];
   readonly notes: NeckNote[];
   readonly route: Route | null;
@@ -23,7 +23,7 @@ interface Props {
 /** From where to where, and how: each part is the control. */
 export function ConnectSentence({ body, ends, shapes, notes, route }: Props) {
   const dispatch = useAppDispatch();
-  const on = (make: (ends: Ends) => Partial<StudyBody>): void =>
+  const on = (make: (ends: RouteEnds) => Partial<StudyBody>): void =>
     void dispatch(
       change((now) => {
         const fresh = endsNow(now);
@@ -54,7 +54,7 @@ export function ConnectSentence({ body, ends, shapes, notes, route }: Props) {
           </>
         )}
         {given && CONNECT.playThemBy}
-        <ByPart asked={asked} instrument={body.instrument} onAsk={(fields) => on((now) => ask(now, fields))} />
+        <ByPart asked={asked} instrument={body.instrument} onAsk={(fields) => on((now) => askAfresh(now, fields))} />
       </h1>
       <p className="num mt-0.5 text-[0.8125rem] text-soft">
         <Signs>
@@ -73,7 +73,7 @@ export function ConnectSentence({ body, ends, shapes, notes, route }: Props) {
 }
 
 /** Rungs by name with the note the line begins and ends on; places, pitches and frets as themselves. */
-function endsWords(ends: Ends, shapes: Shape[], route: Route | null): { readonly from: string; readonly to: string } {
+function endsWords(ends: RouteEnds, shapes: Shape[], route: Route | null): { readonly from: string; readonly to: string } {
   const { asked } = ends;
   if (asked.way === 'best') {
     const { from, to } = routeEnds(ends, shapes);

@@ -4,7 +4,7 @@ import { StudyGate } from '../StudyGate';
 import { Problem } from '../Problem';
 import { InstrumentBar } from '../InstrumentBar';
 import { useAppSelector } from '../../store';
-import { selectEnds, selectJob, selectKept, type Ends } from '../../store/connection';
+import { selectEnds, selectJob, selectKept, type RouteEnds } from '../../store/connection';
 import { selectNotes, type Laid } from '../../store/study';
 import { useKeyed } from '../../ui/useKeyed';
 import { useRoutes } from '../../workers/useSearch';
@@ -37,7 +37,7 @@ function OpenConnect({ body, laid }: { readonly body: StudyBody; readonly laid: 
   );
 }
 
-function Searching({ body, laid, ends }: { readonly body: StudyBody; readonly laid: Laid; readonly ends: Ends }) {
+function Searching({ body, laid, ends }: { readonly body: StudyBody; readonly laid: Laid; readonly ends: RouteEnds }) {
   const notes = useAppSelector(selectNotes);
   const found = useRoutes(useAppSelector(selectJob));
   const routes = found.found;

@@ -3,7 +3,7 @@ import { MOST_KEPT, type KeptRoute, type StudyBody } from '../../../contract';
 import { samePlace, type Picking, type Route } from '../../../core';
 import { lineOfRoute } from '../../files/papers';
 import { useAppDispatch } from '../../store';
-import { tell, turned, type Ends } from '../../store/connection';
+import { changeAsked, turned, type RouteEnds } from '../../store/connection';
 import { edited } from '../../store/editor';
 import type { RouteLine } from '../../store/route-lick';
 import { Button } from '../../ui/Button';
@@ -23,7 +23,7 @@ const PICKING_OPTIONS: { readonly value: Picking; readonly label: string }[] = [
 
 interface Props {
   readonly body: StudyBody;
-  readonly asked: Ends['asked'];
+  readonly asked: RouteEnds['asked'];
   readonly route: Route | null;
   readonly line: RouteLine | null;
   readonly onKeep: () => void;
@@ -38,19 +38,19 @@ export function RouteTools({ body, asked, route, line, onKeep }: Props) {
       <Button icon={<ArrowRightLeft size={14} aria-hidden />} onClick={() => onAsk(turned)}>
         {CONNECT.turnRound}
       </Button>
-      <WeightsPart weights={asked.weights} onWeights={(weights) => onAsk((now) => tell(now, { weights, choice: 0 }))} />
+      <WeightsPart weights={asked.weights} onWeights={(weights) => onAsk((now) => changeAsked(now, { weights, choice: 0 }))} />
       <HandPart layout={body.layout} school={body.school} hand={body.hand} onHand={(fields) => dispatch(edited(fields))} />
       <Segmented
         label={CONNECT.picking}
         value={asked.picking}
         options={PICKING_OPTIONS}
-        onChange={(picking) => onAsk((now) => tell(now, { picking }))}
+        onChange={(picking) => onAsk((now) => changeAsked(now, { picking }))}
       />
       <button
         type="button"
         className="chip text-[0.78125rem]"
         aria-pressed={asked.staff}
-        onClick={() => onAsk((now) => tell(now, { staff: !now.asked.staff }))}
+        onClick={() => onAsk((now) => changeAsked(now, { staff: !now.asked.staff }))}
       >
         {CONNECT.staff}
       </button>

@@ -2,10 +2,10 @@ import { useCallback } from 'react';
 import type { StudyBody } from '../../../contract';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
-import { endsNow, type Ends } from '../../store/connection';
+import { endsNow, type RouteEnds } from '../../store/connection';
 
 /** Puts a change of what Connect is asked through the store as it stands then. */
-export function useAsk(): (make: (ends: Ends) => Partial<StudyBody>) => void {
+export function useAsk(): (make: (ends: RouteEnds) => Partial<StudyBody>) => void {
   const dispatch = useAppDispatch();
   return useCallback(
     (make) =>

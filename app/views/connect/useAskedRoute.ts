@@ -6,7 +6,7 @@ import { eighths, soundsOf } from '../../sound/heard';
 import { useHearLine } from '../../sound/useHearLine';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
-import { hold, keepRoute, type Ends } from '../../store/connection';
+import { pinNote, keepRoute, type RouteEnds } from '../../store/connection';
 import type { RouteLine } from '../../store/route-lick';
 import { useLatest } from '../../ui/useLatest';
 import { useToggle } from '../../ui/useToggle';
@@ -25,7 +25,7 @@ export interface ChosenNote {
 interface Asked {
   readonly body: StudyBody;
   readonly shapes: Shape[];
-  readonly ends: Ends;
+  readonly ends: RouteEnds;
   readonly route: Route | null;
   /** How many ways there were found. */
   readonly ways: number;
@@ -45,7 +45,7 @@ export function useAskedRoute({ body, shapes, ends, route, ways, note }: Asked) 
   const sounds = useMemo(() => eighths(soundsOf(instrument, steps)), [instrument, steps]);
   const { hear, toggle } = useHearLine(sounds, tempo);
   const [standing, stand] = useToggle();
-  const onHold = useCallback((index: number, place: Place | null) => onAsk((now) => hold(now, index, place)), [onAsk]);
+  const onHold = useCallback((index: number, place: Place | null) => onAsk((now) => pinNote(now, index, place)), [onAsk]);
   const name = keptName(asked, shapes[ends.from], shapes[ends.to]);
   const keep = useCallback(() => {
     if (route) dispatch(change((now) => keepRoute(now.body, ends, route, name)));
@@ -66,7 +66,7 @@ export function useAskedRoute({ body, shapes, ends, route, ways, note }: Asked) 
 }
 
 /** Says how a route is when another one is shown. */
-function useTold(route: Route | null, way: Ends['asked']['way']): void {
+function useTold(route: Route | null, way: RouteEnds['asked']['way']): void {
   const told = route ? `${counted(route.steps.length, 'note')}, ${shiftWords(route)}, ${effortWords(route)}` : '';
   const before = useRef(told);
   useEffect(() => {

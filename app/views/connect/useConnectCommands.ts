@@ -4,7 +4,7 @@ import { useCommands } from '../../shell/keys';
 import { openPart } from '../../shell/open-part';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
-import { ask, endsNow, tell, turned, type Ends } from '../../store/connection';
+import { askAfresh, endsNow, changeAsked, turned, type RouteEnds } from '../../store/connection';
 import { rungOf } from '../../store/study';
 import { CONNECT_COMMANDS } from './connect-commands';
 
@@ -20,26 +20,26 @@ interface On {
 }
 
 /** The goal one rung up or down; the start stays. */
-const stepGoal = (ends: Ends, shapes: Shape[], by: 1 | -1): Partial<StudyBody> | null => {
+const stepGoal = (ends: RouteEnds, shapes: Shape[], by: 1 | -1): Partial<StudyBody> | null => {
   const shape = shapes[ends.to + by];
-  return shape ? ask(ends, { to: rungOf(shape), goal: null }) : null;
+  return shape ? askAfresh(ends, { to: rungOf(shape), goal: null }) : null;
 };
-const stepStart = (ends: Ends, shapes: Shape[], by: 1 | -1): Partial<StudyBody> | null => {
+const stepStart = (ends: RouteEnds, shapes: Shape[], by: 1 | -1): Partial<StudyBody> | null => {
   const shape = shapes[ends.from + by];
-  return shape ? ask(ends, { from: rungOf(shape), start: null }) : null;
+  return shape ? askAfresh(ends, { from: rungOf(shape), start: null }) : null;
 };
 
 /** Runs Connect's commands. */
 export function useConnectCommands({ hear, keep, stand, ways, step, replace }: On): void {
   const dispatch = useAppDispatch();
-  const on = (make: (ends: Ends, shapes: Shape[]) => Partial<StudyBody> | null) => () =>
+  const on = (make: (ends: RouteEnds, shapes: Shape[]) => Partial<StudyBody> | null) => () =>
     void dispatch(
       change((now) => {
         const ends = endsNow(now);
         return ends && make(ends, now.shapes);
       }),
     );
-  const choose = (k: number) => on((ends) => (k < ways ? tell(ends, { choice: k }) : null));
+  const choose = (k: number) => on((ends) => (k < ways ? changeAsked(ends, { choice: k }) : null));
   const part = (name: string) => () => void openPart(name);
   useCommands('connect', CONNECT_COMMANDS, {
     'way-1': choose(0),

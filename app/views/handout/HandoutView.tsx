@@ -64,13 +64,13 @@ function Open({ body }: { readonly body: StudyBody }) {
           </Button>
         )}
       </div>
-      {handout && <Bench key={handout.id} body={body} handout={handout} />}
+      {handout && <OpenHandout key={handout.id} body={body} handout={handout} />}
       <StudyFooter hint={HANDOUT.hint} />
     </div>
   );
 }
 
-function Bench({ body, handout }: { readonly body: StudyBody; readonly handout: Handout }) {
+function OpenHandout({ body, handout }: { readonly body: StudyBody; readonly handout: Handout }) {
   const open = useAppSelector((s) => s.editor.id);
   const { data: studies } = useStudiesQuery();
   const nameOf = (part: HandoutPart): string => partWords(part, body, open, studies);

@@ -6,9 +6,9 @@ import type { Instrument, Place, Shape } from '../../types';
 import { parseChord, type Chord } from '../symbol';
 import { barreFrom, flattest } from './barre';
 import { GRIP, HIGH_HAND, INNER_MOST } from './costs';
-import { graspOf, hold, MUTED } from './hold';
+import { graspOf, leastHoldCost, MUTED } from './hold';
 import type { Grip, GripOptions } from './types';
-import type { Found, Pass, Search } from './search';
+import type { FoundGrips, Pass, Search } from './search';
 import { wantedOf } from './wanted';
 
 const FIRST_ROOM = 1024;
@@ -16,7 +16,7 @@ const FIRST_ROOM = 1024;
 const MOST = 2 ** 30;
 
 /** Room for twice as many. */
-function grow(found: Found): void {
+function grow(found: FoundGrips): void {
   const keys = new Float64Array(found.keys.length * 2);
   const rows = new Int8Array(found.rows.length * 2);
   keys.set(found.keys);
@@ -132,7 +132,7 @@ const NOT_HELD = { cost: Infinity, fingers: [] as number[] };
 function heldAs({ grasp }: Search, p: Pass, pattern: number): { readonly cost: number; readonly fingers: number[] } {
   const known = p.holds.get(pattern);
   if (known) return known;
-  const cost = hold(grasp, p.frets);
+  const cost = leastHoldCost(grasp, p.frets);
   let found = NOT_HELD;
   if (cost !== Infinity) {
     const fingers = new Array<number>(grasp.strings + 1).fill(0);

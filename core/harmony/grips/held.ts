@@ -5,7 +5,7 @@ import { chromaOf } from '../../pitch';
 import { mod12 } from '../../scale';
 import type { Hand, Instrument, Place } from '../../types';
 import { parseChord } from '../symbol';
-import { fingersNeeded, graspOf, hold, MUTED, type Grasp } from './hold';
+import { fingersNeeded, graspOf, leastHoldCost, MUTED, type Grasp } from './hold';
 import { barreOf } from './barre';
 import type { Grip } from './types';
 
@@ -28,7 +28,7 @@ export const thickFirst = (places: readonly Place[]): Place[] => [...places].sor
 
 /** Frets on strings as they are held: fingers, barre and travel of the hand. */
 export function heldOn(grasp: Grasp, frets: readonly number[], places: readonly Place[]): Held {
-  const costMm = hold(grasp, frets);
+  const costMm = leastHoldCost(grasp, frets);
   if (costMm === Infinity) return { why: whyNot(grasp, frets) };
   const finger = new Map(grasp.order.map((string, k) => [string, grasp.fingers[k]]));
   const fingers = places.map((p) => finger.get(p.string) ?? 0);

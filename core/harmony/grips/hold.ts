@@ -132,7 +132,7 @@ function put(
  * `grasp.fingers` then say which strings are stopped by which fingers. Fingers rise with frets, on one fret from thick to thin; a
  * finger lies flat over neighbouring strings of one fret. Of holds that cost the same the lower fingers are taken.
  */
-export function hold(g: Grasp, frets: readonly number[]): number {
+export function leastHoldCost(g: Grasp, frets: readonly number[]): number {
   const low = sortStopped(g, frets);
   if (!low) return 0;
   const { longest } = g.model;

@@ -28,7 +28,7 @@ export interface Search {
   /** The fret that grips are to lie near, if any. */
   readonly near: number | null;
   /** What was found. */
-  readonly found: Found;
+  readonly found: FoundGrips;
   /** What many grips have alike, made once; frozen, as it is handed out many times. */
   readonly shared: {
     readonly places: Place[][];
@@ -39,7 +39,7 @@ export interface Search {
 }
 
 /** Grips found so far, packed: their costs, and a row of frets and fingers each. */
-export interface Found {
+export interface FoundGrips {
   /** How many grips. */
   count: number;
   /** Cost in hundredths of a millimetre, then the number of the grip: see MOST. */
