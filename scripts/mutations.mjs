@@ -10,7 +10,7 @@ export const MUTATIONS = [
   ['core/layout/window.ts', 'to: neck.nut + 4, open: true', 'to: neck.nut + 3, open: true'],
   ['core/layout/window.ts', 'f.reaches.length < held.reaches.length', 'f.reaches.length > held.reaches.length'],
   ['core/layout/window.ts', "return school === 'index' ? back : forward;", "return school === 'index' ? forward : back;"],
-  ['core/layout/window.ts', 'frets, back) <= cellMm(bench, frets, forward)', 'frets, back) > cellMm(bench, frets, forward)'],
+  ['core/layout/window.ts', 'frets, back) <= cellMm(task, frets, forward)', 'frets, back) > cellMm(task, frets, forward)'],
   ['core/layout/window.ts', 'const free = !taken.has(midi) ||', 'const free = true ||'],
   [
     'core/layout/window.ts',
