@@ -15,7 +15,7 @@ import {
   type TabSystem,
 } from './layout';
 
-interface Props {
+export interface TabStaffProps {
   readonly g: TabGeometry;
   /** How large it is drawn: 1 is normal. */
   readonly scale: number;
@@ -171,7 +171,7 @@ const System = memo(function System({
   instrument,
   columns,
   strokes,
-}: Pick<Props, 'g' | 'instrument' | 'columns' | 'strokes'> & { readonly s: TabSystem }) {
+}: Pick<TabStaffProps, 'g' | 'instrument' | 'columns' | 'strokes'> & { readonly s: TabSystem }) {
   return (
     <g>
       <Lines g={g} s={s} instrument={instrument} />
@@ -200,7 +200,7 @@ function Frame({ g, column, look }: { readonly g: TabGeometry; readonly column: 
 }
 
 /** A line as tab: strokes above, fingers and shifts below. One stop for the Tab key; ← → walk along the notes, all other keys are the view's. */
-export function TabStaff({ g, scale: size, instrument, columns, strokes, words, label, chosen, range, sounding, onChoose }: Props) {
+export function TabStaff({ g, scale: size, instrument, columns, strokes, words, label, chosen, range, sounding, onChoose }: TabStaffProps) {
   const id = useId();
   const onKey = (e: KeyboardEvent): void => {
     if (e.ctrlKey || e.metaKey || e.altKey || e.shiftKey) return;

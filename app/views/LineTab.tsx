@@ -1,27 +1,16 @@
 import { useMemo, useRef, type ReactNode } from 'react';
-import type { Instrument, Stroke } from '../../core';
 import { useMarkScale } from '../neck/useNeckGeometry';
 import { useWidth } from '../neck/useWidth';
-import { TabStaff } from '../tab/TabStaff';
-import { columnWidth, tabGeometry, type TabColumn } from '../tab/layout';
+import { TabStaff, type TabStaffProps } from '../tab/TabStaff';
+import { columnWidth, tabGeometry } from '../tab/layout';
 import { STUDY } from '../words/views/study';
 import { TabStand } from './TabStand';
 
-interface Props {
+interface Props extends Omit<TabStaffProps, 'g' | 'scale'> {
   /** What the line is called on the music stand. */
   readonly title: string;
   /** Beside the heading, small. */
   readonly about: ReactNode;
-  readonly instrument: Instrument;
-  readonly columns: TabColumn[];
-  readonly strokes?: Stroke[];
-  /** What each note is, in words. */
-  readonly words: string[];
-  readonly label: string;
-  readonly chosen: number;
-  readonly range?: { readonly from: number; readonly to: number };
-  readonly sounding: number;
-  readonly onChoose: (column: number) => void;
   readonly standing: boolean;
   readonly onStand: () => void;
   /** Over the tab, as wide as it. */

@@ -60,18 +60,14 @@ function StringRow({ instrument, k, onString }: Props & { readonly k: number }) 
           onChange={(e) => set({ open: e.target.value.trim() })}
         />
       </td>
-      <td className="px-1">
-        <input
-          aria-label={INSTRUMENTS.gaugeOfStringInMillimetres(k + 1)}
-          type="number"
-          step="0.001"
-          min={0.1}
-          max={5}
-          className={FIELD}
-          value={s.gaugeMm ?? ''}
-          onChange={(e) => set({ gaugeMm: number(e.target.value) })}
-        />
-      </td>
+      <NumberCell
+        label={INSTRUMENTS.gaugeOfStringInMillimetres(k + 1)}
+        step={0.001}
+        min={0.1}
+        max={5}
+        value={s.gaugeMm}
+        onChange={(gaugeMm) => set({ gaugeMm })}
+      />
       <td className="px-1 text-center">
         <input
           aria-label={INSTRUMENTS.stringIsWound(k + 1)}
@@ -81,24 +77,43 @@ function StringRow({ instrument, k, onString }: Props & { readonly k: number }) 
           onChange={(e) => set({ wound: e.target.checked })}
         />
       </td>
-      <td className="px-1">
-        <input
-          aria-label={INSTRUMENTS.ownLengthOfStringIn(k + 1)}
-          type="number"
-          step="0.1"
-          min={200}
-          max={1200}
-          className={FIELD}
-          value={s.scaleLengthMm ?? ''}
-          onChange={(e) => set({ scaleLengthMm: number(e.target.value) })}
-        />
-      </td>
+      <NumberCell
+        label={INSTRUMENTS.ownLengthOfStringIn(k + 1)}
+        step={0.1}
+        min={200}
+        max={1200}
+        value={s.scaleLengthMm}
+        onChange={(scaleLengthMm) => set({ scaleLengthMm })}
+      />
       <td className="num px-1 whitespace-nowrap text-soft">
         <Signs>{isPitch(s.open) ? (safeTension(instrument, k + 1) ?? INSTRUMENTS.gaugeNotGiven) : INSTRUMENTS.giveAPitchSuchAs}</Signs>
       </td>
     </tr>
   );
 }
+
+interface NumberProps {
+  readonly label: string;
+  readonly step: number;
+  readonly min: number;
+  readonly max: number;
+  readonly value: number | undefined;
+  readonly onChange: (value: number | undefined) => void;
+}
+
+/** Empty is a value too: nobody knows the gauge of every string. */
+const NumberCell = ({ label, value, onChange, ...limits }: NumberProps) => (
+  <td className="px-1">
+    <input
+      aria-label={label}
+      type="number"
+      {...limits}
+      className={FIELD}
+      value={value ?? ''}
+      onChange={(e) => onChange(number(e.target.value))}
+    />
+  </td>
+);
 
 /** While another field is being typed the whole may not hold; then there is no figure. */
 function safeTension(instrument: Instrument, string: number): string | null {

@@ -17,6 +17,7 @@ import { printSvgs, saveSvgs } from '../../ui/print';
 import { Select } from '../../ui/Select';
 import { scaleName } from '../../words/scale-text';
 import { useSheet } from '../../workers/useSheet';
+import { PaperChoice } from '../PaperChoice';
 import { counted } from '../../words/count-text';
 import { missingLetters } from '../../../formats/sheet/letters';
 import { missingWords } from '../../words/incoming-text';
@@ -67,25 +68,8 @@ function Choices({ choice, onChoice: set }: { readonly choice: Choice; readonly 
           ]}
           onChange={(ink) => set({ ink })}
         />
-        <Select<Paper>
-          label={MAP.paper}
-          value={choice.paper}
-          options={[
-            { value: 'a4', label: 'A4' },
-            { value: 'letter', label: MAP.letter },
-          ]}
-          onChange={(paper) => set({ paper })}
-        />
-        <Select<Turn>
-          label={MAP.turned}
-          value={choice.turn}
-          options={[
-            { value: 'portrait', label: MAP.upright },
-            { value: 'landscape', label: MAP.sideways },
-          ]}
-          onChange={(turn) => set({ turn })}
-        />
       </div>
+      <PaperChoice paper={choice.paper} turn={choice.turn} onPaper={(paper) => set({ paper })} onTurn={(turn) => set({ turn })} />
       <label className="flex items-center gap-2">
         <input
           type="checkbox"
