@@ -93,6 +93,12 @@ describe('pages', () => {
       'no-cache',
     ]);
   });
+  it('the study that the address names is asked for with the page, and nothing that is no study', async () => {
+    const ahead = async (path: string): Promise<string | null> => (await get(path)).headers.get('link');
+    expect(await ahead('/study/demo-weathervane/map')).toBe('</api/studies/demo-weathervane>; rel=preload; as=fetch; crossorigin');
+    for (const path of ['/map', '/notebook', '/study/a%3E%3B%20b/map', '/study/../map'])
+      expect([path, await ahead(path)]).toEqual([path, null]);
+  });
   it('a built file is itself', async () => {
     const answer = await get('/assets/app.js');
     expect([answer.status, answer.headers.get('content-type')]).toEqual([200, expect.stringContaining('javascript')]);
