@@ -14,8 +14,8 @@ export interface Running {
 
 export const newDb = (): string => join(mkdtempSync(join(tmpdir(), 'crow-e2e-')), 'notebook.sqlite');
 
-/** Ports of this worker's own: two workers run beside each other. */
-export const FIRST_PORT = 4900 + 100 * Number(process.env.TEST_PARALLEL_INDEX ?? 0);
+/** Ports of this worker's own: two workers run beside each other. None that a browser refuses, as it does 5060 and 5061. */
+export const FIRST_PORT = 4300 + 100 * Number(process.env.TEST_PARALLEL_INDEX ?? 0);
 
 /** Starts the built server on a notebook; resolves when it says that it is ready, rejects if it ends first. */
 export function startServer(db: string, port = FIRST_PORT, flags: string[] = []): Promise<Running> {
