@@ -67,7 +67,7 @@ function Open({
       {problems.length > 0 && (
         <div role="alert" className="mb-3 flex flex-wrap items-center gap-3 rounded-lg border border-clay bg-sheet p-3">
           <p className="grow">
-            <Signs>{STUDY.ofThisAddressSomethingCould(problems.join('; '))}</Signs>
+            <Signs>{STUDY.ofThisAddressSomethingCould(problems.map((p) => p.replace(/\.$/, '')).join('; '))}</Signs>
           </p>
           <Button onClick={dismiss}>{STUDY.close}</Button>
         </div>
