@@ -95,6 +95,7 @@ const ROWS = {
       ["  gone: { fill: '#23242a'", "  ghost: { fill: '#23242a', stroke: '#a8a294' },\n"],
       ["  gone: '#c9c1ae'", "  ghost: '#c9c1ae',\n"],
     ),
+    line('app/neck/Mark.tsx', "    case 'new':\n", "    case 'ghost':\n      return <path d={BEAK} fill={fill} />;\n"),
     line('app/words/mark-text.ts', "  gone: 'left out", "  ghost: 'a ghost',\n"),
   ],
   'a tuning': [line('core/instrument/tunings.ts', "  row('drop D'", "  row('drop everything', 'C2 F2 A#2 D#3 G3 C4'),\n")],

@@ -16,7 +16,7 @@ export const PLATE: Readonly<Record<MarkLook, { readonly fill: string; readonly 
   faint: { fill: '#8f897b' },
   stud: { fill: '#c9c1ae' },
   'root-stud': { fill: '#d39a35' },
-});
+} satisfies Record<MarkLook, { readonly fill: string; readonly stroke?: string }>);
 
 /** The letters on a plate. */
 export const MARK_INK: Readonly<Partial<Record<MarkLook, string>>> = Object.freeze({
