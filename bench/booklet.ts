@@ -14,11 +14,11 @@ const FONTS: PdfFonts = {
   music: font('noto-music/files/noto-music-music-400-normal.woff'),
 };
 
-const [{ body }] = DEMO.studies;
+const { body } = DEMO.studies[0]!;
 const studyOf = (id: string | null) => (id === null ? body : (DEMO.studies.find((s) => s.id === id)?.body ?? null));
 /** The demo's handout, its parts over and over. */
 const times = (n: number): BookletRequest => {
-  const [one] = body.handouts;
+  const one = body.handouts[0]!;
   const parts: Handout['parts'] = Array.from({ length: n }, (_, k) => one.parts.map((p) => ({ ...p, id: `${p.id}${k}` }))).flat();
   return makeHandout({ ...one, parts }, studyOf).request;
 };
@@ -43,6 +43,6 @@ for (const n of [1, 4, 9]) {
     all.map((a) => a.took),
     0.5,
   );
-  rows.push([String(all[0].pages), ms(middle), ms(middle / all[0].pages)]);
+  rows.push([String(all[0]!.pages), ms(middle), ms(middle / all[0]!.pages)]);
 }
 printTable('Handouts to PDF', ['pages', 'median', 'a page'], rows);

@@ -11,7 +11,7 @@ const child = spawn(process.execPath, ['dist/server/main.js'], { env: { ...proce
 const url = await new Promise<string>((done) => {
   child.stdout.on('data', (d: Buffer) => {
     const found = /ready at (\S+)/.exec(d.toString());
-    if (found) done(found[1]);
+    if (found) done(found[1]!);
   });
 });
 const browser = await chromium.launch({
@@ -25,7 +25,7 @@ const browser = await chromium.launch({
  */
 async function keyTimes(page: Page, keys: string[], rounds: number): Promise<number[]> {
   for (let k = 0; k < rounds; k++) {
-    await page.keyboard.press(keys[k % keys.length]);
+    await page.keyboard.press(keys[k % keys.length]!);
     await page.waitForTimeout(30);
   }
   return page.evaluate(() => {

@@ -24,7 +24,7 @@ const line = {
 };
 const xml = writeMusicXml({ ...line, school: 'finger-per-fret' });
 const abc = writeAbc(line);
-const pitches = Array.from({ length: 120 }, (_, k) => 54 + [0, 2, 3, 5, 7, 5, 3, 7, 8, 10, 8, 7, 5, 3, 2, 3][k % 16]);
+const pitches = Array.from({ length: 120 }, (_, k) => 54 + [0, 2, 3, 5, 7, 5, 3, 7, 8, 10, 8, 7, 5, 3, 2, 3][k % 16]!);
 const TONICS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
 const lay = (kind: 'window' | 'box') => (): unknown => TONICS.map((tonic) => layOut(six, { tonic, scale: 'dorian' }, { kind }).length);
 
@@ -44,7 +44,7 @@ const WORK: Readonly<Record<string, () => unknown>> = {
 function unit(): number {
   const a = new Float64Array(20_000);
   let sum = 0;
-  for (let n = 0; n < 40; n++) for (let k = 0; k < a.length; k++) sum += a[k] = (a[k] + k * 1.7 + n) % 911;
+  for (let n = 0; n < 40; n++) for (let k = 0; k < a.length; k++) sum += a[k] = (a[k]! + k * 1.7 + n) % 911;
   const map = new Map<string, number>();
   for (let k = 0; k < 20_000; k++) map.set(`${k % 997}/${k % 13}`, k);
   const list = Array.from({ length: 20_000 }, (_, k) => ({ k, v: (k * 7919) % 10_007 })).sort((x, y) => x.v - y.v || x.k - y.k);
@@ -73,9 +73,9 @@ const now = Object.fromEntries(Object.entries(WORK).map(([name, work]) => [name,
 const kept = existsSync(KEPT) ? (JSON.parse(readFileSync(KEPT, 'utf8')) as Record<string, number>) : {};
 const lost: string[] = [];
 const rows = Object.entries(now).map(([name, units]) => {
-  const was = kept[name] as number | undefined;
+  const was = kept[name];
   // What lies over is measured once more: a busy moment is no loss.
-  const again = was !== undefined && units > was * (1 + LOSS) ? Math.min(units, unitsOf(WORK[name])) : units;
+  const again = was !== undefined && units > was * (1 + LOSS) ? Math.min(units, unitsOf(WORK[name]!)) : units;
   if (was !== undefined && again > was * (1 + LOSS)) lost.push(name);
   return [name, was ?? '', again.toPrecision(3), was === undefined ? '' : `${(again / was).toFixed(2)} ×`];
 });

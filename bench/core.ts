@@ -19,7 +19,7 @@ const ROUNDS = 12;
 
 const instrument = (strings: number, frets: number): Instrument => ({
   name: 'bench',
-  strings: [...OPEN[strings]].reverse().map((m) => ({ open: pitchName(m) })),
+  strings: [...OPEN[strings]!].reverse().map((m) => ({ open: pitchName(m) })),
   frets,
   scaleLengthMm: 648,
 });

@@ -32,14 +32,14 @@ printTable(
 const GRIPS = ['x57765', 'x32010', '133211', 'xx0232', 'x02210', '3x443x', 'x7675x', 'xx5454'].map((t) => parseGrip(t, SIX));
 printTable('Naming and moving', ['what', 'p50 ms', 'p95 ms', ''], [
   row('eight grips named, all readings', time(50, () => GRIPS.forEach((g) => nameGrip(SIX, g, { home: { tonic: 'D', scale: 'dorian' } }))), ''),
-  row('D minor barre: region, strings, inversions', time(10, () => moveGrip(SIX, 'Dm', GRIPS[0])), ''),
+  row('D minor barre: region, strings, inversions', time(10, () => moveGrip(SIX, 'Dm', GRIPS[0]!)), ''),
   row('chords of a mode, ninths', time(200, () => modeChords({ tonic: 'F#', scale: 'dorian' }, 5)), ''),
 ]); // prettier-ignore
 
 const LOOP = ['Dm7', 'G7', 'Cmaj7', 'A7', 'Em7', 'Fmaj7', 'Bm7b5', 'E7'];
-const long = Array.from({ length: 64 }, (_, k) => LOOP[k % LOOP.length]);
+const long = Array.from({ length: 64 }, (_, k) => LOOP[k % LOOP.length]!);
 printTable('Voice leading', ['chords', 'p50 ms', 'p95 ms', 'travel mm'], [
-  row('4 chords', time(6, () => leadVoices(SIX, LOOP.slice(0, 4))), leadVoices(SIX, LOOP.slice(0, 4))[0].travelMm),
-  row('64 chords, eight kinds', time(6, () => leadVoices(SIX, long)), leadVoices(SIX, long)[0].travelMm),
+  row('4 chords', time(6, () => leadVoices(SIX, LOOP.slice(0, 4))), leadVoices(SIX, LOOP.slice(0, 4))[0]!.travelMm),
+  row('64 chords, eight kinds', time(6, () => leadVoices(SIX, long)), leadVoices(SIX, long)[0]!.travelMm),
   row('64 chords, three ways', time(4, () => leadVoices(SIX, long, { count: 3 })), ''),
 ]); // prettier-ignore

@@ -23,7 +23,7 @@ const instrument = (low: string): Instrument => ({
 const SIX = instrument('E2 A2 D3 G3 B3 E4');
 const EIGHT = instrument('F#1 B1 E2 A2 D3 G3 B3 E4');
 const STEPS = [0, 2, 3, 5, 7, 5, 3, 7, 8, 10, 8, 7, 5, 3, 2, 3];
-const pitches = (count: number): number[] => Array.from({ length: count }, (_, k) => 54 + STEPS[k % STEPS.length]);
+const pitches = (count: number): number[] => Array.from({ length: count }, (_, k) => 54 + STEPS[k % STEPS.length]!);
 
 const copies = (i: Instrument): (string | number)[] => {
   const line = pitches(32);
@@ -67,11 +67,11 @@ printTable('Reading 2,000 bars (16,000 notes)', ['file', 'p50 ms', 'p95 ms', 'si
 ]); // prettier-ignore
 
 const [study] = DEMO.studies;
-const lick = (k: number): Lick => ({ ...study.body.licks[0], id: `l${k}`, name: `Lick ${k}` });
+const lick = (k: number): Lick => ({ ...study!.body.licks[0]!, id: `l${k}`, name: `Lick ${k}` });
 const bundle = writeBundle({
   studies: Array.from({ length: 5 }, (_, s) => ({
     id: `s${s}`,
-    body: { ...study.body, licks: Array.from({ length: 200 }, (_, k) => lick(s * 200 + k)) },
+    body: { ...study!.body, licks: Array.from({ length: 200 }, (_, k) => lick(s * 200 + k)) },
   })),
   instruments: [],
 });

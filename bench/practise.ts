@@ -23,7 +23,7 @@ function manyPasses(): Pass[] {
     const at = Date.UTC(2016, 10, 1) + Math.floor(k / 27) * 86_400_000 + (k % 27) * 60_000;
     const study = `study-${Math.floor(k / 7) % 10}`;
     const shape = `box/${(k % 5) + 1}`;
-    return { ...some[k % some.length], id: `p${k}`, at, day: new Date(at).toISOString().slice(0, 10), study, studyName: study, shape };
+    return { ...some[k % some.length]!, id: `p${k}`, at, day: new Date(at).toISOString().slice(0, 10), study, studyName: study, shape };
   });
 }
 
@@ -84,17 +84,17 @@ function drills(): void {
     const [b] = once(() => drillLine(GUITAR, notes, MANNER));
     rows.push([name, String(notes.length), ms(a), ms(b)]);
   };
-  row('from the root', () => drillNotes(shapes[1], { order: 'from-root' }));
-  row('groups of four', () => drillNotes(shapes[1], { order: 'groups', group: 4 }));
+  row('from the root', () => drillNotes(shapes[1]!, { order: 'from-root' }));
+  row('groups of four', () => drillNotes(shapes[1]!, { order: 'groups', group: 4 }));
   row('all rungs, groups of six', () => rungNotes(shapes, { order: 'groups', group: 6, motion: 'each' }));
-  row('jumping about', () => drillNotes(shapes[1], { order: 'random', count: 10_000 }));
+  row('jumping about', () => drillNotes(shapes[1]!, { order: 'random', count: 10_000 }));
   printTable('Drills: the notes, then fingers, strokes and lengths', ['drill', 'notes', 'notes ms', 'line ms'], rows);
 }
 
 function sound(): void {
   const rate = 48_000;
   const shapes = layOut(GUITAR, { tonic: 'F#', scale: 'dorian' }, { kind: 'box' });
-  const notes = drillNotes(shapes[1], { order: 'from-root' });
+  const notes = drillNotes(shapes[1]!, { order: 'from-root' });
   const line = drillLine(GUITAR, notes, MANNER);
   const heard = {
     sounds: notes,

@@ -21,7 +21,7 @@ function search(o: PathOptions, shapes: ShapeMemory): ScalePath[] {
 
 const found = search(options({ count: 5 }), warm);
 printTable('A scale and a shape for every chord: 64 bars, 88 chords of ten kinds, six scales each, all boxes', ['what', 'p50 ms', 'p95 ms', ''], [
-  row('first search of a worker, best way', time(8, () => scalePath(SIX, LONG, options())), `cost ${ms(found[0].cost)}`),
+  row('first search of a worker, best way', time(8, () => scalePath(SIX, LONG, options())), `cost ${ms(found[0]!.cost)}`),
   row('next search, best way', time(12, () => search(options(), warm)), 'shapes known'),
   row('next search, five ways', time(12, () => search(options({ count: 5 }), warm)), 'shapes known'),
   row('next search, three ways, climbing', time(12, () => search(options({ count: 3, motion: 'climb' }), warm)), 'shapes known'),

@@ -26,8 +26,8 @@ function walk(i: Instrument, length: number): number[] {
   let [at, seed] = [10, 7];
   return Array.from({ length }, () => {
     seed = (seed * 1103515245 + 12345) % 2 ** 31;
-    at = Math.max(1, Math.min(scale.length - 1, at + [-3, -2, -1, -1, 1, 1, 2, 3][(seed >> 16) % 8]));
-    return scale[at];
+    at = Math.max(1, Math.min(scale.length - 1, at + [-3, -2, -1, -1, 1, 1, 2, 3][(seed >> 16) % 8]!));
+    return scale[at]!;
   });
 }
 
@@ -72,27 +72,27 @@ function plainly(i: Instrument, pitches: number[]): { build: number; search: num
     const owns = machine.owns(k);
     const [from, to, cost]: number[][] = [[], [], []];
     const pass = (a: number, b: number, c: number): void => {
-      from.push(a);
-      to.push(b);
-      cost.push(c);
+      from!.push(a);
+      to!.push(b);
+      cost!.push(c);
     };
     if (k === 0) owns.forEach((_, n) => pass(0, machine.first(n), machine.begins(n)));
     else
       for (const node of live)
         for (let b = 0; b < owns.length; b++) {
           const step = machine.step(k - 1, node, b);
-          if (step < Infinity) pass(node, machine.to, step + owns[b]);
+          if (step < Infinity) pass(node, machine.to, step + owns[b]!);
         }
     live = [...new Set(to)];
-    layers.push({ from: Int32Array.from(from), to: Int32Array.from(to), cost: Float64Array.from(cost), nodes: machine.nodes(k) });
+    layers.push({ from: Int32Array.from(from!), to: Int32Array.from(to!), cost: Float64Array.from(cost!), nodes: machine.nodes(k) });
   });
   const built = performance.now();
   let known = new Float64Array(1);
   for (const { from, to, cost, nodes } of layers) {
     const next = new Float64Array(nodes).fill(Infinity);
     for (let e = 0; e < from.length; e++) {
-      const c = known[from[e]] + cost[e];
-      if (c < next[to[e]]) next[to[e]] = c;
+      const c = known[from[e]!]! + cost[e]!;
+      if (c < next[to[e]!]!) next[to[e]!] = c;
     }
     known = next;
   }
@@ -106,7 +106,7 @@ const plain = [200, 1000].map((n) => {
   const five = percentile(time(5, () => plan(i, pitches, 5)), 0.5); // prettier-ignore
   const theirs = Array.from({ length: 5 }, () => plainly(i, pitches));
   const whole = percentile(theirs.map((t) => t.build + t.search), 0.5); // prettier-ignore
-  const same = Math.abs(plan(i, pitches, 1)[0].cost - theirs[0].cost) < 1e-6 ? 'same cost' : 'DIFFERENT';
+  const same = Math.abs(plan(i, pitches, 1)[0]!.cost - theirs[0]!.cost) < 1e-6 ? 'same cost' : 'DIFFERENT';
   return [n, ms(ours), ms(five), ms(whole), ms(percentile(theirs.map((t) => t.search), 0.5)), `${(ours / whole).toFixed(1)} ×`, same]; // prettier-ignore
 });
 printTable(
@@ -135,7 +135,7 @@ const against = [20, 50].map((n) => {
   const i = instrument(4, 14);
   const pitches = walk(i, n).map((p) => Math.min(p, 69));
   const ours = (): number =>
-    planRoute(i, SCALE, { pitches, school: 'finger-per-fret', count: 1, within: { fromFret: 1, toFret: 14 } })[0].cost;
+    planRoute(i, SCALE, { pitches, school: 'finger-per-fret', count: 1, within: { fromFret: 1, toFret: 14 } })[0]!.cost;
   const own = percentile(time(10, ours), 0.5);
   const theirs = withLibrary(i, pitches);
   const same = Math.abs(ours() - theirs.cost) < 1e-6 ? 'same cost' : 'DIFFERENT';

@@ -10,7 +10,7 @@ import { ms, percentile, printTable } from './table';
 
 /** The built server that is measured; another one, for before and after, is named by CROW_BENCH_SERVER. */
 const SERVER = process.env.CROW_BENCH_SERVER ?? 'dist/server/main.js';
-const everyday = DEMO.studies[0].body;
+const everyday = DEMO.studies[0]!.body;
 const largest = largestOf(everyday, false);
 const filled = largestOf(everyday);
 const studies = Array.from({ length: 100 }, (_, s) => ({

@@ -7,7 +7,7 @@ export function printTable(title: string, head: string[], rows: (string | number
 /** The value below which a share of the sample lies. */
 export function percentile(values: number[], share: number): number {
   const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))];
+  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
 }
 
 export const ms = (value: number): string => value.toFixed(value < 1 ? 3 : 2);

@@ -16,27 +16,27 @@ describe('studies of every format there was', () => {
     );
   });
   it('format 5 is brought up to what it became in format 6', () => {
-    expect(upgradeBy(FORMATS[4], 6, read('format-5.json'))).toEqual(read('format-5.as-6.json'));
+    expect(upgradeBy(FORMATS[4]!, 6, read('format-5.json'))).toEqual(read('format-5.as-6.json'));
   });
   it('format 6 gets what Practise added, empty', () => {
     const old = read('format-6.json');
-    expect(upgradeBy(FORMATS[5], 7, old)).toEqual({ ...old, format: 7, practice: null, drills: [], plan: null });
+    expect(upgradeBy(FORMATS[5]!, 7, old)).toEqual({ ...old, format: 7, practice: null, drills: [], plan: null });
   });
   it('format 7 gets grips, none', () => {
     const old = read('format-7.json');
-    expect(upgradeBy(FORMATS[6], 8, old)).toEqual({ ...old, format: 8, grips: [] });
+    expect(upgradeBy(FORMATS[6]!, 8, old)).toEqual({ ...old, format: 8, grips: [] });
   });
   it('format 8 gets progressions, none', () => {
     const old = read('format-8.json');
-    expect(upgradeBy(FORMATS[7], 9, old)).toEqual({ ...old, format: 9, progressions: [], progression: null });
+    expect(upgradeBy(FORMATS[7]!, 9, old)).toEqual({ ...old, format: 9, progressions: [], progression: null });
   });
   it('format 9 stays as it is: notes may say more than they did', () => {
     const old = read('format-9.json');
-    expect(upgradeBy(FORMATS[8], 10, old)).toEqual({ ...old, format: 10 });
+    expect(upgradeBy(FORMATS[8]!, 10, old)).toEqual({ ...old, format: 10 });
   });
   it('format 10 gets handouts, none', () => {
     const old = read('format-10.json');
-    expect(upgradeBy(FORMATS[9], 11, old)).toEqual({ ...old, format: 11, handouts: [] });
+    expect(upgradeBy(FORMATS[9]!, 11, old)).toEqual({ ...old, format: 11, handouts: [] });
   });
   it.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10])('format %i holds today', (n) => {
     expect(problemsOf(studySchema, upgradeStudy(read(`format-${n}.json`)))).toEqual([]);
@@ -57,12 +57,12 @@ describe('studies of every format there was', () => {
       ['licks', 'lick', 'tags', 'practisedAt'],
       ['route'],
     ]);
-    expect(FORMATS[4].adds).toEqual({});
-    expect(FORMATS[5].adds).toEqual({ practice: null, drills: [], plan: null });
-    expect(FORMATS[6].adds).toEqual({ grips: [] });
-    expect(FORMATS[7].adds).toEqual({ progressions: [], progression: null });
-    expect(FORMATS[8].adds).toEqual({});
-    expect(FORMATS[9].adds).toEqual({ handouts: [] });
+    expect(FORMATS[4]!.adds).toEqual({});
+    expect(FORMATS[5]!.adds).toEqual({ practice: null, drills: [], plan: null });
+    expect(FORMATS[6]!.adds).toEqual({ grips: [] });
+    expect(FORMATS[7]!.adds).toEqual({ progressions: [], progression: null });
+    expect(FORMATS[8]!.adds).toEqual({});
+    expect(FORMATS[9]!.adds).toEqual({ handouts: [] });
     expect(FORMATS.slice(0, 4).map((f) => Object.values(f.adds))).toEqual([
       [null, null, [], [], null, []],
       [[], null, []],
@@ -81,15 +81,15 @@ describe('studies of every format there was', () => {
   it('a kept route keeps its notes and gets the strokes of its picking, and what it was asked of', () => {
     const old = read('format-4.json') as { routes: { steps: object[] }[]; scale: object };
     const [route] = (upgradeStudy(old) as { routes: { steps: object[]; strokes: string[]; on: { scale: object } }[] }).routes;
-    expect(route.steps).toEqual(old.routes[0].steps);
-    expect(route.on.scale).toEqual(old.scale);
-    expect(route.strokes).toHaveLength(route.steps.length);
+    expect(route!.steps).toEqual(old.routes[0]!.steps);
+    expect(route!.on.scale).toEqual(old.scale);
+    expect(route!.strokes).toHaveLength(route!.steps.length);
   });
   it('a kept route whose fingers do not hold is solved once', () => {
     const old = read('format-4.json') as { routes: { steps: { handFret?: number; string: number; fret: number }[] }[] };
-    for (const s of old.routes[0].steps) delete s.handFret;
+    for (const s of old.routes[0]!.steps) delete s.handFret;
     const study = upgradeStudy(old) as { routes: { steps: { string: number; fret: number; handFret: number }[] }[] };
-    expect(study.routes[0].steps.map((s) => [s.string, s.fret])).toEqual(old.routes[0].steps.map((s) => [s.string, s.fret]));
+    expect(study.routes[0]!.steps.map((s) => [s.string, s.fret])).toEqual(old.routes[0]!.steps.map((s) => [s.string, s.fret]));
     expect(problemsOf(studySchema, study)).toEqual([]);
   });
 });

@@ -175,4 +175,4 @@ export const PUBLISHED: Readonly<Record<string, () => JsonSchema>> = {
 };
 
 /** A published form as the text of its file. */
-export const schemaText = (name: string): string => `${JSON.stringify(PUBLISHED[name](), null, 2)}\n`;
+export const schemaText = (name: string): string => `${JSON.stringify(PUBLISHED[name]!(), null, 2)}\n`;

@@ -16,7 +16,7 @@ import {
   type StudyBody,
 } from './index';
 
-const body = (change: object = {}): unknown => ({ ...structuredClone(DEMO.studies[0].body), ...change });
+const body = (change: object = {}): unknown => ({ ...structuredClone(DEMO.studies[0]!.body), ...change });
 
 /** A value that is often nearly right, made of what a good one has. */
 const nearly = (good: Record<string, fc.Arbitrary<unknown>>): fc.Arbitrary<unknown> =>
@@ -56,7 +56,7 @@ const lickFields: Record<keyof Lick, fc.Arbitrary<unknown>> = {
   practisedAt: fc.oneof(fc.constant(null), fc.double(), odd),
   stayed: fc.oneof(fc.constant(null), odd),
 };
-const someLick = oneOff(DEMO.studies[0].body.licks[0], lickFields);
+const someLick = oneOff(DEMO.studies[0]!.body.licks[0]!, lickFields);
 const stepFields: Record<keyof FingeredStep, fc.Arbitrary<unknown>> = {
   string: fc.oneof(fc.integer({ min: 0, max: 13 }), odd),
   fret: fc.oneof(fc.integer({ min: -1, max: 37 }), odd),

@@ -46,7 +46,7 @@ export const fieldWords = (path: string): string =>
     .filter(Boolean)
     .map((part) => {
       const m = /^(\w+)\[(\d+)\]$/.exec(part);
-      return m ? `${MEMBERS[m[1]] ?? spaced(m[1])} ${Number(m[2]) + 1}` : (FIELDS[part] ?? spaced(part));
+      return m ? `${MEMBERS[m[1]!] ?? spaced(m[1]!)} ${Number(m[2]) + 1}` : (FIELDS[part] ?? spaced(part));
     })
     .join(', ') || 'this record';
 

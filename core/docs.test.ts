@@ -9,7 +9,7 @@ const texts = new Map(files.map((f) => [f, readFileSync(join('core', f), 'utf8')
 
 /** Examples as they stand in comments: an expression and what it gives. */
 const examples = [...texts].flatMap(([file, text]) =>
-  [...text.matchAll(/^ \* @example (.+?) \/\/ (.+)$/gm)].map(([, code, answer]): [string, string, string] => [file, code, answer]),
+  [...text.matchAll(/^ \* @example (.+?) \/\/ (.+)$/gm)].map(([, code, answer]): [string, string, string] => [file, code!, answer!]),
 );
 const scope: Readonly<Record<string, unknown>> = { ...core, ...EXAMPLE_SCOPE };
 // eslint-disable-next-line @typescript-eslint/no-implied-eval -- the comments of this repository, nothing else
@@ -31,7 +31,7 @@ function undocumented(file: string, text: string): string[] {
   const bare = (n: ts.Node): boolean =>
     !(ts.getLeadingCommentRanges(text, n.getFullStart()) ?? []).some((c) => text.startsWith('/**', c.pos));
   const nameOf = (n: ts.Statement): string =>
-    ts.isVariableStatement(n) ? n.declarationList.declarations[0].name.getText() : ((n as ts.DeclarationStatement).name?.getText() ?? '');
+    ts.isVariableStatement(n) ? n.declarationList.declarations[0]!.name.getText() : ((n as ts.DeclarationStatement).name?.getText() ?? '');
   return source.statements.flatMap((n) => {
     const exported = ts.canHaveModifiers(n) && ts.getModifiers(n)?.some((m) => m.kind === ts.SyntaxKind.ExportKeyword);
     const fields = ts.isInterfaceDeclaration(n) ? n.members.filter(bare).map((m) => `${n.name.text}.${m.name?.getText() ?? ''}`) : [];

@@ -22,8 +22,8 @@ export function* cheapestWays(
 ): Generator<number, LayeredWay[]> {
   const all: Ways[][] = [];
   for (let k = 0; k < sizes.length; k++) {
-    const before = all[k - 1] as Ways[] | undefined;
-    const here = Array.from({ length: sizes[k] }, (_, node): Ways => {
+    const before = all[k - 1];
+    const here = Array.from({ length: sizes[k]! }, (_, node): Ways => {
       if (!before) return Number.isFinite(enter(node)) ? [{ cost: enter(node), from: -1, rank: 0 }] : [];
       return bestInto(before, (from) => step(k, from, node), count);
     });
@@ -40,11 +40,11 @@ function bestInto(before: readonly Ways[], step: (from: number) => number, count
     const by = step(from);
     if (by === Infinity) return;
     for (let rank = 0; rank < list.length; rank++) {
-      const cost = list[rank].cost + by;
-      if (ways.length === count && cost >= ways[count - 1].cost) break;
+      const cost = list[rank]!.cost + by;
+      if (ways.length === count && cost >= ways[count - 1]!.cost) break;
       let at = ways.length < count ? ways.length : count - 1;
-      while (at > 0 && ways[at - 1].cost > cost) {
-        ways[at] = ways[at - 1];
+      while (at > 0 && ways[at - 1]!.cost > cost) {
+        ways[at] = ways[at - 1]!;
         at--;
       }
       ways[at] = { cost, from, rank };
@@ -61,7 +61,7 @@ function readBack(all: readonly Ways[][], count: number): LayeredWay[] {
     const nodes: number[] = [];
     for (let k = all.length - 1, at = node, r = rank; k >= 0; k--) {
       nodes.unshift(at);
-      const way = all[k][at][r];
+      const way = all[k]![at]![r]!;
       [at, r] = [way.from, way.rank];
     }
     return { cost, nodes };

@@ -45,11 +45,11 @@ describe('one answer everywhere: the same notes, school and hand have the same f
     const open = [0, 64, 59, 55, 50, 45, 40];
     fc.assert(
       fc.property(fc.array(place, { minLength: 2, maxLength: 16 }), fc.constantFrom(...SCHOOLS), namedScale, (places, school, ref) => {
-        const pitches = places.map((p) => open[p.string] + p.fret);
+        const pitches = places.map((p) => open[p.string]! + p.fret);
         const held = places.map((p, index) => ({ ...p, index }));
         const [route] = planRoute(guitar(), ref, { pitches, held, school, count: 1 });
         const effort = fingerNotes(guitar(), places, { school }).reduce((sum, s) => sum + s.costMm, 0);
-        const as = fingerNotes(guitar(), places, { school, pins: route.steps.flatMap((s, index) => (s.finger ? [{ index, finger: s.finger }] : [])) }); // prettier-ignore
+        const as = fingerNotes(guitar(), places, { school, pins: route!.steps.flatMap((s, index) => (s.finger ? [{ index, finger: s.finger }] : [])) }); // prettier-ignore
         // Where two ways cost the same either may be shown; none may cost more than the other's.
         expect(as.reduce((sum, s) => sum + s.costMm, 0)).toBeCloseTo(effort, 6);
       }),

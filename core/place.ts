@@ -21,7 +21,7 @@ export const placeIndex = (p: Place): number => p.string * 64 + p.fret;
  */
 export const plainPlace = ({ string, fret }: Place): Place => ({ string, fret });
 /** MIDI number of a place; `open` holds those of the open strings by string number. */
-export const midiOn = (open: readonly number[], p: Place): number => open[p.string] + p.fret;
+export const midiOn = (open: readonly number[], p: Place): number => open[p.string]! + p.fret;
 
 /** Cuts the neck into a lower and a higher region (common practice, no published source). The border fret itself is on the lower side. */
 export const BORDER_FRET = 7;

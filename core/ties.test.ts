@@ -59,7 +59,7 @@ describe('boxes', () => {
 describe('windows', () => {
   it('reach from the first fret to the last four', () => {
     const all = layOut(guitar(22), C, { kind: 'window' });
-    expect([all[0].label, all[all.length - 1].label]).toEqual(['open position', 'position 19']);
+    expect([all[0]!.label, all[all.length - 1]!.label]).toEqual(['open position', 'position 19']);
     expect(frets(all[all.length - 1])).toBe('19 20 22 / 19 20 22 / 19 21 22 / 19 21 22 / 20 22 / 19 20 22');
   });
   it('with the same places count once: the lowest', () => {
@@ -87,7 +87,7 @@ describe('windows', () => {
   });
   it('count from the capo', () => {
     const all = layOut({ ...guitar(22), capo: 3 }, { tonic: 'G', scale: 'minor pentatonic' }, { kind: 'window' });
-    expect([all[0].number, all[0].lowFret, all[1].number]).toEqual([3, 3, 4]);
+    expect([all[0]!.number, all[0]!.lowFret, all[1]!.number]).toEqual([3, 3, 4]);
   });
 });
 
@@ -102,7 +102,7 @@ describe('a region', () => {
     expect(regions['2/5 1/3']).toBe('below');
     expect(regions['3/9 2/8']).toBe('above');
     const border = (fret: number): string =>
-      copiesOf(guitar(22), [64, 67], { school: 'finger-per-fret', octaves: [0], border: fret }).find((c) => c.steps[0].string === 2 && c.steps[1].string === 2)?.region ?? ''; // prettier-ignore
+      copiesOf(guitar(22), [64, 67], { school: 'finger-per-fret', octaves: [0], border: fret }).find((c) => c.steps[0]!.string === 2 && c.steps[1]!.string === 2)?.region ?? ''; // prettier-ignore
     expect([border(8), border(7), border(5), border(4)]).toEqual(['below', 'across', 'across', 'above']);
   });
 });
@@ -116,8 +116,8 @@ describe('moves', () => {
     ]);
   });
   it('reach the nut and the last fret', () => {
-    expect(toKey(guitar(22), [at(6, 10)], 2).map((m) => m.places[0].fret)).toEqual([12, 0]);
-    expect(toKey(guitar(22), [at(6, 10)], 12).map((m) => m.places[0].fret)).toEqual([10, 22]);
+    expect(toKey(guitar(22), [at(6, 10)], 2).map((m) => m.places[0]!.fret)).toEqual([12, 0]);
+    expect(toKey(guitar(22), [at(6, 10)], 12).map((m) => m.places[0]!.fret)).toEqual([10, 22]);
   });
   it('of two ways to lie that agree alike and are as far off: the one towards the thin side', () => {
     expect(toTuning(tuned(['E4', 'B3']), tuned(['G4', 'E4', 'C4', 'E4']), [at(1, 3)], 'shape').places).toEqual([at(2, 3)]);
@@ -157,11 +157,11 @@ describe('routes', () => {
   it('to a fret under the hand may be longer than two octaves', () => {
     const o = { from: at(1, 0), to: { fret: 30 }, motion: 'run', school: 'finger-per-fret', strings: [1], count: 1 } as const;
     const [r] = planRoute(guitar(36), C, { ...o, strings: [...o.strings] });
-    expect(r.steps).toHaveLength(18);
+    expect(r!.steps).toHaveLength(18);
   });
   it('a slide after a slide costs no more where both are written', () => {
     const line = [3, 5, 7].map((fret) => at(3, fret));
-    const cost = (joins: (Join | null)[]): number => fingerNotes(guitar(22), line, { school: 'first-and-third', joins, pins: [{ index: 2, finger: 3 }] })[2].costMm; // prettier-ignore
+    const cost = (joins: (Join | null)[]): number => fingerNotes(guitar(22), line, { school: 'first-and-third', joins, pins: [{ index: 2, finger: 3 }] })[2]!.costMm; // prettier-ignore
     expect(cost([null, 'slide', 'slide'])).toBeLessThan(20);
   });
   it('a copy is as tight as it can be: E4 and G4 on a guitar', () => {
@@ -182,8 +182,8 @@ describe('instruments at the edges', () => {
   });
   it('with a capo the box at the capo has its open strings there', () => {
     const [box] = layOut({ ...guitar(22), capo: 3 }, { tonic: 'G', scale: 'minor pentatonic' }, { kind: 'box' });
-    expect([box.label, frets(box)]).toEqual(['box 1', '3 6 / 3 5 / 3 5 / 3 5 / 3 6 / 3 6']);
-    expect(box.cells.map((c) => c.fingers[0])).toEqual([0, 0, 0, 0, 0, 0]);
+    expect([box!.label, frets(box)]).toEqual(['box 1', '3 6 / 3 5 / 3 5 / 3 5 / 3 6 / 3 6']);
+    expect(box!.cells.map((c) => c.fingers[0])).toEqual([0, 0, 0, 0, 0, 0]);
   });
 });
 
@@ -215,12 +215,12 @@ describe('what belongs where', () => {
 describe('the diagonal', () => {
   it('of six notes takes two and four in turn', () => {
     const [s] = layOut(guitar(22), { tonic: 'A', scale: 'whole tone' }, { kind: 'diagonal', root: at(6, 5) });
-    expect(s.label).toMatch(/^diagonal 2 and 4,/);
+    expect(s!.label).toMatch(/^diagonal 2 and 4,/);
   });
   it('with both thirds is cut as with the minor one: the root is the last of its set', () => {
     const ref: ScaleRef = { tonic: 'A', scale: ['1', 'b3', '3', '4', '5', 'b7'] };
     const cell = (counts?: [number, number]): number[] | undefined =>
-      layOut(guitar(22), ref, { kind: 'diagonal', root: at(6, 5), ...(counts ? { counts } : {}) }).find((s) => s.lowFret < 4)?.cells[0]
+      layOut(guitar(22), ref, { kind: 'diagonal', root: at(6, 5), ...(counts ? { counts } : {}) }).find((s) => s.lowFret < 4)?.cells[0]!
         .frets;
     expect(cell([3, 3])).toEqual([0, 3, 5]);
     expect(cell()).toEqual([3, 5]);
@@ -234,8 +234,8 @@ describe('one string and octave frames', () => {
   });
   it('of hand places that play as many notes the lower is the hand of the shape', () => {
     const [octave] = layOut(guitar(22), { tonic: 'A', scale: 'natural minor' }, { kind: 'one-string', string: 3, range: 'octave' });
-    expect(octave.hands.map((h) => h.notes)).toEqual([3, 3, 2]);
-    expect(octave.handFret).toBe(2);
+    expect(octave!.hands.map((h) => h.notes)).toEqual([3, 3, 2]);
+    expect(octave!.handFret).toBe(2);
   });
   it('a frame takes a note that is one fret out either way on the lower string', () => {
     const [frame] = layOut(guitar(22), { tonic: 'A', scale: 'major' }, { kind: 'octaves', root: at(6, 5) });

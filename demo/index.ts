@@ -56,7 +56,7 @@ interface DemoLick {
 
 const licks = (all: DemoLick[]): Pick<StudyBody, 'licks' | 'lick'> => ({
   licks: all.map((l) => ({ ...l, meter: [4, 4], instrument: null, practisedAt: null, stayed: null })),
-  lick: all[0].id,
+  lick: all[0]!.id,
 });
 
 export const DEMO: Pick<Bundle, 'instruments' | 'scales' | 'studies'> = {
@@ -83,7 +83,7 @@ export const DEMO: Pick<Bundle, 'instruments' | 'scales' | 'studies'> = {
         progression: ROOST.id,
         handouts: [FIRST_TERM],
         plan: {
-          items: [1, 2, 3, 4, 5].map((number) => ({ rung: { number, fret: [2, 4, 7, 9, 11][number - 1] }, said: null, since: null })),
+          items: [1, 2, 3, 4, 5].map((number) => ({ rung: { number, fret: [2, 4, 7, 9, 11][number - 1]! }, said: null, since: null })),
           scale: { tonic: 'F#', scale: 'dorian' },
           layout: { kind: 'box', numbering: 'minor-root' },
         },
@@ -132,4 +132,4 @@ export const DEMO: Pick<Bundle, 'instruments' | 'scales' | 'studies'> = {
 };
 
 /** Questions that the trio's guitarist was asked on evenings before a time. */
-export const demoRounds = (now: number): Round[] => roundsOn(DEMO.studies[0].body, now);
+export const demoRounds = (now: number): Round[] => roundsOn(DEMO.studies[0]!.body, now);

@@ -14,9 +14,9 @@ describe('shapes as a table', () => {
     expect(data[1]).toEqual(['1', 'box 1', '6', '2', '1', 'F#2', '42', 'F#', '1', 'root']);
   });
   it('keeps commas in their field and formulas harmless', () => {
-    const odd = [{ ...shapes[0], label: '=1, "a"' }];
+    const odd = [{ ...shapes[0]!, label: '=1, "a"' }];
     const { data } = Papa.parse<string[]>(shapesCsv(guitar(), ref, odd), { skipEmptyLines: true });
-    expect(data[1][1]).toBe('\'=1, "a"');
+    expect(data[1]![1]).toBe('\'=1, "a"');
     expect(data.every((r) => r.length === SHAPE_COLUMNS.length)).toBe(true);
   });
 });

@@ -107,7 +107,7 @@ describe('instruments as JSON', () => {
 describe('a neck as text', () => {
   it('lines up, strings from the thinnest, roots in brackets', () => {
     const [box] = layOut(guitar(), { tonic: 'A', scale: 'minor pentatonic' }, { kind: 'box' }).filter((s) => s.number === 1);
-    expect(neckText(guitar(), box)).toBe(
+    expect(neckText(guitar(), box!)).toBe(
       [
         'box 1, frets 5 to 8',
         'E -----|-(1)-|-----|-----|--♭3-|-----|',
@@ -123,8 +123,8 @@ describe('a neck as text', () => {
   });
   it('runs from the right for a left-handed player', () => {
     const [box] = layOut(guitar(), { tonic: 'A', scale: 'minor pentatonic' }, { kind: 'box' }).filter((s) => s.number === 1);
-    const rows = neckText({ ...guitar(), handedness: 'left' }, box).split('\n');
+    const rows = neckText({ ...guitar(), handedness: 'left' }, box!).split('\n');
     expect(rows[1]).toBe('|-----|--♭3-|-----|-----|-(1)-|----- E');
-    expect(rows[7].trim().split(/\s+/)).toEqual(['9', '8', '7', '6', '5', '4']);
+    expect(rows[7]!.trim().split(/\s+/)).toEqual(['9', '8', '7', '6', '5', '4']);
   });
 });

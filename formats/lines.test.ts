@@ -22,13 +22,13 @@ const EVERY: LickNote[] = [
 ];
 const SIGNS: Record<string, (notes: readonly PitchedNote[]) => boolean> = {
   'strings and frets': (all) => all.some((x) => x.place),
-  '2 hammer-ons and pull-offs': (all) => all[1].join === 'hammer' && all[2].join === 'pull',
-  '1 slide': (all) => all[3].join === 'slide',
-  '1 tap': (all) => all[5].join === 'tap',
-  '1 bend': (all) => all[4].bend === 2 && all[4].release === true,
-  '1 palm-muted note as such': (all) => all[6].muted === true,
-  '1 settled stroke': (all) => all[0].stroke === 'down',
-  '1 settled finger': (all) => all[0].finger === 2,
+  '2 hammer-ons and pull-offs': (all) => all[1]!.join === 'hammer' && all[2]!.join === 'pull',
+  '1 slide': (all) => all[3]!.join === 'slide',
+  '1 tap': (all) => all[5]!.join === 'tap',
+  '1 bend': (all) => all[4]!.bend === 2 && all[4]!.release === true,
+  '1 palm-muted note as such': (all) => all[6]!.muted === true,
+  '1 settled stroke': (all) => all[0]!.stroke === 'down',
+  '1 settled finger': (all) => all[0]!.finger === 2,
 };
 
 describe.each(LINE_FORMATS.map((f) => [f.name, f] as const))('%s', (_, f) => {

@@ -19,7 +19,7 @@ export function neckText(i: Instrument, shape: Shape): string {
   const widest = Math.max(...names.map((n) => n.length));
   const row = (k: number): string => {
     const cells = frets.map((f) => mark(k + 1, f));
-    return left ? `|${cells.join('|')} ${names[k]}` : `${names[k].padEnd(widest)} ${cells.join('|')}|`;
+    return left ? `|${cells.join('|')} ${names[k]}` : `${names[k]!.padEnd(widest)} ${cells.join('|')}|`;
   };
   const numbers = `${' '.repeat(left ? 1 : widest + 1)}${frets.map((f) => String(fretNumber(i, f)).padStart(3).padEnd(5)).join(' ')}`;
   return [

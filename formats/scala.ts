@@ -26,7 +26,7 @@ const linesOf = (file: string): Line[] =>
 /** The .scl text of an instrument's open strings. */
 export function writeScl(i: Instrument): string {
   const open = openMidis(i).reverse();
-  const cents = open.slice(1).map((m) => ` ${((m - open[0]) * 100).toFixed(1)}`);
+  const cents = open.slice(1).map((m) => ` ${((m - open[0]!) * 100).toFixed(1)}`);
   return [`! ${i.name}.scl`, '!', i.name.replace(/^!+/, '').trim() || 'Open strings', ` ${cents.length}`, '!', ...cents, ''].join('\n');
 }
 
@@ -90,8 +90,8 @@ function centsOf({ text, number }: Line): number {
   if (word.length > 2 * MOST_DIGITS) return refuseFile(`this pitch has ${word.length} digits; no tuning needs that.`, number);
   if (word.includes('.')) return Number(word);
   const [above, below = '1'] = word.split('/');
-  const cents = 1200 * (log2Of(above) - log2Of(below));
-  return above.startsWith('-') || Number.isNaN(cents) ? refuseFile(`the ratio ${quoted(word)} is not above zero.`, number) : cents;
+  const cents = 1200 * (log2Of(above!) - log2Of(below));
+  return above!.startsWith('-') || Number.isNaN(cents) ? refuseFile(`the ratio ${quoted(word)} is not above zero.`, number) : cents;
 }
 
 /** The MIDI note of 1/1 in a .kbm file, and how far its reference lies from A4 = 440 Hz, in cents. Throws FormatError with the line. */
@@ -101,7 +101,7 @@ export function readKbm(file: string): { readonly middle: number; readonly offCe
   const middle = Number(row?.text.trim());
   if (rows.length < 7 || !Number.isInteger(middle) || middle < 0 || middle > 127)
     return refuseFile('expected a keyboard mapping whose fourth entry is a MIDI note from 0 to 127.', row?.number ?? null);
-  const [note, hertz] = [Number(rows[4].text.trim()), Number(rows[5].text.trim())];
+  const [note, hertz] = [Number(rows[4]!.text.trim()), Number(rows[5]!.text.trim())];
   const plain = Number.isInteger(note) && note >= 0 && note <= 127 && hertz > 0;
   return { middle, offCents: plain ? 1200 * Math.log2(hertz / hertzOf(note)) : 0 };
 }

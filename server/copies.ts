@@ -29,7 +29,7 @@ export function listCopies(file: string): DatedCopy[] {
       const m = NAME.exec(name);
       if (!m) return [];
       const [y, mo, d, h, mi, s] = m.slice(2).map(Number);
-      return [{ name, number: Number(m[1] ?? 0), at: Date.UTC(y, mo - 1, d, h, mi, s), bytes: statSync(join(folder, name)).size }];
+      return [{ name, number: Number(m[1] ?? 0), at: Date.UTC(y!, mo! - 1, d, h, mi, s), bytes: statSync(join(folder, name)).size }];
     })
     .sort((a, b) => b.number - a.number || b.name.localeCompare(a.name));
 }

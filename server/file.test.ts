@@ -108,7 +108,7 @@ describe('dated copies', () => {
     expect(isDue(listCopies(file)[0], Date.UTC(2026, 10, 25))).toBe(true);
     for (let k = 0; k < 13; k++) await makeCopy(db, file, new Date(Date.UTC(2026, 10, 1 + k)));
     const list = listCopies(file);
-    expect(list[0].at).toBe(Date.UTC(2026, 10, 13));
+    expect(list[0]!.at).toBe(Date.UTC(2026, 10, 13));
     expect(list.map((c) => c.number)).toEqual([14, 13, 12, 11, 10, 9, 8, 7, 6, 5, 4, 3]);
   });
   it('where their folder is a file, a copy is refused in words', async () => {

@@ -16,12 +16,12 @@ export function readFlags(args: readonly string[]): Flags | { readonly why: stri
   const words = new Set<string>();
   const values = new Map<string, string[]>();
   for (let k = 0; k < args.length; k++) {
-    const [, name = '', value] = /^--([a-z-]+)(?:=(.*))?$/s.exec(args[k]) ?? [];
+    const [, name = '', value] = /^--([a-z-]+)(?:=(.*))?$/s.exec(args[k]!) ?? [];
     if (WORDS.includes(name) && value === undefined) words.add(name);
     else if (VALUES.includes(name)) {
-      const next = value ?? (name !== 'share' && args[k + 1] && !args[k + 1].startsWith('--') ? args[++k] : '');
-      values.set(name, [...(values.get(name) ?? []), ...next.split(name === 'share' ? ',' : /(?!)/)]);
-    } else return { why: `“${args[k].slice(0, 40)}” is not known here. There is: ${[...WORDS, 'share', 'share=NETWORK', 'cert FILE', 'key FILE'].map((w) => `--${w}`).join(', ')}.` }; // prettier-ignore
+      const next = value ?? (name !== 'share' && args[k + 1] && !args[k + 1]!.startsWith('--') ? args[++k] : '');
+      values.set(name, [...(values.get(name) ?? []), ...next!.split(name === 'share' ? ',' : /(?!)/)]);
+    } else return { why: `“${args[k]!.slice(0, 40)}” is not known here. There is: ${[...WORDS, 'share', 'share=NETWORK', 'cert FILE', 'key FILE'].map((w) => `--${w}`).join(', ')}.` }; // prettier-ignore
   }
   const share = values.get('share')?.filter((v) => v !== '') ?? null;
   const [cert, key] = ['cert', 'key'].map((name) => values.get(name)?.at(-1));

@@ -80,7 +80,7 @@ describe('hostile requests', () => {
 
 describe('limits agree', () => {
   const { licks, routes } = largestOf(body());
-  const { notes } = licks[0];
+  const { notes } = licks[0]!;
   it('the largest study that may be made can be saved and opened', async () => {
     const id = await make({ licks, routes });
     expect((await save(id, 1, { licks, routes, name: 'Once more' })).status).toBe(200);
@@ -90,7 +90,7 @@ describe('limits agree', () => {
     expect(problemsOf(studySchema, body({ licks: [...licks, { ...licks[0], id: 'more' }] }))).toMatchObject([
       { field: 'licks', message: 'licks: 201 stand here; at most 200.' },
     ]);
-    expect(problemsOf(studySchema, body({ licks: [{ ...licks[0], notes: [...notes, notes[0]] }] }))[0].message).toBe(
+    expect(problemsOf(studySchema, body({ licks: [{ ...licks[0], notes: [...notes, notes[0]] }] }))[0]!.message).toBe(
       'lick 1, notes: 401 stand here; at most 400.',
     );
   });

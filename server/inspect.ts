@@ -119,7 +119,7 @@ function read(address: string, marked: boolean): Inspected {
   let db: Sqlite.Database | undefined;
   try {
     db = new Sqlite(address);
-    const [{ quick_check: said }] = db.pragma('quick_check') as { readonly quick_check: string }[];
+    const said = db.pragma('quick_check', { simple: true }) as string;
     if (said !== 'ok') return { kind: 'damaged', why: said };
     const tables = (db.prepare("select name from sqlite_master where type = 'table' and name not like 'sqlite_%'").all() as { readonly name: string }[]).map((t) => t.name); // prettier-ignore
     if (!tables.length) return { kind: 'new' };

@@ -119,7 +119,7 @@ const MIGRATIONS: Migration[] = [
     },
     down: noWayBack('007-scales'),
   },
-  studiesGo(FORMATS[4], 4, '008'),
+  studiesGo(FORMATS[4]!, 4, '008'),
   {
     name: '009-log',
     up: async (knex) => {
@@ -154,9 +154,9 @@ const MIGRATIONS: Migration[] = [
     },
     down: noWayBack('009-log'),
   },
-  studiesGo(FORMATS[5], 5, '010'),
-  studiesGo(FORMATS[6], 6, '011'),
-  studiesGo(FORMATS[7], 7, '012'),
+  studiesGo(FORMATS[5]!, 5, '010'),
+  studiesGo(FORMATS[6]!, 6, '011'),
+  studiesGo(FORMATS[7]!, 7, '012'),
   {
     name: '013-rounds',
     up: async (knex) => {
@@ -168,7 +168,7 @@ const MIGRATIONS: Migration[] = [
     },
     down: noWayBack('013-rounds'),
   },
-  studiesGo(FORMATS[8], 8, '014'),
+  studiesGo(FORMATS[8]!, 8, '014'),
   {
     name: '015-devices',
     up: async (knex) => {
@@ -183,7 +183,7 @@ const MIGRATIONS: Migration[] = [
     },
     down: noWayBack('015-devices'),
   },
-  studiesGo(FORMATS[9], 9, '016'),
+  studiesGo(FORMATS[9]!, 9, '016'),
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

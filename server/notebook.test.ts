@@ -79,8 +79,8 @@ describe('the notebook as one file', () => {
   });
   it('adds to what is here: new ids, an instrument that is here already once', async () => {
     const text = writeBundle({
-      studies: [{ id: 'x', body: { ...DEMO.studies[0].body, name: 'Brought', licks: [lick], lick: 'a1' } }],
-      instruments: [DEMO.instruments[0]],
+      studies: [{ id: 'x', body: { ...DEMO.studies[0]!.body, name: 'Brought', licks: [lick], lick: 'a1' } }],
+      instruments: [DEMO.instruments[0]!],
       scales: [...DEMO.scales, { id: 's', body: { name: 'soot', degrees: ['1', 'b3', '#4', '5'] } }],
     });
     expect(await json(call('POST', API.notebook, text))).toEqual({
@@ -93,7 +93,7 @@ describe('the notebook as one file', () => {
     });
     const [first] = await json<StudySummary[]>(call('GET', API.studies));
     expect(first).toMatchObject({ name: 'Brought', licks: [{ name: 'Latch', notes: 1, tags: ['bend'] }], problems: [] });
-    expect(first.id).not.toBe('x');
+    expect(first!.id).not.toBe('x');
   });
   it.each([
     ['not whole', '{"kind":', 400, 'not whole JSON'],
@@ -119,7 +119,7 @@ describe('the notebook as one file', () => {
   });
   it('damaged says where: the record by name and the field by path; nothing is taken', async () => {
     const bundle = JSON.parse(writeBundle(DEMO)) as Bundle;
-    bundle.studies[1].body.tempo = 9000;
+    bundle.studies[1]!.body.tempo = 9000;
     const before = await names();
     const r = await call('PUT', API.notebook, bundle);
     expect(r.status).toBe(422);
@@ -160,13 +160,13 @@ describe('licks in a study', () => {
     ['a beat that is none', { meter: [4, 3] }, 'meter'],
     ['no name', { name: ' ' }, 'name'],
   ])('refused: %s', async (_, change, field) => {
-    const r = await call('POST', API.studies, { body: { ...DEMO.studies[0].body, licks: [{ ...lick, ...change }] } });
+    const r = await call('POST', API.studies, { body: { ...DEMO.studies[0]!.body, licks: [{ ...lick, ...change }] } });
     expect(r.status).toBe(422);
     expect(await r.text()).toContain(field);
   });
   it('two of one id are refused, a good one is kept', async () => {
-    expect((await call('POST', API.studies, { body: { ...DEMO.studies[0].body, licks: [lick, lick] } })).status).toBe(422);
-    expect((await call('POST', API.studies, { body: { ...DEMO.studies[0].body, licks: [lick] } })).status).toBe(201);
+    expect((await call('POST', API.studies, { body: { ...DEMO.studies[0]!.body, licks: [lick, lick] } })).status).toBe(422);
+    expect((await call('POST', API.studies, { body: { ...DEMO.studies[0]!.body, licks: [lick] } })).status).toBe(201);
   });
 });
 
@@ -175,14 +175,14 @@ describe('dated copies', () => {
     for (let k = 0; k < MOST_COPIES + 3; k++) await makeCopy(db, file, new Date(Date.UTC(2026, 10, 1 + k, 8)));
     const copies = await json<DatedCopy[]>(call('GET', API.copies));
     expect(copies).toHaveLength(MOST_COPIES);
-    expect(copies[0].name).toBe('notebook-000015-2026-11-15T08-00-00.sqlite');
-    expect(copies[copies.length - 1].name).toBe('notebook-000004-2026-11-04T08-00-00.sqlite');
-    expect(copies[0].bytes).toBeGreaterThan(1000);
+    expect(copies[0]!.name).toBe('notebook-000015-2026-11-15T08-00-00.sqlite');
+    expect(copies[copies.length - 1]!.name).toBe('notebook-000004-2026-11-04T08-00-00.sqlite');
+    expect(copies[0]!.bytes).toBeGreaterThan(1000);
   });
   it('are put back whole, after a copy of what they replace', async () => {
     await makeCopy(db, file, new Date(Date.UTC(2026, 10, 1)));
     const before = await names();
-    const [{ id }] = await json<StudySummary[]>(call('GET', API.studies));
+    const { id } = (await json<StudySummary[]>(call('GET', API.studies)))[0]!;
     await call('DELETE', `${API.studies}/${id}`);
     expect(await names()).toHaveLength(3);
     expect(await json(call('POST', `${API.copies}/notebook-000001-2026-11-01T00-00-00.sqlite/restore`, {}))).toEqual({
@@ -199,7 +199,7 @@ describe('dated copies', () => {
   it('a damaged copy changes nothing, one that is not there neither', async () => {
     await makeCopy(db, file, new Date(Date.UTC(2026, 10, 1)));
     const [name] = readdirSync(copiesFolder(file));
-    writeFileSync(join(copiesFolder(file), name), 'no database');
+    writeFileSync(join(copiesFolder(file), name!), 'no database');
     expect((await call('POST', `${API.copies}/${name}/restore`, {})).status).toBe(422);
     expect((await call('POST', `${API.copies}/..%2Fnotebook.sqlite/restore`, {})).status).toBe(404);
     expect(await names()).toHaveLength(4);

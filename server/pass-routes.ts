@@ -61,7 +61,7 @@ export function passRoutes(db: Knex): Hono {
   app.put('/:id', async (c) => {
     const body = await jsonBody(c);
     const problems = problemsOf(correctionSchema, body);
-    if (problems.length) return refuse(c, 422, 'INVALID', `This pass cannot be put right: ${problems[0].message}`, problems);
+    if (problems.length) return refuse(c, 422, 'INVALID', `This pass cannot be put right: ${problems[0]!.message}`, problems);
     const pass = await correctPass(db, c.req.param('id'), body as unknown as Correction);
     return pass ? c.json(pass) : missing(c);
   });
@@ -77,5 +77,5 @@ export function passRoutes(db: Knex): Hono {
 /** "study/shape/time", the shape with a stroke of its own: `demo-weathervane/box/1/1764374400000`. */
 function sinceOf(text: string): { readonly study: string; readonly shape: string; readonly at: number }[] {
   const m = /^([^/]+)\/(.+)\/(\d{1,15})$/.exec(text);
-  return m && ID.test(m[1]) ? [{ study: m[1], shape: m[2], at: Number(m[3]) }] : [];
+  return m && ID.test(m[1]!) ? [{ study: m[1]!, shape: m[2]!, at: Number(m[3]) }] : [];
 }

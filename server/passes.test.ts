@@ -40,14 +40,14 @@ describe('keeping passes', () => {
     expect(await send(pass('b', 0, { tempo: 200 }), pass('c', -400))).toEqual({ kept: ['b', 'c'], refused: [] });
     const { passes, total } = await page();
     expect([passes.map((p) => p.id), total]).toEqual([['c', 'b', 'a'], 3]); // a clock put back by a year: still the newest
-    expect(passes[1].tempo).toBe(84);
-    expect(passes[0]).toEqual({ ...pass('c', -400), seq: passes[0].seq });
+    expect(passes[1]!.tempo).toBe(84);
+    expect(passes[0]).toEqual({ ...pass('c', -400), seq: passes[0]!.seq });
   });
   it('a bad one among good ones is refused alone, with its field', async () => {
     const { kept, refused } = await send(pass('a'), { ...pass('b'), tempo: 5 }, { ...pass('c'), extra: 1 }, null, pass('d'));
     expect(kept).toEqual(['a', 'd']);
     expect(refused.map((r) => r.id)).toEqual(['b', 'c', '']);
-    expect(refused[0].message).toBe('tempo: 10 at least.');
+    expect(refused[0]!.message).toBe('tempo: 10 at least.');
   });
   it('no list, an empty one and one that is too long are refused whole', async () => {
     for (const passes of [undefined, [], {}, Array.from({ length: 501 }, (_, k) => pass(`p${k}`))])
@@ -118,10 +118,10 @@ describe('reading the log', () => {
     expect(list.find((s) => s.id === 'demo-weathervane')?.practisedAt).toBe(pass('b', 1).at);
     expect(list.find((s) => s.id === 'demo-slow-tram')?.practisedAt).toBeNull();
     const [lick] = list.find((s) => s.id === 'demo-cold-forge')?.licks ?? [];
-    expect(lick.practisedAt).toBeNull();
-    await send(pass('f', 4, { study: 'demo-cold-forge', shape: `lick/${lick.id}` }));
+    expect(lick!.practisedAt).toBeNull();
+    await send(pass('f', 4, { study: 'demo-cold-forge', shape: `lick/${lick!.id}` }));
     const later = await json<StudySummary[]>(call('GET', API.studies));
-    expect(later.find((s) => s.id === 'demo-cold-forge')?.licks[0].practisedAt).toBe(pass('f', 4).at);
+    expect(later.find((s) => s.id === 'demo-cold-forge')?.licks[0]!.practisedAt).toBe(pass('f', 4).at);
   });
   it('a pass put right, taken out and brought back', async () => {
     const wrong = await call('PUT', `${API.passes}/c`, { verdict: 'great', tempo: 100, reached: true });
@@ -163,8 +163,8 @@ describe('the log in backups', () => {
     expect(await json(call('POST', API.notebook, JSON.parse(text)))).toMatchObject({ passes: 1 });
     const [brought] = (await page()).passes;
     const list = await json<StudySummary[]>(call('GET', API.studies));
-    expect(list.map((s) => s.id)).toContain(brought.study); // of the study as it came in
-    expect(brought.study).not.toBe('demo-weathervane');
+    expect(list.map((s) => s.id)).toContain(brought!.study); // of the study as it came in
+    expect(brought!.study).not.toBe('demo-weathervane');
   });
   it('is in dated copies', async () => {
     const { name } = await makeCopy(db, file, new Date(MONDAY));

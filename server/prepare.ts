@@ -109,6 +109,6 @@ export function readSave(kind: KindName, word: string, text: string): Save | Ref
   const { value } = read;
   const problems = problemsIn(kind, value.body);
   if (problems.length)
-    return { status: 422, code: 'INVALID', message: `This ${word} cannot be kept: ${problems[0].message}`.slice(0, 300), problems };
+    return { status: 422, code: 'INVALID', message: `This ${word} cannot be kept: ${problems[0]!.message}`.slice(0, 300), problems };
   return { prepared: prepared(kind, value.body), revision: value.revision };
 }

@@ -82,7 +82,7 @@ export function recordRoutes(db: Knex, { name, word, summary }: Kind, shop: Work
     for (const row of rows) lines.push(await line(row));
     if (name !== 'studies') return c.json(lines);
     const played = await lastPractised(db);
-    return c.json(lines.map((l, k) => withPlayed(l, rows[k].id, played)));
+    return c.json(lines.map((l, k) => withPlayed(l, rows[k]!.id, played)));
   });
   app.get('/:id', async (c) => {
     const row = await repo.get(c.req.param('id'));

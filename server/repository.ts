@@ -95,7 +95,7 @@ export function repository(db: Knex, table: KindName, now: () => number = Date.n
         if (!(await hasInstrument(trx, body.instrumentId))) return { noInstrument: true };
         await insert(trx, id, body, 1);
         const [done] = await live(trx).where({ id }).select('id', 'revision', 'created_at', 'updated_at');
-        return { done };
+        return { done: done! };
       }),
     look,
     update: async (id, revision, body, seen = look(id)) => {

@@ -96,8 +96,8 @@ describe('rounds of questions', () => {
     const came = await json<{ rounds: number }>(call('POST', API.notebook, read.bundle));
     expect(came.rounds).toBe(2);
     const [brought, loose] = await told();
-    expect(brought.study).not.toBe('demo-weathervane');
-    expect(loose.study).toBeNull();
+    expect(brought!.study).not.toBe('demo-weathervane');
+    expect(loose!.study).toBeNull();
     expect((await json<{ rounds: number }>(call('POST', API.notebook, read.bundle))).rounds).toBe(0);
     const copy = await makeCopy(db, file, new Date());
     const held = readCopy(file, copy.name);

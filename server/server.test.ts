@@ -15,7 +15,7 @@ import { loadDemoOnce, resetDemo } from './demo';
 import { listen } from './listen';
 
 const folder = (): string => mkdtempSync(join(tmpdir(), 'crow-'));
-const body = (change: object = {}): StudyBody => ({ ...structuredClone(DEMO.studies[0].body), instrumentId: null, ...change });
+const body = (change: object = {}): StudyBody => ({ ...structuredClone(DEMO.studies[0]!.body), instrumentId: null, ...change });
 
 let db: Knex;
 let call: (method: string, path: string, payload?: unknown, headers?: Record<string, string>) => Promise<Response>;
@@ -198,7 +198,7 @@ describe('the file', () => {
   it('is opened with full syncs, a write-ahead log and foreign keys', async () => {
     const pragma = async (name: string): Promise<unknown> => {
       const rows = await db.raw<Record<string, unknown>[]>(`PRAGMA ${name}`);
-      return rows[0][name];
+      return rows[0]![name];
     };
     expect([await pragma('journal_mode'), await pragma('synchronous'), await pragma('foreign_keys')]).toEqual(['wal', 2, 1]);
   });

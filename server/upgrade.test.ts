@@ -19,7 +19,7 @@ describe('an older notebook', () => {
       body: string;
     };
     const body = JSON.parse(row.body) as StudyBody;
-    expect(body).toEqual({ ...DEMO.studies[1].body, ...plainStudy() });
+    expect(body).toEqual({ ...DEMO.studies[1]!.body, ...plainStudy() });
     expect(row.revision).toBe(4);
     expect(problemsOf(studySchema, body)).toEqual([]);
     await db.destroy();
@@ -31,7 +31,7 @@ describe('an older notebook', () => {
     const before = (await migrationSource.getMigrations([])).slice(0, 6);
     await db.migrate.latest({ migrationSource: { ...migrationSource, getMigrations: () => Promise.resolve(before) } });
     const rust = { name: 'rust', degrees: ['1', 'b2', '3', '#4', '5', 'b7'] };
-    const body = { ...DEMO.studies[1].body, format: 5, hand: 'medium', ownScales: [rust, { name: 'broken', degrees: ['11'] }] };
+    const body = { ...DEMO.studies[1]!.body, format: 5, hand: 'medium', ownScales: [rust, { name: 'broken', degrees: ['11'] }] };
     for (const [id, deleted_at] of [['a', null], ['b', null], ['gone', 3]] as const) {
       const ownScales = id === 'gone' ? [{ ...rust, name: 'gone' }] : body.ownScales;
       await db('studies').insert({ id, revision: 1, created_at: 1, updated_at: 2, deleted_at, body: JSON.stringify({ ...body, ownScales }) });
@@ -40,7 +40,7 @@ describe('an older notebook', () => {
     const now = await openDatabase(file);
     expect((await now<{ body: string }>('scales').pluck('body')).map((text) => JSON.parse(String(text)) as unknown)).toEqual([rust]);
     const [study] = await now<{ id: string; body: string }>('studies').where({ id: 'a' });
-    expect(problemsOf(studySchema, JSON.parse(study.body))).toEqual([]);
+    expect(problemsOf(studySchema, JSON.parse(study!.body))).toEqual([]);
     await now.destroy();
   });
 

@@ -51,7 +51,7 @@ describe('versions', () => {
 
   const MINUTE = 60_000;
   const now = Date.UTC(2026, 10, 25, 12);
-  const kept = (ages: number[]): number[] => [...keptVersions(ages.map((a) => now - a), now)].map((k) => ages[k]); // prettier-ignore
+  const kept = (ages: number[]): number[] => [...keptVersions(ages.map((a) => now - a), now)].map((k) => ages[k]!); // prettier-ignore
   it('each of the last ten minutes, one an hour for a day, one a day for three months', () => {
     expect(kept([0, 1000, 2000, 9 * MINUTE])).toEqual([0, 1000, 2000, 9 * MINUTE]);
     expect(kept([61, 62, 63, 119].map((m) => m * MINUTE))).toEqual([61 * MINUTE]);

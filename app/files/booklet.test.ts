@@ -5,7 +5,7 @@ import type { NewPart } from '../store/handouts';
 import { makeHandout } from './booklet';
 
 const bodies = new Map(DEMO.studies.map(({ id, body }) => [id, body]));
-const own = DEMO.studies[0].body;
+const own = DEMO.studies[0]!.body;
 const studyOf = (id: string | null): StudyBody | null => (id === null ? own : (bodies.get(id) ?? null));
 const handout = (...parts: NewPart[]): Handout => ({ id: 'h', title: 'Week', teacher: '', pupil: '', paper: 'a4', hand: 'as-is', parts: parts.map((p, k) => ({ ...p, id: `p${k}` })) }); // prettier-ignore
 const titles = (h: Handout): string[] => makeHandout(h, studyOf).request.sections.map((s) => s.title);
@@ -16,14 +16,14 @@ describe('a handout made of its studies', () => {
   it('each part under its name, in the order of the handout; text stands between them without one', () => {
     const [lick] = own.licks;
     const parts: NewPart[] = [
-      { kind: 'lick', study: null, of: lick.id },
+      { kind: 'lick', study: null, of: lick!.id },
       { kind: 'text', text: 'Slowly.' },
       { kind: 'rungs', study: 'demo-cold-forge' },
       { kind: 'shape', study: null, rung: { number: 2, fret: 4 } },
       { kind: 'arpeggio', study: null, chord: 'F#m7' },
     ];
     expect(titles(handout(...parts))).toEqual([
-      lick.name,
+      lick!.name,
       '',
       'C# Phrygian dominant, three notes a string',
       'F# Dorian: box 2',
@@ -53,7 +53,7 @@ describe('a handout made of its studies', () => {
   it('is as the study is now: another key is another page', () => {
     const h = handout({ kind: 'rungs', study: null });
     const moved = makeHandout(h, () => ({ ...own, scale: { ...own.scale, tonic: 'G' } }));
-    expect(moved.request.sections[0].title).toContain('G Dorian');
+    expect(moved.request.sections[0]!.title).toContain('G Dorian');
   });
   it('what is gone is named, and why; the rest is made', () => {
     const made = makeHandout(handout({ kind: 'lick', study: null, of: 'gone' }, { kind: 'rungs', study: null }), studyOf);
@@ -68,17 +68,17 @@ describe('a handout made of its studies', () => {
   });
   it('for a left hand every neck is turned, whatever the instrument is', () => {
     const made = makeHandout({ ...handout({ kind: 'rungs', study: null }), hand: 'left' }, studyOf);
-    const [{ content }] = made.request.sections;
+    const { content } = made.request.sections[0]!;
     expect('shapes' in content && content.shapes.instrument.handedness).toBe('left');
   });
   it('a drill tells its tempo ladder, a plan a week', () => {
     const study = DEMO.studies.find(({ body }) => body.drills.length);
     if (!study) throw new Error('the demo has no drill');
-    const drill = makeHandout(handout({ kind: 'drill', study: study.id, of: study.body.drills[0].id }), studyOf).request.sections[0];
+    const drill = makeHandout(handout({ kind: 'drill', study: study.id, of: study.body.drills[0]!.id }), studyOf).request.sections[0]!;
     expect(drill.about.at(-1)).toMatch(/^Tempo ladder: \d+(, \d+)+\. Up after \d+ clean pass/);
     const planned = DEMO.studies.find(({ body }) => body.plan);
     if (!planned) throw new Error('the demo has no plan');
-    const [{ content }] = makeHandout(handout({ kind: 'plan', study: planned.id }), studyOf).request.sections;
+    const { content } = makeHandout(handout({ kind: 'plan', study: planned.id }), studyOf).request.sections[0]!;
     expect('table' in content && content.table.rows.map((r) => r[0])).toEqual([
       'Monday',
       'Tuesday',

@@ -54,7 +54,7 @@ type Of<K extends HandoutPart['kind']> = Extract<HandoutPart, { readonly kind: K
 const MAKE: { [K in Exclude<HandoutPart['kind'], 'text'>]: (part: Of<K>, body: StudyBody) => Made } = {
   shape: ({ rung }, body) => {
     const shapes = shapesOf(body);
-    const shape = shapes[rungIndex(shapes, rung)] as Shape | undefined;
+    const shape = shapes[rungIndex(shapes, rung)];
     if (!shape) return lose('this scale is not laid out on this neck.');
     const content = { shapes: sheetOf(body, { ...PAPER, what: 'shape', shapeId: shape.id }) };
     return { section: { title: `${scaleName(body.scale)}: ${shape.label}`, about: shapesAbout(body), content } };
@@ -104,8 +104,8 @@ const MAKE: { [K in Exclude<HandoutPart['kind'], 'text'>]: (part: Of<K>, body: S
     // A week: the open shape every day, and those before it again in turn.
     const rows = DAYS.map((day, k) => {
       const at = Math.min(planned.length - 1, Math.floor(k / DAYS_A_SHAPE));
-      const again = at > 0 ? planned[k % at].shape?.label : undefined;
-      return [day, `${planned[at].shape?.label ?? ''}${again ? `; again: ${again}` : ''}`, ''];
+      const again = at > 0 ? planned[k % at]!.shape?.label : undefined;
+      return [day, `${planned[at]!.shape?.label ?? ''}${again ? `; again: ${again}` : ''}`, ''];
     });
     return { section: { title: `The week: ${scaleName(body.scale)}`, about: ['Slowly first; rest when the hand tires.'], content: { table: { head: ['day', 'what', 'done'], rows } } } }; // prettier-ignore
   },

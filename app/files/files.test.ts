@@ -13,7 +13,7 @@ import { intoStudy } from '../store/into';
 import { decode } from '../../formats/decode';
 import { readFiles, readInstrumentFiles, type Incoming, type Wish } from './read-files';
 
-const body = DEMO.studies[0].body;
+const body = DEMO.studies[0]!.body;
 const [lick] = body.licks;
 const { instrument } = body;
 const into = intoStudy({ ...body, licks: [] });
@@ -25,13 +25,13 @@ const score = writeMusicXml({
   name: 'Latch',
   instrument,
   scale: body.scale,
-  notes: lick.notes,
+  notes: lick!.notes,
   tempo: 92,
   meter: [4, 4],
   school: 'finger-per-fret',
 });
-const tab = writeTab({ name: 'Latch', instrument, notes: lick.notes, tempo: 92, meter: [4, 4] });
-const midi = writeMidiFile({ name: 'Latch', instrument, notes: lick.notes, tempo: 92, meter: [4, 4], channelPerString: true });
+const tab = writeTab({ name: 'Latch', instrument, notes: lick!.notes, tempo: 92, meter: [4, 4] });
+const midi = writeMidiFile({ name: 'Latch', instrument, notes: lick!.notes, tempo: 92, meter: [4, 4], channelPerString: true });
 
 describe('files brought in', () => {
   it.each<[string, Uint8Array]>([
@@ -41,16 +41,16 @@ describe('files brought in', () => {
     ['latch.mid', midi],
   ])('%s is the lick again, on the study’s neck', (name, b) => {
     const [item] = read([name, b]);
-    if (item.kind !== 'licks') throw new Error(JSON.stringify(item));
-    expect(item.licks).toHaveLength(1);
-    expect(item.licks[0]).toMatchObject({ name: 'Latch', tempo: 92, meter: [4, 4], instrument: null });
-    expect(item.licks[0].notes.map((n) => n.place)).toEqual(lick.notes.map((n) => n.place));
-    expect(lickTicks(item.licks[0].notes)).toBe(lickTicks(lick.notes));
-    expect(item.remarks.length).toBeGreaterThan(0);
+    if (item!.kind !== 'licks') throw new Error(JSON.stringify(item));
+    expect(item!.licks).toHaveLength(1);
+    expect(item!.licks[0]).toMatchObject({ name: 'Latch', tempo: 92, meter: [4, 4], instrument: null });
+    expect(item!.licks[0]!.notes.map((n) => n.place)).toEqual(lick!.notes.map((n) => n.place));
+    expect(lickTicks(item!.licks[0]!.notes)).toBe(lickTicks(lick!.notes));
+    expect(item!.remarks.length).toBeGreaterThan(0);
   });
   it('is told by what is in it, not by its name', () => {
-    expect(read(['wrong.txt', midi])[0].kind).toBe('licks');
-    expect(read(['wrong.mid', bytes(tab)])[0].kind).toBe('licks');
+    expect(read(['wrong.txt', midi])[0]!.kind).toBe('licks');
+    expect(read(['wrong.mid', bytes(tab)])[0]!.kind).toBe('licks');
   });
   it('notebooks, instruments, and Scala pairs', () => {
     expect(read(['n.json', bytes(writeBundle(DEMO))])[0]).toMatchObject({
@@ -61,27 +61,27 @@ describe('files brought in', () => {
       kind: 'instrument',
       instrument: { name: 'Lantern six' },
     });
-    const seven = DEMO.instruments[1].body;
+    const seven = DEMO.instruments[1]!.body;
     const items = read(['s.scl', bytes(writeScl(seven))], ['s.kbm', bytes(writeKbm(seven))]);
     expect(items).toHaveLength(1);
     expect(items[0]).toMatchObject({ kind: 'instrument', instrument: { strings: seven.strings.map((s) => ({ open: s.open })) } });
   });
   it('a line of other strings keeps its own neck', () => {
-    const seven = DEMO.studies[1].body;
+    const seven = DEMO.studies[1]!.body;
     const [item] = read([
       'rails.txt',
-      bytes(writeTab({ name: 'Rails', instrument: seven.instrument, notes: seven.licks[0].notes, tempo: 132, meter: [4, 4] })),
+      bytes(writeTab({ name: 'Rails', instrument: seven.instrument, notes: seven.licks[0]!.notes, tempo: 132, meter: [4, 4] })),
     ]);
-    expect(item.kind === 'licks' && item.licks[0].instrument?.strings).toHaveLength(7);
+    expect(item!.kind === 'licks' && item!.licks[0]!.instrument?.strings).toHaveLength(7);
   });
   it('a long line is cut at barlines into licks that fit', () => {
     const notes = Array.from({ length: 900 }, (_, k): LickNote => ({ place: { string: 1 + (k % 6), fret: k % 20 }, ticks: 240 }));
     const [item] = read(['long.txt', bytes(writeTab({ name: 'Long', instrument, notes, tempo: 100, meter: [4, 4] }))]);
-    if (item.kind !== 'licks') throw new Error(JSON.stringify(item));
-    expect(item.licks.map((l) => l.notes.length).reduce((a, b) => a + b)).toBe(900);
-    expect(item.licks.every((l) => l.notes.length <= 400)).toBe(true);
-    expect(item.licks[0].name).toBe('Long, bars 1 to 45');
-    expect(item.licks.slice(0, -1).every((l) => lickTicks(l.notes) % 1920 === 0)).toBe(true);
+    if (item!.kind !== 'licks') throw new Error(JSON.stringify(item));
+    expect(item!.licks.map((l) => l.notes.length).reduce((a, b) => a + b)).toBe(900);
+    expect(item!.licks.every((l) => l.notes.length <= 400)).toBe(true);
+    expect(item!.licks[0]!.name).toBe('Long, bars 1 to 45');
+    expect(item!.licks.slice(0, -1).every((l) => lickTicks(l.notes) % 1920 === 0)).toBe(true);
   });
   it.each<[string, Uint8Array, string]>([
     ['empty.txt', new Uint8Array(), 'empty'],
@@ -93,11 +93,11 @@ describe('files brought in', () => {
   ])('%s is refused with a reason', (name, b, words) => {
     const [item] = read([name, b]);
     expect(item).toMatchObject({ kind: 'refused', file: name });
-    expect(item.kind === 'refused' && item.why).toContain(words);
+    expect(item!.kind === 'refused' && item!.why).toContain(words);
   });
   it('a study without room says so', () => {
     const [item] = [...readFiles({ files: [{ name: 't.txt', bytes: bytes(tab) }], into: { ...into, room: 0 } })];
-    expect(item.kind === 'refused' && item.why).toContain('room for 0');
+    expect(item!.kind === 'refused' && item!.why).toContain('room for 0');
   });
 });
 
@@ -113,17 +113,17 @@ describe('what a file is, and what of it can be chosen', () => {
     expect(read([name, b])[0]).toMatchObject({ kind: 'refused', why: expect.stringContaining(words) as string });
   });
   it('a text that begins with letters of a picture is a text', () => {
-    expect(read(['bm.txt', bytes(`BM is the title\n${tab}`)])[0].kind).toBe('licks');
+    expect(read(['bm.txt', bytes(`BM is the title\n${tab}`)])[0]!.kind).toBe('licks');
   });
   it('another track is a press away, and is what will be written; beyond the neck it is said before', () => {
     const two = bytes(`X:1\nT:Two\nM:4/4\nL:1/4\nK:C\nV:1\nC D E F\nV:2\nC,,, D,,,\n`);
     const [first] = read(['two.abc', two]);
-    if (first.kind !== 'licks') throw new Error(JSON.stringify(first));
-    expect(first.choices.voices).toEqual([
+    if (first!.kind !== 'licks') throw new Error(JSON.stringify(first));
+    expect(first!.choices.voices).toEqual([
       { id: '1/1', name: 'voice 1', notes: 4, beyond: 0 },
       { id: '1/2', name: 'voice 2', notes: 2, beyond: 2 },
     ]);
-    const again = (wish: Wish): Incoming => [...readFiles({ files: [{ name: 'two.abc', bytes: two }], into, wishes: { 0: wish } })][0];
+    const again = (wish: Wish): Incoming => [...readFiles({ files: [{ name: 'two.abc', bytes: two }], into, wishes: { 0: wish } })][0]!;
     expect(again({ voice: '1/2' })).toMatchObject({ kind: 'refused', choices: { beyond: 2, asked: { voice: '1/2' } } });
     expect(again({ voice: '1/2', fit: 'inside' })).toMatchObject({ kind: 'refused', why: 'Nothing of it lies on this neck.' });
     expect(again({ voice: '1/2', fit: 'neck' })).toMatchObject({ kind: 'licks', licks: [{ notes: { length: 2 } }] });
@@ -144,7 +144,7 @@ describe('what a file is, and what of it can be chosen', () => {
   it.each(['inst-extra-field.json', 'notebook-no-instrument.json', 'capo-neg.musicxml', 'duration-1e8.musicxml'])('%s, which went wrong once, is refused in the preview', (name) => {
     const [item] = read([name, new Uint8Array(readFileSync(join('tests/fixtures/went-wrong', name)))]);
     expect(item).toMatchObject({ kind: 'refused' });
-    expect(item.kind === 'refused' && item.why).toMatch(/[a-z]{3}.*[.:]/);
+    expect(item!.kind === 'refused' && item!.why).toMatch(/[a-z]{3}.*[.:]/);
   }); // prettier-ignore
   it('a row of mutes that is none, which never ended once, is the title of its tab', () => {
     const [item] = read(['a.txt', new Uint8Array(readFileSync('tests/fixtures/went-wrong/tab-PM-redos.txt'))]);

@@ -66,8 +66,8 @@ function strokesOf(body: StudyBody, { instrument, notes }: ExportLine): (Stroke 
   let k = 0;
   return steps.map((s, at) => {
     if (!s) return null;
-    const stroke = strokes[k++];
-    return notes[at].join ? null : stroke;
+    const stroke = strokes[k++]!;
+    return notes[at]!.join ? null : stroke;
   });
 }
 
@@ -81,7 +81,7 @@ export const lineOut = (body: StudyBody, line: ExportLine, channelPerString: boo
 /** What each place is in a chord, as it stands under a grip. */
 export function degreesUnder(i: Instrument, symbol: string, places: readonly Place[]): string[] {
   const open = openMidis(i);
-  return places.map((p) => toneInChord(symbol, open[p.string - 1] + p.fret) ?? '');
+  return places.map((p) => toneInChord(symbol, open[p.string - 1]! + p.fret) ?? '');
 }
 
 /** A kept grip as it is drawn: with fingers where a hand can hold it on this neck. */
@@ -89,7 +89,7 @@ export function drawnGrip(body: StudyBody, kept: KeptGrip): DrawnGrip | null {
   const { instrument, hand, scale } = body;
   if (!kept.places.every((p) => isOnNeck(instrument, p))) return null;
   const held = holdGrip(instrument, kept.places, hand);
-  const symbol = readingsOf(instrument, kept.places, scale)[0].symbol;
+  const symbol = readingsOf(instrument, kept.places, scale)[0]!.symbol;
   return {
     title: kept.name,
     places: kept.places,

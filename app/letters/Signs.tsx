@@ -39,7 +39,7 @@ export function SvgSigns({ children }: { readonly children: string }) {
             </tspan>
           );
         return (
-          <tspan key={k} dy={k > 0 ? `${riseOf(parts[k - 1]) * 1.15}em` : undefined}>
+          <tspan key={k} dy={k > 0 ? `${riseOf(parts[k - 1]!) * 1.15}em` : undefined}>
             {part}
           </tspan>
         );

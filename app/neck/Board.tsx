@@ -94,7 +94,7 @@ export const Board = memo(function Board({ g, instrument }: { readonly g: NeckGe
           <stop offset="1" stopColor={EBONY[1]} />
         </linearGradient>
       </defs>
-      <rect x={x0} y={g.top} width={x1 - x0} height={g.bottom - g.top} rx={3} fill="url(#ebony)" stroke="#4a4c55" strokeWidth={1} />
+      <rect x={x0} y={g.top} width={x1! - x0!} height={g.bottom - g.top} rx={3} fill="url(#ebony)" stroke="#4a4c55" strokeWidth={1} />
       <Wires g={g} />
       <rect x={wireX(g, 0) - (g.mirrored ? 0 : 6)} y={g.top} width={6} height={g.bottom - g.top} fill="#ece4d1" />
       <Inlays g={g} />
@@ -123,7 +123,7 @@ function Capo({ g }: { readonly g: NeckGeometry }) {
   const x = fretX(g, g.nut);
   return (
     <g>
-      {g.nut > 1 && <rect x={a} y={g.top} width={b - a} height={g.bottom - g.top} fill="var(--paper)" opacity={0.72} />}
+      {g.nut > 1 && <rect x={a} y={g.top} width={b! - a!} height={g.bottom - g.top} fill="var(--paper)" opacity={0.72} />}
       <rect x={x - 6} y={g.top - 5} width={12} height={g.bottom - g.top + 10} rx={4} fill="#8b8d94" stroke="#16181d" />
     </g>
   );

@@ -17,7 +17,7 @@ export const CellTable = memo(function CellTable({ shape, instrument, g, onFinge
   const cell = (string: number) => shape.cells.find((c) => c.string === string);
   const jog = (above: number) => shape.jogs.find((j) => j.above === above);
   return (
-    <table className="num w-full self-start border-collapse" style={{ marginTop: Math.max(0, g.rows[0] - g.gap / 2 - 20) }}>
+    <table className="num w-full self-start border-collapse" style={{ marginTop: Math.max(0, g.rows[0]! - g.gap / 2 - 20) }}>
       <caption className="sr-only">
         {glyphs(shape.label)}
         {DRAWING.stringByString}
@@ -78,8 +78,8 @@ const Fingers = ({ c, onFinger }: { readonly c: Cell } & Pick<Props, 'onFinger'>
       <button
         type="button"
         className="min-w-[1.1em] cursor-pointer rounded hover:bg-feather-wash"
-        aria-label={DRAWING.fingerOnStringFretWhy(finger, c.string, c.frets[k])}
-        onClick={(e) => onFinger({ string: c.string, fret: c.frets[k] }, e.currentTarget)}
+        aria-label={DRAWING.fingerOnStringFretWhy(finger, c.string, c.frets[k]!)}
+        onClick={(e) => onFinger({ string: c.string, fret: c.frets[k]! }, e.currentTarget)}
       >
         {finger}
       </button>

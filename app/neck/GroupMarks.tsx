@@ -13,15 +13,15 @@ export function GroupMarks({ g, shape }: { readonly g: NeckGeometry; readonly sh
   const round = ROUND * g.scale;
   return handGroups(shape).map(({ notes, by }, k) => {
     const [first, last] = [notes[0], notes[notes.length - 1]];
-    const ends = [fretX(g, first.fret), fretX(g, last.fret)].sort((a, b) => a - b);
-    const y = stringY(g, first.string);
-    const before = shape.notes[shape.notes.indexOf(first) - 1];
+    const ends = [fretX(g, first!.fret), fretX(g, last!.fret)].sort((a, b) => a - b);
+    const y = stringY(g, first!.string);
+    const before = shape.notes[shape.notes.indexOf(first!) - 1]!;
     return (
-      <g key={first.fret}>
+      <g key={first!.fret}>
         <rect
-          x={ends[0] - round}
+          x={ends[0]! - round}
           y={y - round}
-          width={ends[1] - ends[0] + 2 * round}
+          width={ends[1]! - ends[0]! + 2 * round}
           height={2 * round}
           rx={round}
           fill="none"
@@ -31,7 +31,7 @@ export function GroupMarks({ g, shape }: { readonly g: NeckGeometry; readonly sh
         />
         {by !== 'start' && (
           <text
-            x={(fretX(g, before.fret) + fretX(g, first.fret)) / 2}
+            x={(fretX(g, before.fret) + fretX(g, first!.fret)) / 2}
             y={y - round - 4}
             textAnchor="middle"
             fontSize={15 * g.scale}

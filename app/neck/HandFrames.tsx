@@ -9,7 +9,7 @@ const RAILS = [
   { stroke: '#d9cba6', dash: undefined },
   { stroke: '#e58f78', dash: '2 3' },
 ];
-export const railOf = (h: Pick<HandSpan, 'stays'>): (typeof RAILS)[number] => RAILS[(h.stays[0] - 1) % RAILS.length];
+export const railOf = (h: Pick<HandSpan, 'stays'>): (typeof RAILS)[number] => RAILS[(h.stays[0]! - 1) % RAILS.length]!;
 
 /** Where the hand lies, as frames on the board. */
 export function HandFrames({ g, spans }: { readonly g: NeckGeometry; readonly spans: HandSpan[] }) {

@@ -22,7 +22,7 @@ const LANE = FINGER ? 46 : 32;
 const spanOf = (g: NeckGeometry, s: Shape): { readonly from: number; readonly to: number } => {
   const low = s.lowFret === g.nut ? fretX(g, g.nut) - 8 : wireX(g, s.lowFret - 1) + 5;
   const ends = [g.mirrored && s.lowFret === g.nut ? fretX(g, g.nut) + 8 : low, wireX(g, s.highFret) - 5].sort((a, b) => a - b);
-  return { from: ends[0], to: ends[1] };
+  return { from: ends[0]!, to: ends[1]! };
 };
 
 /** The label's own width is not known before it is drawn; this is near enough to keep rungs apart. */
@@ -31,7 +31,7 @@ const labelPx = (label: string): number => label.length * 7.2 + 14;
 function lanesFor(shapes: Shape[], spans: { readonly from: number; readonly to: number }[]): number[] {
   return lanesOf(
     spans.map(({ from, to }, k) => {
-      const more = Math.max(0, labelPx(rungWords(shapes[k])) - (to - from)) / 2;
+      const more = Math.max(0, labelPx(rungWords(shapes[k]!)) - (to - from)) / 2;
       return { from: from - more - 3, to: to + more + 3 };
     }),
   );
@@ -56,7 +56,7 @@ export const Ladder = memo(function Ladder({ g, shapes, current, onChoose, seams
         style={{ height: LANE * (Math.max(0, ...lanes) + 1) + 8, width: g.width }}
       >
         {shapes.map((s, k) => (
-          <Rung key={k} shape={s} on={k === current} {...spans[k]} top={lanes[k] * LANE + 6} index={k} onChoose={onChoose} />
+          <Rung key={k} shape={s} on={k === current} {...spans[k]!} top={lanes[k]! * LANE + 6} index={k} onChoose={onChoose} />
         ))}
       </div>
       {seams.length > 0 && <Seams g={g} shapes={shapes} spans={spans} seams={seams} seam={seam} onSeam={onSeam} />}
@@ -73,7 +73,7 @@ type SeamsProps = Pick<Props, 'g' | 'shapes' | 'seams' | 'seam' | 'onSeam'> & {
 
 /** Between every two rungs how many places they share; chosen, both hands are shown on the neck. */
 const Seams = memo(function Seams({ g, shapes, spans, seams, seam, onSeam }: SeamsProps) {
-  const at = seams.map((_, k) => (Math.max(spans[k].from, spans[k + 1].from) + Math.min(spans[k].to, spans[k + 1].to)) / 2);
+  const at = seams.map((_, k) => (Math.max(spans[k]!.from, spans[k + 1]!.from) + Math.min(spans[k]!.to, spans[k + 1]!.to)) / 2);
   const lanes = lanesOf(at.map((x) => ({ from: x - SEAM_PX / 2 - 1, to: x + SEAM_PX / 2 + 1 })));
   return (
     <div
@@ -87,13 +87,13 @@ const Seams = memo(function Seams({ g, shapes, spans, seams, seam, onSeam }: Sea
       </span>
       {seams.map((s, k) => (
         <button
-          key={shapes[k].id}
+          key={shapes[k]!.id}
           type="button"
           aria-pressed={k === seam}
-          aria-label={glyphs(DRAWING.seamOfWith(shapes[k].label, seamLine(shapes[k + 1], s)))}
+          aria-label={glyphs(DRAWING.seamOfWith(shapes[k]!.label, seamLine(shapes[k + 1]!, s)))}
           onClick={() => onSeam(k === seam ? -1 : k)}
           className={`num absolute flex h-[1.375rem] pointer-coarse:h-11 cursor-pointer items-center justify-center rounded-full border border-dashed text-[0.75rem] ${k === seam ? 'border-brass-deep bg-brass font-semibold text-brass-ink' : 'border-soft bg-sheet text-soft hover:text-ink'}`}
-          style={{ left: at[k] - SEAM_PX / 2, top: lanes[k] * SEAM_LANE, width: SEAM_PX }}
+          style={{ left: at[k]! - SEAM_PX / 2, top: lanes[k]! * SEAM_LANE, width: SEAM_PX }}
         >
           {s.shared.length}
         </button>

@@ -116,7 +116,7 @@ function Shifts({ g, steps }: { readonly g: NeckGeometry; readonly steps: Finger
     <path
       key={k}
       d="M-6 -5H6L0 3Z"
-      transform={`translate(${fretX(g, steps[k].fret)} ${stringY(g, steps[k].string) - 18 * g.scale}) scale(${g.scale})`}
+      transform={`translate(${fretX(g, steps[k]!.fret)} ${stringY(g, steps[k]!.string) - 18 * g.scale}) scale(${g.scale})`}
       fill="#e0674a"
       stroke="#1f2025"
     />
@@ -187,7 +187,7 @@ function Handles({ g, instrument, steps, chosen, onChoose, onHold, onPlace }: Ha
   );
 }
 
-const soundOf = (i: Instrument, p: Place): number => midiOf(i.strings[p.string - 1].open) + p.fret;
+const soundOf = (i: Instrument, p: Place): number => midiOf(i.strings[p.string - 1]!.open) + p.fret;
 const otherPlaces = (i: Instrument, at: Place | undefined): Place[] =>
   at ? placesOf(i, soundOf(i, at)).filter((p) => p.string !== at.string) : [];
 const near = (g: NeckGeometry, p: Place, x: number, y: number): number => Math.hypot(fretX(g, p.fret) - x, stringY(g, p.string) - y);
@@ -195,7 +195,7 @@ const near = (g: NeckGeometry, p: Place, x: number, y: number): number => Math.h
 /** The note under the pointer; where a place is played more than once, the one after the chosen one. */
 function noteAt(g: NeckGeometry, steps: readonly Place[], x: number, y: number, chosen: number): number {
   const here = steps.flatMap((s, k) => (near(g, s, x, y) < nearness(g) ? [k] : []));
-  const closest = here.filter((k) => near(g, steps[k], x, y) <= Math.min(...here.map((j) => near(g, steps[j], x, y))) + 0.5);
+  const closest = here.filter((k) => near(g, steps[k]!, x, y) <= Math.min(...here.map((j) => near(g, steps[j]!, x, y))) + 0.5);
   return closest.find((k) => k > chosen) ?? closest[0] ?? -1;
 }
 

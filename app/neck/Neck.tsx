@@ -21,7 +21,7 @@ interface Props {
 
 function Band({ g, from, to }: { readonly g: NeckGeometry; readonly from: number; readonly to: number }) {
   const [a, b] = [wireX(g, Math.max(0, from - 1)), wireX(g, to)].sort((p, q) => p - q);
-  return <rect x={a + 2} y={g.top} width={Math.max(0, b - a - 4)} height={g.bottom - g.top} fill="#fff" opacity={0.07} />;
+  return <rect x={a! + 2} y={g.top} width={Math.max(0, b! - a! - 4)} height={g.bottom - g.top} fill="#fff" opacity={0.07} />;
 }
 
 /** Each mark by its string and its number on it: in another key the same marks move, none is drawn anew. */

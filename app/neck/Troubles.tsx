@@ -19,8 +19,8 @@ function signs(
 ): { readonly place: Place; readonly sign: TroubleSign; readonly trouble: number }[] {
   const at = new Map<number, { readonly place: Place; readonly sign: TroubleSign; readonly trouble: number }>();
   steps.forEach((place, k) => {
-    const sign = troubleSign(spots.notes[k]);
-    const { trouble } = spots.notes[k];
+    const sign = troubleSign(spots.notes[k]!);
+    const { trouble } = spots.notes[k]!;
     const known = at.get(placeIndex(place));
     if (sign && (!known || trouble > known.trouble)) at.set(placeIndex(place), { place, sign, trouble });
   });

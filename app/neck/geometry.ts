@@ -95,7 +95,7 @@ export function fretX(g: NeckGeometry, fret: number): number {
   return flip(g, g.left + (g.right - g.left) * middle);
 }
 
-export const stringY = (g: NeckGeometry, string: number): number => g.rows[string - 1];
+export const stringY = (g: NeckGeometry, string: number): number => g.rows[string - 1]!;
 
 /** The place of the board nearest to a point. */
 export function boardPlace(g: NeckGeometry, x: number, y: number): Place {
@@ -113,11 +113,11 @@ export const isOctave = (fret: number): boolean => fret % 12 === 0;
 export function lanesOf(spans: { readonly from: number; readonly to: number }[]): number[] {
   const ends: number[] = [];
   const lanes: number[] = [];
-  const leftFirst = [...spans.keys()].sort((a, b) => spans[a].from - spans[b].from);
+  const leftFirst = [...spans.keys()].sort((a, b) => spans[a]!.from - spans[b]!.from);
   for (const k of leftFirst) {
-    const free = ends.findIndex((end) => end <= spans[k].from);
+    const free = ends.findIndex((end) => end <= spans[k]!.from);
     lanes[k] = free < 0 ? ends.length : free;
-    ends[lanes[k]] = spans[k].to;
+    ends[lanes[k]] = spans[k]!.to;
   }
   return lanes;
 }

@@ -8,14 +8,14 @@ const side = (places: readonly Place[], instrument: Instrument = NEW_INSTRUMENT)
 
 describe('what is drawn between two necks', () => {
   it('is every way from fret to fret once, and how many notes go it', () => {
-    const moved = toKey(NEW_INSTRUMENT, box.notes.map(plainPlace), 2).find((f) => f.places[0].fret === box.notes[0].fret + 2);
-    expect(linksBetween(side(box.notes), side(moved?.places ?? []))).toEqual([
+    const moved = toKey(NEW_INSTRUMENT, box!.notes.map(plainPlace), 2).find((f) => f.places[0]!.fret === box!.notes[0]!.fret + 2);
+    expect(linksBetween(side(box!.notes), side(moved?.places ?? []))).toEqual([
       { from: 5, to: 7, count: 6 },
       { from: 7, to: 9, count: 3 },
       { from: 8, to: 10, count: 3 },
     ]);
   });
-  it('is nothing where nothing moved', () => expect(linksBetween(side(box.notes), side(box.notes))).toEqual([]));
+  it('is nothing where nothing moved', () => expect(linksBetween(side(box!.notes), side(box!.notes))).toEqual([]));
   it('follows the pitch where the strings hold other numbers of notes', () => {
     const before = side([
       { string: 3, fret: 5 },

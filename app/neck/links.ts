@@ -18,7 +18,7 @@ const perString = (places: readonly Place[]): string => inOrder(places).map((p) 
 /** Which note became which: string for string where both have as many on each, else the one that sounds the same pitch. */
 function pairs(before: Side, after: Side): [Place, Place][] {
   const [a, b] = [inOrder(before.places), inOrder(after.places)];
-  if (perString(a) === perString(b)) return a.map((p, k) => [p, b[k]]);
+  if (perString(a) === perString(b)) return a.map((p, k) => [p, b[k]!]);
   const sounding = new Map(b.map((p) => [pitchAt(after.instrument, p).midi, p]));
   return a.flatMap((p): [Place, Place][] => {
     const there = sounding.get(pitchAt(before.instrument, p).midi);

@@ -94,7 +94,7 @@ function newcomers(notes: NeckNote[], shape: Shape, o: MarkOptions): NeckMark[] 
   const cells = new Map(shape.cells.map((c) => [c.string, c.frets]));
   const near = (n: NeckNote): boolean => {
     const frets = cells.get(n.string);
-    return !!frets && n.fret >= frets[0] - 1 && n.fret <= frets[frets.length - 1] + 1 && shown(n, o);
+    return !!frets && n.fret >= frets[0]! - 1 && n.fret <= frets[frets.length - 1]! + 1 && shown(n, o);
   };
   const beside = (n: NeckNote): number => (gone.has(placeIndex(n) - 1) || gone.has(placeIndex(n) + 1) ? 0 : 1);
   const fresh = (o.over ?? []).filter((n) => !known.has(placeIndex(n)) && near(n)).sort((a, b) => beside(a) - beside(b));

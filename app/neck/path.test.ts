@@ -3,7 +3,7 @@ import { connect, fingerNotes, ladder, neckNotes, type FingeredStep } from '../.
 import { fretX, neckGeometry, stringY } from './geometry';
 import { handSpans, pathLine, pathMarks, seamMarks, shiftsAt } from './path';
 
-const { instrument, scale, layout } = DEMO.studies[0].body;
+const { instrument, scale, layout } = DEMO.studies[0]!.body;
 const notes = neckNotes(instrument, scale);
 const g = neckGeometry({ width: 900, frets: 22, strings: 6 });
 const { steps } = connect(instrument, scale, {
@@ -33,7 +33,7 @@ describe('a line on the neck', () => {
   });
   it('goes from note to note', () => {
     const two = steps.slice(0, 2);
-    expect(pathLine(g, two)).toBe(`M${fretX(g, two[0].fret).toFixed(1)} ${stringY(g, two[0].string)}L${fretX(g, two[1].fret).toFixed(1)} ${stringY(g, two[1].string)}`); // prettier-ignore
+    expect(pathLine(g, two)).toBe(`M${fretX(g, two[0]!.fret).toFixed(1)} ${stringY(g, two[0]!.string)}L${fretX(g, two[1]!.fret).toFixed(1)} ${stringY(g, two[1]!.string)}`); // prettier-ignore
     expect(pathLine(g, [])).toBe('');
   });
   it('counts the stays of the hand, those at one fret together', () => {
@@ -47,8 +47,8 @@ describe('a line on the neck', () => {
   });
   it('shows both hands of a seam, shared places with both fingers', () => {
     const { rungs, seams } = ladder(instrument, scale, layout);
-    const marks = seamMarks(notes, rungs[0], rungs[1], seams[0]);
-    const shared = seams[0].shared.map((s) => s.place);
+    const marks = seamMarks(notes, rungs[0]!, rungs[1]!, seams[0]!);
+    const shared = seams[0]!.shared.map((s) => s.place);
     expect(marks.filter((m) => m.text.includes('/'))).toHaveLength(shared.length);
     expect(at(marks, 6, 4)).toMatchObject({ look: 'outlined', text: '3/1' });
     expect(at(marks, 6, 4)?.aside).toBeUndefined();

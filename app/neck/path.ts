@@ -48,7 +48,7 @@ export const pathLine = (g: NeckGeometry, steps: readonly Place[]): string =>
 
 /** Steps at which the hand has moved. */
 export const shiftsAt = (steps: readonly FingeredStep[]): number[] =>
-  steps.flatMap((s, k) => (k > 0 && s.handFret !== steps[k - 1].handFret ? [k] : []));
+  steps.flatMap((s, k) => (k > 0 && s.handFret !== steps[k - 1]!.handFret ? [k] : []));
 
 /** One place of the hand, under the neck: which stays of the hand it stands for, and where it lies. */
 export interface HandSpan {
@@ -79,7 +79,7 @@ export function handSpans(
 export function spansOf(g: NeckGeometry, i: Instrument, byFret: Map<number, number[]>, labelPx: (stays: number[]) => number): HandSpan[] {
   const spans = [...byFret].map(([fret, stays]) => {
     const ends = [wireX(g, Math.max(0, fret - 1)), wireX(g, Math.min(i.frets, fret + HAND))].sort((a, b) => a - b);
-    return { fret, stays, from: ends[0] + 3, to: ends[1] - 3 };
+    return { fret, stays, from: ends[0]! + 3, to: ends[1]! - 3 };
   });
   const lanes = lanesOf(
     spans.map(({ from, to, stays }) => {
@@ -87,7 +87,7 @@ export function spansOf(g: NeckGeometry, i: Instrument, byFret: Map<number, numb
       return { from: from - more - 2, to: to + more + 2 };
     }),
   );
-  return spans.map((s, k) => ({ ...s, lane: lanes[k] }));
+  return spans.map((s, k) => ({ ...s, lane: lanes[k]! }));
 }
 
 /** Two neighbouring rungs at once: what they share with both fingers, "3/1", lower hand first; what one has, smaller, with its own. */

@@ -58,7 +58,7 @@ function WayIn({ offer: { urls, code, square, encrypted } }: { readonly offer: O
           {square && (
             <img
               src={`data:image/svg+xml,${encodeURIComponent(square)}`}
-              alt={FRAME.squareCode(urls[0])}
+              alt={FRAME.squareCode(urls[0]!)}
               className="w-52 rounded bg-white"
             />
           )}

@@ -29,7 +29,7 @@ let waiting: { readonly view: string; readonly id: string } | null = null;
 /** Letters, digits and signs are commands by themselves (WCAG 2.1.4); arrows, Space and keys with Ctrl are not. */
 const isCharacter = (key: string): boolean => [...key].length === 1 && key !== ' ';
 
-const letterOf = (e: KeyboardEvent): string => /^(?:Key|Digit)(.)$/.exec(e.code)?.[1].toLowerCase() ?? e.key;
+const letterOf = (e: KeyboardEvent): string => /^(?:Key|Digit)(.)$/.exec(e.code)?.[1]!.toLowerCase() ?? e.key;
 const named = (e: KeyboardEvent): string => {
   const mod = e.ctrlKey || e.metaKey;
   const key = e.altKey && prefsNow().keys === 'alt' ? letterOf(e) : e.key.length === 1 ? e.key.toLowerCase() : e.key;
@@ -75,7 +75,7 @@ export function useKeyboard(): void {
         if (!command) continue;
         if (taken(e, name)) return;
         e.preventDefault();
-        runs[command.id](name);
+        runs[command.id]!(name);
         return;
       }
     };
@@ -101,7 +101,7 @@ export function useCommands<const T extends readonly CommandInfo[]>(view: string
     if (waiting?.view === view) {
       const { id } = waiting;
       waiting = null;
-      setTimeout(() => entry.runs[id](''));
+      setTimeout(() => entry.runs[id]!(''));
     }
     return () => void mounted.splice(mounted.indexOf(entry), 1);
   }, [view, infos]);
@@ -115,7 +115,7 @@ export const commandsHere = (): readonly CommandInfo[] => [...mounted].reverse()
 /** Runs a command of a view, at once where the view is up, else as soon as it is there. False where it has to be gone to. */
 export function runCommand(view: string, id: string): boolean {
   const entry = mounted.find((m) => m.view === view && m.infos.some((c) => c.id === id));
-  if (entry) entry.runs[id]('');
+  if (entry) entry.runs[id]!('');
   else waiting = { view, id };
   return entry !== undefined;
 }

@@ -21,7 +21,7 @@ export function backingScore({ quarters, events }: Backing): Score {
       if (e.part === 'drums') return { beat: e.at, sound: drumSound(e.drum), channel: null, gain, beats: 0, part: 'drums' };
       const held = { beat: e.at, gain, beats: e.length * HELD, part: e.part };
       if (e.part === 'bass') return { ...held, sound: bassSound(e.midi), channel: BASS };
-      return { ...held, sound: stringSound(STRINGS[Math.min(e.voice, STRINGS.length - 1)], e.midi), channel: COMPING + e.voice };
+      return { ...held, sound: stringSound(STRINGS[Math.min(e.voice, STRINGS.length - 1)]!, e.midi), channel: COMPING + e.voice };
     }),
   };
 }

@@ -19,7 +19,7 @@ describe('a chord as it is heard', () => {
   it('over a drone that begins before it, on channels of its own', () => {
     const heard = chordHeard(sounds, 'block', droneOn(6));
     expect(heard.slice(0, 2).map((n) => [n.midi % 12, n.beat])).toEqual([[6, 0], [6, 0]]); // prettier-ignore
-    expect(heard[2].beat).toBe(2);
+    expect(heard[2]!.beat).toBe(2);
     expect(heard.slice(0, 2).every((n) => n.string >= 100)).toBe(true);
   });
 });

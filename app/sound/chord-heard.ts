@@ -43,7 +43,7 @@ export const droneOn = (chroma: number): number[] => {
 
 /** A scale up an octave from its tonic, in eighths, over a chord that stands under it. Pitch classes; the tonic is the first. */
 export function scaleOverChord(scale: readonly number[], chord: readonly number[]): HeardNote[] {
-  const up = closePosition([...scale, scale[0]]);
+  const up = closePosition([...scale, scale[0]!]);
   const line = up.map(({ midi }, k): HeardNote => ({ midi, string: 2, beat: BEFORE + k / 2, beats: k === up.length - 1 ? 2 : 0.5 }));
   const end = BEFORE + up.length / 2 + 2;
   const under = closePosition(chord).map(({ midi }, k): HeardNote => ({ midi: midi - 12, string: DRONE + k, beat: 0, beats: end }));

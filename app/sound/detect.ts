@@ -17,7 +17,7 @@ export function detectNotes(
   const heard: HeardPitch[] = [];
   let told = 0;
   for (let at = 0; at < samples.length; at += BLOCK) {
-    while (told < clicks.length && clicks[told] <= ((at + BLOCK) / sampleRate) * 1000 + 200) detector.click(clicks[told++]);
+    while (told < clicks.length && clicks[told]! <= ((at + BLOCK) / sampleRate) * 1000 + 200) detector.click(clicks[told++]!);
     heard.push(...detector.feed(samples.slice(at, at + BLOCK)));
   }
   return [...heard, ...detector.end()].map(({ midi, atMs, clarity }) => ({ midi, atMs, clarity }));

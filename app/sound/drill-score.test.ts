@@ -18,7 +18,7 @@ it('notes where they begin, softer where they are slurred, louder where they are
   const notes = drillScore(HEARD, 'notes', 'wood').events.filter((e) => e.channel === 3);
   expect(notes.map((e) => e.beat)).toEqual([0, 0.5, 1, 1.5]);
   const gain = notes.map((e) => e.gain);
-  expect(gain[0] > gain[3] && gain[3] > gain[1]).toBe(true);
+  expect(gain[0]! > gain[3]! && gain[3]! > gain[1]!).toBe(true);
 });
 it('clicks on the beats, the accented ones so; off the beat a click of its own', () => {
   expect(at('clicks', isClick)).toEqual([0, 1]);

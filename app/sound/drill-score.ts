@@ -37,7 +37,7 @@ export const steadyClicks = (click: Click, beats: number): Score => ({ beats, ev
 export function drillScore(d: DrillHeard, what: Sounds, click: Click): Score {
   let at = 0;
   const starts = d.ticks.map((t) => ((at += t) - t) / TICKS);
-  const notes = what === 'clicks' ? [] : d.sounds.map((s, k) => noteEvent(d, s, k, starts[k]));
+  const notes = what === 'clicks' ? [] : d.sounds.map((s, k) => noteEvent(d, s, k, starts[k]!));
   const under = what === 'clicks' ? [] : underEvents(d, starts);
   const loud = starts.filter((_, k) => d.loud[k]);
   const backing = what === 'clicks' ? [] : d.backing;
@@ -52,13 +52,13 @@ function noteEvent(
   beat: number,
 ): SoundEvent {
   const gain = d.slurred[k] ? GAIN.slurred : d.loud[k] ? GAIN.loud : GAIN.plain;
-  return { beat, sound: stringSound(string, midi), channel: string, gain, beats: (d.ticks[k] / TICKS) * HELD };
+  return { beat, sound: stringSound(string, midi), channel: string, gain, beats: (d.ticks[k]! / TICKS) * HELD };
 }
 
 function underEvents(d: DrillHeard, starts: readonly number[]): SoundEvent[] {
   return d.returns.flatMap((k, n) => {
-    const until = n + 1 < d.returns.length ? starts[d.returns[n + 1]] : d.beats;
-    return d.under.map((midi, voice): SoundEvent => ({ beat: starts[k], sound: stringSound(6, midi), channel: UNDER + voice, gain: GAIN.under, beats: until - starts[k] })); // prettier-ignore
+    const until = n + 1 < d.returns.length ? starts[d.returns[n + 1]!] : d.beats;
+    return d.under.map((midi, voice): SoundEvent => ({ beat: starts[k]!, sound: stringSound(6, midi), channel: UNDER + voice, gain: GAIN.under, beats: until! - starts[k]! })); // prettier-ignore
   });
 }
 

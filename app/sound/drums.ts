@@ -42,7 +42,7 @@ export function drumOf(drum: Drum, sampleRate: number): Float32Array {
     const tones = Math.sin(phase) + m.partials.reduce((sum, p) => sum + 0.6 * Math.sin(p * phase), 0);
     const hiss = m.hiss * (white - low) + (1 - m.hiss) * low;
     out[k] = (m.tone * tones * 10 ** ((-3 * t) / m.toneRing) + m.noise * hiss * 10 ** ((-3 * t) / m.noiseRing)) * Math.min(1, t / RISE);
-    peak = Math.max(peak, Math.abs(out[k]));
+    peak = Math.max(peak, Math.abs(out[k]!));
   }
   return out.map((v) => (v * LEVEL) / peak);
 }

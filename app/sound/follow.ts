@@ -27,7 +27,7 @@ export function lastAt(starts: readonly number[], beat: number): number {
   let [low, high] = [0, starts.length];
   while (low < high) {
     const mid = (low + high) >> 1;
-    if (starts[mid] <= beat) low = mid + 1;
+    if (starts[mid]! <= beat) low = mid + 1;
     else high = mid;
   }
   return low - 1;

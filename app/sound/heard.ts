@@ -14,7 +14,7 @@ type Sounding = Pick<HeardNote, 'midi' | 'string'>;
 /** Places as they sound on an instrument. */
 export const soundsOf = (i: Instrument, places: readonly Place[]): Sounding[] => {
   const open = i.strings.map((s) => midiOf(s.open));
-  return places.map(({ string, fret }) => ({ string, midi: open[string - 1] + fret }));
+  return places.map(({ string, fret }) => ({ string, midi: open[string - 1]! + fret }));
 };
 
 /** Of a note's length so much is held, so that two alike are heard as two. */
@@ -36,7 +36,7 @@ export const scoreOf = (notes: readonly HeardNote[]): Score => ({
 /** Up and down as eighth notes, the top once, the last note held. Returns the notes and, for each, which of those given it is. */
 export function upAndDown(notes: readonly Sounding[]): { readonly notes: HeardNote[]; readonly index: number[] } {
   const index = [...notes.keys(), ...[...notes.keys()].reverse().slice(1)];
-  return { notes: eighths(index.map((at) => notes[at])), index };
+  return { notes: eighths(index.map((at) => notes[at]!)), index };
 }
 
 /** A line as eighth notes, the last one held. */

@@ -44,7 +44,7 @@ export function pluck({ hz, sampleRate, ring, bright, pickAt, seed, level, most 
   const out = new Float32Array(Math.ceil(Math.min(ring, most) * sampleRate));
   let [last, lastIn, lastOut] = [0, 0, 0];
   for (let k = 0, at = 0; k < out.length; k++, at = at + 1 === whole ? 0 : at + 1) {
-    const now = line[at];
+    const now = line[at]!;
     const lost = gain * ((1 - loss) * now + loss * last);
     last = now;
     const tuned = allPass * (lost - lastOut) + lastIn;
@@ -99,12 +99,12 @@ function throughBody(dry: Float32Array, sampleRate: number): Float32Array {
     const [b0, a1, a2] = [alpha / (1 + alpha), (-2 * Math.cos(turn)) / (1 + alpha), (1 - alpha) / (1 + alpha)];
     let [x1, x2, y1, y2] = [0, 0, 0, 0];
     for (let k = 0; k < dry.length; k++) {
-      const y = b0 * (dry[k] - x2) - a1 * y1 - a2 * y2;
+      const y = b0 * (dry[k]! - x2) - a1 * y1 - a2 * y2;
       x2 = x1;
-      x1 = dry[k];
+      x1 = dry[k]!;
       y2 = y1;
       y1 = y;
-      out[k] += gain * y;
+      out[k]! += gain * y;
     }
   }
   return out;
@@ -115,17 +115,17 @@ function faded(samples: Float32Array, sampleRate: number): Float32Array {
   const rise = Math.floor(0.002 * sampleRate);
   const fall = Math.floor(0.05 * sampleRate);
   const last = samples.length - 1;
-  for (let k = 0; k < rise; k++) samples[k] *= k / rise;
-  for (let k = 0; k < fall; k++) samples[last - k] *= k / fall;
+  for (let k = 0; k < rise; k++) samples[k]! *= k / rise;
+  for (let k = 0; k < fall; k++) samples[last - k]! *= k / fall;
   return samples;
 }
 
 function levelled(samples: Float32Array, sampleRate: number, level: number): Float32Array {
   const heard = Math.min(samples.length, Math.floor(HEARD * sampleRate));
   let [square, peak] = [0, 0];
-  for (let k = 0; k < heard; k++) square += samples[k] ** 2;
+  for (let k = 0; k < heard; k++) square += samples[k]! ** 2;
   for (const v of samples) if (v > peak || -v > peak) peak = Math.abs(v);
   const scale = Math.min(LOUDNESS / Math.sqrt(square / heard), PEAK / peak) * level;
-  for (let k = 0; k < samples.length; k++) samples[k] *= scale;
+  for (let k = 0; k < samples.length; k++) samples[k]! *= scale;
   return samples;
 }

@@ -21,7 +21,7 @@ const rms = (s: Float32Array, from: number, to: number): number =>
 const db = (a: number, b: number): number => 20 * Math.log10(a / b);
 const steepest = (s: Float32Array): number => {
   let most = 0;
-  for (let k = 1; k < s.length; k++) most = Math.max(most, Math.abs(s[k] - s[k - 1]));
+  for (let k = 1; k < s.length; k++) most = Math.max(most, Math.abs(s[k]! - s[k - 1]!));
   return most;
 };
 
@@ -34,8 +34,8 @@ function phaseHertz(s: Float32Array, near: number, rate: number): number {
     for (let k = 0; k < size; k++) {
       const w = 0.5 - 0.5 * Math.cos((2 * Math.PI * k) / size);
       const turn = (2 * Math.PI * near * (from + k)) / rate;
-      re += s[from + k] * w * Math.cos(turn);
-      im -= s[from + k] * w * Math.sin(turn);
+      re += s[from + k]! * w * Math.cos(turn);
+      im -= s[from + k]! * w * Math.sin(turn);
     }
     return Math.atan2(im, re);
   };
@@ -71,8 +71,8 @@ describe.each(RATES)('the plucked string at %d Hz', (rate) => {
   it('begins and ends without a click', () => {
     for (const midi of RANGE) {
       const s = at(midi, rate);
-      expect(Math.abs(s[0])).toBeLessThan(0.001);
-      expect(Math.abs(s[s.length - 1])).toBeLessThan(0.001);
+      expect(Math.abs(s[0]!)).toBeLessThan(0.001);
+      expect(Math.abs(s[s.length - 1]!)).toBeLessThan(0.001);
       expect(steepest(s.slice(0, rate / 2000))).toBeLessThan(0.15);
       expect(steepest(s)).toBeLessThan(0.5);
     }
@@ -95,10 +95,10 @@ it('two strings at one pitch differ, the same string is the same', () => {
 describe('clicks', () => {
   it.each(CLICKS)('%s: the accent is louder and higher, both begin and end in silence', (click) => {
     const [plain, accent] = [clickOf(click, false, 48000), clickOf(click, true, 48000)];
-    const crossings = (s: Float32Array): number => s.slice(200).filter((v, k, all) => k > 0 && v > 0 && all[k - 1] <= 0).length;
+    const crossings = (s: Float32Array): number => s.slice(200).filter((v, k, all) => k > 0 && v > 0 && all[k - 1]! <= 0).length;
     expect(rms(accent, 0, 3000)).toBeGreaterThan(rms(plain, 0, 3000) * 1.3);
     expect(crossings(accent)).toBeGreaterThan(crossings(plain));
-    for (const s of [plain, accent]) expect(Math.max(Math.abs(s[0]), Math.abs(s[s.length - 1]))).toBeLessThan(0.01);
+    for (const s of [plain, accent]) expect(Math.max(Math.abs(s[0]!), Math.abs(s[s.length - 1]!))).toBeLessThan(0.01);
     expect(render(clickSound(click, true), 48000)).toEqual(accent);
   });
 });

@@ -23,7 +23,7 @@ const UNEVEN = 0.06;
 export function render(name: string, sampleRate: number): Float32Array {
   const [kind, what, which] = name.split('/');
   if (kind === 'click')
-    return clickOf((CLICKS as readonly string[]).includes(what) ? (what as Click) : 'wood', which === 'accent', sampleRate);
+    return clickOf((CLICKS as readonly string[]).includes(what!) ? (what as Click) : 'wood', which === 'accent', sampleRate);
   if (kind === 'drum') return drumOf(DRUMS.find((d) => d === what) ?? 'rim', sampleRate);
   if (kind === 'bass') return pluck({ hz: hertzOf(Number(what)), sampleRate, ...BASS, seed: Number(what), level: 1 });
   const [string, midi] = [Number(what), Number(which)];

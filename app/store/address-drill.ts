@@ -23,9 +23,9 @@ export function readDrill(text: string): DrillForm | string {
   const form: Record<string, unknown> = { ...PLAIN_DRILL };
   for (const part of text.split(' ')) {
     const m = /^(\w+):(.+)$/.exec(part);
-    if (!m || !(FIELDS as string[]).includes(m[1]) || m[1] === 'line')
+    if (!m || !(FIELDS as string[]).includes(m[1]!) || m[1] === 'line')
       return `“${part}” says nothing of a drill; write ${FIELDS.join(', ')}`;
-    form[m[1]] = valueOf(m[1] as keyof DrillForm, m[2]);
+    form[m[1]!] = valueOf(m[1] as keyof DrillForm, m[2]!);
   }
   const [problem] = problemsOf(drillFormSchema, form);
   return problem ? problem.message : (form as unknown as DrillForm);

@@ -38,8 +38,8 @@ export function readLayout(text: string): Layout | string {
   const parts: [string, unknown][] = [];
   for (const option of options) {
     const m = /^(\w+):(.+)$/.exec(option);
-    if (!m || !Object.hasOwn(OPTIONS, m[1])) return `“${option}” says nothing of a layout; write ${Object.keys(OPTIONS).join(', ')}`;
-    parts.push([m[1], OPTIONS[m[1]](m[2])]);
+    if (!m || !Object.hasOwn(OPTIONS, m[1]!)) return `“${option}” says nothing of a layout; write ${Object.keys(OPTIONS).join(', ')}`;
+    parts.push([m[1]!, OPTIONS[m[1]!]!(m[2]!)]);
   }
   return { kind, ...Object.fromEntries(parts) } as Layout;
 }

@@ -19,7 +19,7 @@ describe('an address', () => {
     );
   });
   it('of a study holds only what is looked at', () => {
-    const { body } = DEMO.studies[0];
+    const { body } = DEMO.studies[0]!;
     expect(writeAddress(body, 'map', false)).toBe(`rung=${body.rung.number}.${body.rung.fret}`);
     expect(writeAddress({ ...body, lick: 'demo-latch' }, 'licks', false)).toBe('lick=demo-latch');
     expect(readAddress('rung=3.7', body, 'map', false)).toEqual({ fields: { rung: { number: 3, fret: 7 } }, problems: [] });
@@ -35,10 +35,10 @@ describe('an address', () => {
         (id, tonic, tuning, kind, pick) => {
           const scale = { tonic, scale: id };
           const instrument = retuned(leaf.instrument, { name: tuning.name, open: tuning.low.split(' ').reverse() });
-          const [root] = rootPlaces(instrument, scale);
+          const root = rootPlaces(instrument, scale)[0]!;
           const offers = ruleOf(kind).offers({ instrument, scale, root });
           if (!offers.length) return;
-          const { layout } = offers[pick % offers.length];
+          const { layout } = offers[pick % offers.length]!;
           const there = round({ ...leaf, scale, instrument, layout, rung: { number: pick % 7, fret: pick % 20 } });
           expect(there.layout).toEqual(layout);
           expect(there.rung).toEqual({ number: pick % 7, fret: pick % 20 });
@@ -52,7 +52,7 @@ describe('an address', () => {
   it('of Connect holds what is asked', () => {
     const shapes = layOut(leaf.instrument, leaf.scale, leaf.layout);
     const connection = {
-      ...seamConnection(leaf, shapes[1], shapes[2]),
+      ...seamConnection(leaf, shapes[1]!, shapes[2]!),
       start: { string: 6, fret: 5 },
       goal: { fret: 12 },
       strings: [2, 3],

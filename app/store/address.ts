@@ -251,7 +251,7 @@ const MOVES = 'write key and half steps, root and a string, parallel or relative
 /** A move as an address says it, or what is wrong with it. */
 function readMove(text: string, body: StudyBody): StudyMove | string {
   const [word, ...rest] = text.split(' ');
-  const number = /^-?\d{1,2}$/.test(rest[0]) ? Number(rest[0]) : null;
+  const number = /^-?\d{1,2}$/.test(rest[0]!) ? Number(rest[0]) : null;
   if (word === 'key' && number !== null) return { kind: 'key', by: number };
   if (word === 'root' && number !== null && number >= 1 && number <= body.instrument.strings.length)
     return { kind: 'root', string: number };

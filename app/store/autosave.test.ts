@@ -11,7 +11,7 @@ interface Sent {
 }
 
 /** As it comes over the line: Node's structuredClone makes objects of another realm, which compare as unlike. */
-const body = JSON.parse(JSON.stringify(DEMO.studies[0].body)) as StudyBody;
+const body = JSON.parse(JSON.stringify(DEMO.studies[0]!.body)) as StudyBody;
 const kept = (revision: number, b: StudyBody = body): Kept<StudyBody> => ({
   id: 'a',
   revision,

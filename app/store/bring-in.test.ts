@@ -23,18 +23,18 @@ describe('notes beyond the neck', () => {
   it('all an octave up, only what fits, or a neck that fits', () => {
     expect(pitches(made(low, { fit: 'up' }))).toEqual([[48, 52, 55]]);
     const inside = made(low, { fit: 'inside' });
-    expect(inside.licks[0].notes[0]).toEqual({ place: null, ticks: TICKS });
+    expect(inside.licks[0]!.notes[0]).toEqual({ place: null, ticks: TICKS });
     expect(inside.remarks).toContain('1 note beyond the neck left out: rests stand in their place.');
     const neck = made(low, { fit: 'neck' });
     expect(pitches(neck)).toEqual([[36, 40, 43]]);
-    expect(neck.licks[0].instrument?.strings.map((s) => s.open)).toEqual(['E4', 'B3', 'G3', 'D3', 'A2', 'E2', 'B1']);
+    expect(neck.licks[0]!.instrument?.strings.map((s) => s.open)).toEqual(['E4', 'B3', 'G3', 'D3', 'A2', 'E2', 'B1']);
   });
   it('what still lies beyond after the octave is said', () => {
     expect(licksFromLine(into, low, { ...PLAINLY, fit: 'down' })).toMatchObject({ why: expect.stringContaining('3 of its 3 notes lie') as string }); // prettier-ignore
   });
   it('a note tied to one that is left out goes with it', () => {
     const tied = line([{ midi: 30, ticks: TICKS }, { midi: 30, ticks: TICKS, join: 'tie' }, ...quarters(50)]);
-    expect(made(tied, { fit: 'inside' }).licks[0].notes.map((n) => n.place === null)).toEqual([true, true, false]);
+    expect(made(tied, { fit: 'inside' }).licks[0]!.notes.map((n) => n.place === null)).toEqual([true, true, false]);
   });
   it('a neck that fits has every pitch, the strings it had, and is one of ours, whatever the pitches', () => {
     fc.assert(
@@ -96,7 +96,7 @@ describe('tempo and meter changes', () => {
         expect(ticks(stretches.flatMap((s) => s.notes))).toBe(ticks(list));
         stretches.slice(0, -1).forEach((s, k) => {
           const next = stretches[k + 1];
-          if (s.meter.join() === next.meter.join() && next.notes.length) expect(ticks(s.notes) % barTicks(s.meter)).toBe(0);
+          if (s.meter.join() === next!.meter.join() && next!.notes.length) expect(ticks(s.notes) % barTicks(s.meter)).toBe(0);
         });
         const m = licksFromLine(into, whole);
         if ('licks' in m) for (const l of m.licks) {
@@ -111,6 +111,6 @@ describe('tempo and meter changes', () => {
 
 it('hammer-ons that the places cannot keep are counted', () => {
   const m = made(line([{ midi: 40, ticks: TICKS }, { midi: 76, ticks: TICKS, join: 'hammer' }, ...quarters(50)]));
-  expect(m.licks[0].notes[1].join).toBeUndefined();
+  expect(m.licks[0]!.notes[1]!.join).toBeUndefined();
   expect(m.remarks).toContain('1 hammer-on, pull-off or slide left out: the notes do not lie on one string.');
 });

@@ -76,11 +76,11 @@ export function neckThatFits(neck: Instrument, midis: readonly number[]): Instru
   const [low, high] = [Math.min(...midis), Math.max(...midis)];
   let strings = [...neck.strings];
   const capo = nutFret(neck);
-  while (midiOf(strings[strings.length - 1].open) + capo > low && strings.length < MOST_STRINGS)
-    strings = [...strings, { open: pitchName(midiOf(strings[strings.length - 1].open) - FOURTH) }];
-  while (midiOf(strings[0].open) + MOST_FRETS < high && strings.length < MOST_STRINGS)
-    strings = [{ open: pitchName(midiOf(strings[0].open) + FOURTH) }, ...strings];
-  const frets = Math.max(neck.frets, Math.min(MOST_FRETS, high - midiOf(strings[0].open)));
+  while (midiOf(strings[strings.length - 1]!.open) + capo > low && strings.length < MOST_STRINGS)
+    strings = [...strings, { open: pitchName(midiOf(strings[strings.length - 1]!.open) - FOURTH) }];
+  while (midiOf(strings[0]!.open) + MOST_FRETS < high && strings.length < MOST_STRINGS)
+    strings = [{ open: pitchName(midiOf(strings[0]!.open) + FOURTH) }, ...strings];
+  const frets = Math.max(neck.frets, Math.min(MOST_FRETS, high - midiOf(strings[0]!.open)));
   const wider = { ...neck, name: `${neck.name.slice(0, 60)}, ${stringsWord(strings.length)}`, strings, frets };
   return midis.every(reachOf(wider)) ? wider : null;
 }
@@ -110,16 +110,16 @@ export function stretchesOf(line: FileLine, whole: boolean): Stretch[] {
     const bar = barTicks(meter);
     const at = other ? change.at : from + Math.round((change.at - from) / bar) * bar;
     const last = cuts[cuts.length - 1];
-    if (at === last.at) cuts[cuts.length - 1] = { ...change, at };
+    if (at === last!.at) cuts[cuts.length - 1] = { ...change, at };
     else cuts.push({ ...change, at });
     if (other) [from, meter] = [at, change.meter];
   }
-  const real = cuts.filter((c, k) => k === 0 || c.tempo !== cuts[k - 1].tempo || c.meter.join() !== cuts[k - 1].meter.join());
+  const real = cuts.filter((c, k) => k === 0 || c.tempo !== cuts[k - 1]!.tempo || c.meter.join() !== cuts[k - 1]!.meter.join());
   if (real.length > MOST_STRETCHES) return [one];
   let bars = 0;
   return cutAt(line.notes, real.slice(1).map((c) => c.at)).map((notes, k) => {
-    const stretch = { notes, tempo: real[k].tempo, meter: real[k].meter, bars };
-    bars += notes.reduce((sum, n) => sum + n.ticks, 0) / barTicks(real[k].meter);
+    const stretch = { notes, tempo: real[k]!.tempo, meter: real[k]!.meter, bars };
+    bars += notes.reduce((sum, n) => sum + n.ticks, 0) / barTicks(real[k]!.meter);
     return stretch;
   }); // prettier-ignore
 }
@@ -130,16 +130,16 @@ function cutAt(notes: readonly PitchedNote[], cuts: readonly number[]): PitchedN
   let at = 0;
   for (const n of notes) {
     let left: PitchedNote = n;
-    while (pieces.length <= cuts.length && cuts[pieces.length - 1] < at + left.ticks) {
-      const head = cuts[pieces.length - 1] - at;
+    while (pieces.length <= cuts.length && cuts[pieces.length - 1]! < at + left.ticks) {
+      const head = cuts[pieces.length - 1]! - at;
       if (head > 0) {
-        pieces[pieces.length - 1].push({ ...left, ticks: head });
+        pieces[pieces.length - 1]!.push({ ...left, ticks: head });
         left = tiedOn({ ...left, ticks: left.ticks - head });
         at += head;
       }
       pieces.push([]);
     }
-    pieces[pieces.length - 1].push(left);
+    pieces[pieces.length - 1]!.push(left);
     at += left.ticks;
   }
   return pieces;
@@ -160,7 +160,7 @@ function partsOf({ notes, meter, bars }: Stretch): { readonly notes: PitchedNote
       part(k);
       [cut, from] = [k, at];
     }
-    at += notes[k].ticks;
+    at += notes[k]!.ticks;
   }
   part(notes.length);
   return parts;
@@ -169,7 +169,7 @@ function partsOf({ notes, meter, bars }: Stretch): { readonly notes: PitchedNote
 function struck(notes: PitchedNote[]): PitchedNote[] {
   const join = notes.at(0)?.join;
   if (!join || join === 'tap') return notes;
-  const first = { ...notes[0] };
+  const first = { ...notes[0]! };
   delete first.join;
   return [first, ...notes.slice(1)];
 }

@@ -23,7 +23,7 @@ import {
 } from './connection';
 import { withPin, withScale } from './moves';
 
-const body = DEMO.studies[0].body;
+const body = DEMO.studies[0]!.body;
 const shapes = layOut(body.instrument, body.scale, body.layout);
 const now = (connection: StudyBody['connection'] = null): RouteEnds =>
   endsNow({ body: { ...body, connection }, shapes, current: 0 }) as RouteEnds;
@@ -59,7 +59,7 @@ describe('what Connect is asked', () => {
       way: 'diagonal',
       start: { string: 6, fret: 4 },
     });
-    expect(shapes[placed.from].notes.some((n) => n.string === 6 && n.fret === 4)).toBe(true);
+    expect(shapes[placed.from]!.notes.some((n) => n.string === 6 && n.fret === 4)).toBe(true);
     expect(then(askFrom(to, shapes, { rung: 3 }))).toMatchObject({ from: 3, asked: { start: null } });
   });
   it('turns round: from the goal to the start', () => {
@@ -70,24 +70,24 @@ describe('what Connect is asked', () => {
     expect(given.asked.pitches).toEqual([59, 57, 54]);
   });
   it('a seam of the ladder asks for its two rungs', () => {
-    expect(then({ connection: seamConnection(body, shapes[3], shapes[4]) })).toMatchObject({ from: 3, to: 4, asked: { way: 'seam' } });
+    expect(then({ connection: seamConnection(body, shapes[3]!, shapes[4]!) })).toMatchObject({ from: 3, to: 4, asked: { way: 'seam' } });
   });
   it('is a record that the server takes, kept routes and pins included', () => {
     const asked = then(pinNote(then(askTo(now(), shapes, { pitch: 73 })), 1, { string: 6, fret: 4 })).asked;
     const [route] = planRoute(body.instrument, body.scale, { ...routeEnds(now(asked), shapes), motion: 'run', school: 'finger-per-fret' });
     const kept: StudyBody = {
       ...body,
-      ...keepRoute(body, now(asked), route, 'Up the ladder'),
-      ...withPin(body, shapes[0], { string: 6, fret: 2 }, 2),
+      ...keepRoute(body, now(asked), route!, 'Up the ladder'),
+      ...withPin(body, shapes[0]!, { string: 6, fret: 2 }, 2),
     };
     expect(problemsOf(studySchema, kept)).toEqual([]);
-    expect(problemsOf(studySchema, { ...kept, connection: { ...asked, way: 'teleport' } })[0].field).toBe('connection.way');
-    expect(problemsOf(studySchema, { ...kept, routes: [{ ...kept.routes[0], more: 1 }] })[0].field).toMatch(/^routes/);
+    expect(problemsOf(studySchema, { ...kept, connection: { ...asked, way: 'teleport' } })[0]!.field).toBe('connection.way');
+    expect(problemsOf(studySchema, { ...kept, routes: [{ ...kept.routes[0], more: 1 }] })[0]!.field).toMatch(/^routes/);
   });
   it('another scale or neck loosens what was asked note by note on the old one; settled fingers stay with their shape', () => {
     const settled: StudyBody = {
       ...body,
-      ...withPin(body, shapes[0], { string: 6, fret: 2 }, 2),
+      ...withPin(body, shapes[0]!, { string: 6, fret: 2 }, 2),
       connection: then(pinNote(now(), 0, { string: 6, fret: 2 })).asked,
     };
     expect(withScale(settled, { tonic: 'G', scale: 'dorian' })).toMatchObject({ connection: { held: [], way: 'seam' } });
@@ -99,20 +99,20 @@ describe('what Connect is asked', () => {
 describe('a kept route', () => {
   const asked = then(askAfresh(now(), { way: 'diagonal', picking: 'economy' })).asked;
   const [route] = planRoute(body.instrument, body.scale, { ...routeEnds(now(asked), shapes), motion: 'run', school: 'finger-per-fret' });
-  const study: StudyBody = { ...body, ...keepRoute(body, now(asked), route, 'Up') };
+  const study: StudyBody = { ...body, ...keepRoute(body, now(asked), route!, 'Up') };
   const [kept] = study.routes;
 
   it('holds its notes, fingers, hand places and strokes, and what it was asked of', () => {
-    expect(kept.steps.map((s) => [s.string, s.fret, s.finger, s.handFret])).toEqual(
-      route.steps.map((s) => [s.string, s.fret, s.finger, s.handFret]),
+    expect(kept!.steps.map((s) => [s.string, s.fret, s.finger, s.handFret])).toEqual(
+      route!.steps.map((s) => [s.string, s.fret, s.finger, s.handFret]),
     );
     expect(kept).toMatchObject({ asked, on: { scale: body.scale, layout: body.layout, school: body.school, hand: body.hand } });
-    expect(kept.strokes).toHaveLength(route.steps.length);
+    expect(kept!.strokes).toHaveLength(route!.steps.length);
   });
   it('opens as it was kept whatever became of the study', () => {
     const later = {
       ...study,
-      route: kept.id,
+      route: kept!.id,
       scale: { tonic: 'C', scale: 'ionian' },
       layout: { kind: 'per-string' as const, notes: 3 },
       school: 'stretch' as const,
@@ -121,14 +121,14 @@ describe('a kept route', () => {
     expect(selectKept(state)).toBe(kept);
   });
   it('is solved again only when that is asked', () => {
-    expect(solveAgain(kept)).toEqual({ route: null, connection: asked });
+    expect(solveAgain(kept!)).toEqual({ route: null, connection: asked });
   });
   it('asking for something else leaves it', () => expect(askAfresh(now(), { way: 'seam' })).toMatchObject({ route: null }));
   it('is renamed, put in order and dropped', () => {
-    const two: StudyBody = { ...study, routes: [kept, { ...kept, id: 'b', name: 'Down' }], route: 'b' };
+    const two: StudyBody = { ...study, routes: [kept!, { ...kept!, id: 'b', name: 'Down' }], route: 'b' };
     expect(renameRoute(two, 'b', 'Home').routes?.map((r) => r.name)).toEqual(['Up', 'Home']);
-    expect(reorderRoute(two, 'b', -1)?.routes?.map((r) => r.id)).toEqual(['b', kept.id]);
+    expect(reorderRoute(two, 'b', -1)?.routes?.map((r) => r.id)).toEqual(['b', kept!.id]);
     expect(reorderRoute(two, 'b', 1)).toBeNull();
-    expect(dropRoute(two, 'b')).toMatchObject({ route: null, routes: [{ id: kept.id }] });
+    expect(dropRoute(two, 'b')).toMatchObject({ route: null, routes: [{ id: kept!.id }] });
   });
 });

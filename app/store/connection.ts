@@ -57,7 +57,7 @@ export const usualQuestion = ({ connection, rung }: StudyBody): Connection => ({
 export function usualConnection(shapes: Shape[], current: number): Connection {
   const from = Math.max(0, Math.min(current, shapes.length - 2));
   const to = Math.min(shapes.length - 1, from + 2);
-  return { ...BLANK, from: rungOf(shapes[from]), to: rungOf(shapes[to]) };
+  return { ...BLANK, from: rungOf(shapes[from]!), to: rungOf(shapes[to]!) };
 }
 
 /** From one rung to the next on their seam; what counts and the picking stay as they were. */
@@ -126,11 +126,11 @@ export const changeAsked = (ends: RouteEnds, fields: Fields): Partial<StudyBody>
 
 /** Another start: a rung, or a place, which holds for every way. */
 export const askFrom = (ends: RouteEnds, shapes: Shape[], end: EndChoice): Partial<StudyBody> =>
-  askAfresh(ends, 'rung' in end ? { from: rungOf(shapes[end.rung]), start: null } : 'place' in end ? { start: end.place } : {});
+  askAfresh(ends, 'rung' in end ? { from: rungOf(shapes[end.rung]!), start: null } : 'place' in end ? { start: end.place } : {});
 
 /** Another goal: a rung, or a place, which hold for every way; a fret under the hand or a pitch, which ask for the best route. */
 export function askTo(ends: RouteEnds, shapes: Shape[], end: EndChoice): Partial<StudyBody> {
-  if ('rung' in end) return askAfresh(ends, { to: rungOf(shapes[end.rung]), goal: null });
+  if ('rung' in end) return askAfresh(ends, { to: rungOf(shapes[end.rung]!), goal: null });
   if ('place' in end) return askAfresh(ends, { goal: end.place });
   return askAfresh(ends, { way: 'best', goal: 'hand' in end ? { fret: end.hand } : { pitch: end.pitch } });
 }
@@ -169,7 +169,7 @@ export const goesUp = (ends: RouteEnds): boolean => ends.from <= ends.to;
 /** The note a line begins or ends with, of a rung: its lowest or highest. */
 export const endNote = (shape: Shape, highest: boolean): Place => {
   const sorted = [...shape.notes].sort((a, b) => a.midi - b.midi);
-  const { string, fret } = sorted[highest ? sorted.length - 1 : 0];
+  const { string, fret } = sorted[highest ? sorted.length - 1 : 0]!;
   return { string, fret };
 };
 
@@ -177,7 +177,7 @@ export const endNote = (shape: Shape, highest: boolean): Place => {
 export function routeEnds(ends: RouteEnds, shapes: Shape[]): { readonly from: Place; readonly to: NonNullable<Connection['goal']> } {
   const up = goesUp(ends);
   const { start, goal } = ends.asked;
-  return { from: start ?? endNote(shapes[ends.from], !up), to: goal ?? endNote(shapes[ends.to], up) };
+  return { from: start ?? endNote(shapes[ends.from]!, !up), to: goal ?? endNote(shapes[ends.to]!, up) };
 }
 
 /** What to ask the worker; null where there is no ladder. */
@@ -243,6 +243,6 @@ export function reorderRoute(body: StudyBody, id: string, by: 1 | -1): Partial<S
   const to = at + by;
   if (at < 0 || to < 0 || to >= body.routes.length) return null;
   const routes = [...body.routes];
-  [routes[at], routes[to]] = [routes[to], routes[at]];
+  [routes[at], routes[to]] = [routes[to]!, routes[at]!];
   return { routes };
 }

@@ -29,6 +29,6 @@ export function earAt(pass: number, beat: number, { form, range, meter }: Heard)
   if (pass === 0) return { at: -1, left: 0, counting: Math.floor(beat / unit) + 1 };
   const quarters = range[0] * barQuarters(meter) + beat;
   const at = lastAt(form.starts, quarters + 1e-6);
-  if (at < 0 || quarters >= form.chords[at].to) return NOWHERE;
-  return { at, left: Math.max(1, Math.ceil((form.chords[at].to - quarters) / unit - 1e-6)), counting: 0 };
+  if (at < 0 || quarters >= form.chords[at]!.to) return NOWHERE;
+  return { at, left: Math.max(1, Math.ceil((form.chords[at]!.to - quarters) / unit - 1e-6)), counting: 0 };
 }

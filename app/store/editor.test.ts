@@ -17,7 +17,7 @@ import {
   type EditorState,
 } from './editor';
 
-const body = DEMO.studies[0].body;
+const body = DEMO.studies[0]!.body;
 const kept = (change: Partial<StudyBody> = {}, revision = 1): Kept<StudyBody> => ({
   id: 'a',
   revision,

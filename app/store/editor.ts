@@ -88,7 +88,7 @@ function continues(last: Change | undefined, change: Change): boolean {
 }
 
 function remember(state: EditorState, change: Change): void {
-  const last = state.past[state.past.length - 1];
+  const last = state.past[state.past.length - 1]!;
   if (continues(last, change)) last.after = change.after;
   else state.past.push(change);
   if (state.past.length > UNDO_LIMIT) state.past.shift();

@@ -7,7 +7,7 @@ import { autosave } from './autosave';
 import { edited, editorReducer, followed, joined, studyOpened, undone } from './editor';
 import { following, type Source } from './follow';
 
-const body = JSON.parse(JSON.stringify(DEMO.studies[0].body)) as StudyBody;
+const body = JSON.parse(JSON.stringify(DEMO.studies[0]!.body)) as StudyBody;
 const kept = (revision: number, change: Partial<StudyBody> = {}): Kept<StudyBody> => ({ id: 'a', revision, createdAt: 1, updatedAt: revision, body: { ...body, ...change } }); // prettier-ignore
 const realFetch = globalThis.fetch;
 const RealRequest = globalThis.Request;
@@ -68,7 +68,7 @@ function window(stands: { now: Kept<StudyBody> | null }) {
     getState: () => store.getState(),
     dispatch: store.dispatch,
     subscribe: (l) => void store.subscribe(l),
-    open: (url) => (sources.push(new Stand(url)), sources[sources.length - 1]),
+    open: (url) => (sources.push(new Stand(url)), sources[sources.length - 1]!),
     wants: () => wants,
     present: (n) => counts.push(n),
   });
@@ -85,40 +85,40 @@ describe('a window that follows', () => {
     const stands = { now: kept(2, { tempo: 111 }) };
     const { sources, asked, editor } = window(stands);
     expect(sources.map((s) => s.url)).toEqual(['/api/events?study=a']);
-    sources[0].tell({ kind: 'studies', id: 'a', revision: 1 });
+    sources[0]!.tell({ kind: 'studies', id: 'a', revision: 1 });
     await soon();
     expect(asked).toEqual([]);
-    sources[0].tell({ kind: 'studies', id: 'a', revision: 2 });
+    sources[0]!.tell({ kind: 'studies', id: 'a', revision: 2 });
     await soon();
     expect(editor()).toMatchObject({ revision: 2, save: 'saved', body: { tempo: 111 } });
-    sources[0].tell({ kind: 'studies', id: 'b', revision: 9 });
+    sources[0]!.tell({ kind: 'studies', id: 'b', revision: 9 });
     await soon();
     expect(asked).toEqual(['GET /api/studies/a']);
   });
   it('puts nothing in the place of what waits to be saved here', async () => {
     const { store, sources, asked, editor } = window({ now: kept(2, { tempo: 111 }) });
     store.dispatch(edited({ name: 'Mine' }));
-    sources[0].tell({ kind: 'studies', id: 'a', revision: 2 });
+    sources[0]!.tell({ kind: 'studies', id: 'a', revision: 2 });
     await soon();
     expect(asked).toEqual([]);
     expect(editor()).toMatchObject({ revision: 1, save: 'waiting', body: { name: 'Mine' } });
   });
   it('says where the study was deleted elsewhere', async () => {
     const { sources, editor } = window({ now: null });
-    sources[0].tell({ kind: 'studies', id: 'a', revision: null });
+    sources[0]!.tell({ kind: 'studies', id: 'a', revision: null });
     await soon();
     expect(editor().save).toBe('gone');
   });
   it('ends out of sight and when it is put off, and catches up when it comes back', async () => {
     const stands = { now: kept(1) };
     const { sources, counts, want, editor } = window(stands);
-    sources[0].tell({ kind: 'present', count: 2 });
+    sources[0]!.tell({ kind: 'present', count: 2 });
     want(false);
-    expect(sources[0].closed).toBe(true);
+    expect(sources[0]!.closed).toBe(true);
     expect(counts).toEqual([2, 0]);
     stands.now = kept(5, { tempo: 70 });
     want(true);
-    sources[1].tell({ kind: 'studies', id: 'a', revision: 5 });
+    sources[1]!.tell({ kind: 'studies', id: 'a', revision: 5 });
     await soon();
     expect(editor()).toMatchObject({ revision: 5, body: { tempo: 70 } });
   });
@@ -127,7 +127,7 @@ describe('a window that follows', () => {
     const { sources } = window({ now: kept(1) });
     for (let k = 0; k < 4; k++) {
       jest.advanceTimersByTime(30_000);
-      sources[0].live();
+      sources[0]!.live();
     }
     expect(sources).toHaveLength(1);
     jest.advanceTimersByTime(36_000);
@@ -139,10 +139,10 @@ describe('a window that follows', () => {
     const { store, sources, counts } = window({ now: kept(1) });
     store.dispatch(studyOpened({ kept: { ...kept(1), id: 'b' }, problems: [] }));
     expect(sources.map((s) => [s.url, s.closed])).toEqual([['/api/events?study=a', true], ['/api/events?study=b', false]]); // prettier-ignore
-    sources[1].fail();
+    sources[1]!.fail();
     expect(counts.at(-1)).toBe(0);
     jest.advanceTimersByTime(6_000);
-    expect(sources[2].url).toBe('/api/events?study=b');
+    expect(sources[2]!.url).toBe('/api/events?study=b');
     jest.useRealTimers();
   });
 });

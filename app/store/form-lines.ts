@@ -44,7 +44,7 @@ export function guideNotes(body: StudyBody, p: KeptProgression, degrees: ('3' | 
   const notes = chords.flatMap((c, k) => {
     const rest = c.from - at;
     at = c.to;
-    return [...lengths(null, rest * TICKS), ...lengths(steps[k], (c.to - c.from) * TICKS)];
+    return [...lengths(null, rest * TICKS), ...lengths(steps[k]!, (c.to - c.from) * TICKS)];
   });
   return [...notes, ...lengths(null, (end - at) * TICKS)];
 }
@@ -59,7 +59,7 @@ export interface StudyAsked {
 export function studyNotes(body: StudyBody, p: KeptProgression, { seed, notesPerBeat, near }: StudyAsked): LickNote[] {
   const { bars } = barsOfLines(p);
   const { steps, ticks } = studyLine(body.instrument, bars, { home: p.home, seed, notesPerBeat, near, school: schoolOf(body) });
-  return steps.flatMap((s, k) => lengths(s, (ticks[k] * 4) / p.meter[1]));
+  return steps.flatMap((s, k) => lengths(s, (ticks[k]! * 4) / p.meter[1]));
 }
 
 /** A line as a lick of the study, opened; or why it cannot be one. */

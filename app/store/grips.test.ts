@@ -3,7 +3,7 @@ import { chordNotes, layOut, parseGrip } from '../../core';
 import { DEMO } from '../../demo';
 import { arpeggioAsShape, dropGrip, keepGrip } from './grips';
 
-const body: StudyBody = DEMO.studies[0].body;
+const body: StudyBody = DEMO.studies[0]!.body;
 const places = parseGrip('2x222x', body.instrument);
 
 describe('kept grips', () => {
@@ -32,16 +32,16 @@ describe('kept grips', () => {
     const grips = [{ id: 'g', name: 'g', symbol: null, places, ...wrong }];
     const problems = problemsOf(studySchema, { ...body, grips });
     expect(problems).toHaveLength(1);
-    expect(`${problems[0].field} ${problems[0].message}`).toContain(says);
+    expect(`${problems[0]!.field} ${problems[0]!.message}`).toContain(says);
   }); // prettier-ignore
 });
 
 describe('an arpeggio as the study’s own shape', () => {
   it('is a scale of the chord’s tones in the places that the position has of them, and the study holds', () => {
     const [box] = layOut(body.instrument, body.scale, body.layout);
-    const study = { ...body, ...arpeggioAsShape(body, 'B7', box) };
+    const study = { ...body, ...arpeggioAsShape(body, 'B7', box!) };
     expect(problemsOf(studySchema, study)).toEqual([]);
-    const names = new Set(layOut(study.instrument, study.scale, study.layout)[0].notes.map((n) => n.name));
+    const names = new Set(layOut(study.instrument, study.scale, study.layout)[0]!.notes.map((n) => n.name));
     expect([...names].sort()).toEqual([...chordNotes('B7')].sort());
   });
 });

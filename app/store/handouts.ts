@@ -57,5 +57,5 @@ export function movePart(study: Study, id: string, part: string, to: number): Ed
   const at = parts.findIndex((p) => p.id === part);
   if (at < 0 || to < 0 || to >= parts.length || at === to) return null;
   const others = parts.filter((p) => p.id !== part);
-  return withHandout(study, id, (h) => ({ ...h, parts: [...others.slice(0, to), parts[at], ...others.slice(to)] }));
+  return withHandout(study, id, (h) => ({ ...h, parts: [...others.slice(0, to), parts[at]!, ...others.slice(to)] }));
 }

@@ -4,7 +4,7 @@ import { TICKS, midiOf, parseTuning, stepLength, toggleDot, toggleTriplet, type 
 import * as licks from './licks';
 import { withInstrument } from './moves';
 
-const body = DEMO.studies[0].body;
+const body = DEMO.studies[0]!.body;
 const neck = body.instrument;
 const n = (string: number, fret: number, more: Partial<LickNote> = {}): LickNote => ({ place: { string, fret }, ticks: 240, ...more });
 const lick = (id: string, notes: LickNote[] = []): Lick => ({ ...licks.freshLick(body, id), id, notes });
@@ -29,14 +29,14 @@ describe('licks of a study', () => {
     expect(licks.dropLick(withLicks(lick('a')), 'a')).toEqual({ licks: [], lick: null });
     const copy = licks.duplicateLick(three, 'a');
     expect(copy?.licks?.[3]).toMatchObject({ name: 'a (copy)' });
-    expect(copy?.lick).toBe(copy?.licks?.[3].id);
+    expect(copy?.lick).toBe(copy?.licks?.[3]!.id);
   });
   it('stay on their own neck when the study goes to another, and come home with it', () => {
     const study = withLicks(lick('a', [n(6, 2)]));
     const away = { ...study, ...withInstrument(study, tuned('D2 A2 D3 G3 B3 E4')) };
-    expect(away.licks[0].instrument).toEqual(neck);
+    expect(away.licks[0]!.instrument).toEqual(neck);
     expect(problemsOf(studySchema, away)).toEqual([]);
-    expect(withInstrument(away, neck).licks?.[0].instrument).toBeNull();
+    expect(withInstrument(away, neck).licks?.[0]!.instrument).toBeNull();
     expect(licks.sameNeck(neck, { ...neck, name: 'Other', scaleLengthMm: 700 })).toBe(true);
   });
 });
@@ -55,10 +55,10 @@ describe('notes of a lick', () => {
     expect(licks.setTicksOf(line, 1, 2, TICKS).map((x) => x.ticks)).toEqual(line.map((x, k) => (k === 1 || k === 2 ? 480 : x.ticks)));
   });
   it('are joined, muted, bent, and plain again', () => {
-    expect(licks.toggleJoin(line, 1, 'hammer').notes[1].join).toBeUndefined();
-    expect(licks.toggleJoin(line, 2, 'slide').notes[2].join).toBe('slide');
+    expect(licks.toggleJoin(line, 1, 'hammer').notes[1]!.join).toBeUndefined();
+    expect(licks.toggleJoin(line, 2, 'slide').notes[2]!.join).toBe('slide');
     expect(licks.toggleMuted(licks.toggleMuted(line, 0).notes, 0).notes).toEqual(line);
-    const bent = [1, 2, 3, 0].reduce<[LickNote[], number[]]>(([notes, seen]) => { const next = licks.turnBend(notes, 0).notes; return [next, [...seen, next[0].bend ?? 0]]; }, [line, []]); // prettier-ignore
+    const bent = [1, 2, 3, 0].reduce<[LickNote[], number[]]>(([notes, seen]) => { const next = licks.turnBend(notes, 0).notes; return [next, [...seen, next[0]!.bend ?? 0]]; }, [line, []]); // prettier-ignore
     expect(bent[1]).toEqual([1, 2, 3, 0]);
     expect(licks.makeRest(line, 1).notes[1]).toEqual({ place: null, ticks: 240 });
   });
@@ -70,14 +70,14 @@ describe('notes of a lick', () => {
     expect(licks.moveFret(neck, [n(6, 0)], 0, -1)).toBeNull();
   });
   it('a change lets go of joins that no longer hold', () => {
-    const edit = licks.changeLick(withLicks(lick('a', line)), 'a', { notes: [n(5, 2), line[1]] });
-    expect(edit.licks?.[0].notes[1].join).toBeUndefined();
+    const edit = licks.changeLick(withLicks(lick('a', line)), 'a', { notes: [n(5, 2), line[1]!] });
+    expect(edit.licks?.[0]!.notes[1]!.join).toBeUndefined();
   });
   it('take other pitches on their string where they can', () => {
     const moved = licks.withPitches(neck, line, [43, 46, 50], { school: 'finger-per-fret', hand: { size: 'medium' } });
     expect(moved.map((x) => x.place)).toEqual([{ string: 6, fret: 3 }, { string: 6, fret: 6 }, { string: 5, fret: 5 }]); // prettier-ignore
-    expect(moved[1].join).toBe('hammer');
+    expect(moved[1]!.join).toBe('hammer');
     const low = licks.withPitches(neck, [n(6, 2)], [64], { school: 'finger-per-fret', hand: { size: 'medium' } });
-    expect(midiOf(neck.strings[(low[0].place?.string ?? 1) - 1].open) + (low[0].place?.fret ?? 0)).toBe(64);
+    expect(midiOf(neck.strings[(low[0]!.place?.string ?? 1) - 1]!.open) + (low[0]!.place?.fret ?? 0)).toBe(64);
   });
 });

@@ -54,7 +54,7 @@ export const freshLick = (body: StudyBody, name: string): Lick => ({
 
 /** More licks, the first of them opened; null where the study has no room for all. */
 export const addLicks = (body: StudyBody, licks: readonly Lick[]): Edit | null =>
-  licks.length && body.licks.length + licks.length <= MOST_LICKS ? { licks: [...body.licks, ...licks], lick: licks[0].id } : null;
+  licks.length && body.licks.length + licks.length <= MOST_LICKS ? { licks: [...body.licks, ...licks], lick: licks[0]!.id } : null;
 
 /** One more lick, opened; null where the study is full. */
 export const addLick = (body: StudyBody, lick: Lick): Edit | null => addLicks(body, [lick]);
@@ -147,7 +147,7 @@ export function moveFret(i: Instrument, notes: LickNote[], caret: number, by: nu
 export function moveString(i: Instrument, notes: LickNote[], caret: number, by: 1 | -1): NotesEdit | null {
   const place = notes[caret]?.place;
   if (!place) return null;
-  const midi = midiOf(i.strings[place.string - 1].open) + place.fret;
+  const midi = midiOf(i.strings[place.string - 1]!.open) + place.fret;
   const next = placesOf(i, midi).filter((p) => (p.string - place.string) * by > 0).sort((a, b) => (a.string - b.string) * by)[0]; // prettier-ignore
   return next ? placeNote(notes, caret, next) : null;
 }
@@ -163,9 +163,9 @@ export function withPitches(
   const pitched = pitchedNotes(neck, notes).map((n) => {
     if (n.midi === null) return n;
     if (n.join !== 'tie') k++;
-    const fret = (n.place?.fret ?? 0) + pitches[k] - n.midi;
+    const fret = (n.place?.fret ?? 0) + pitches[k]! - n.midi;
     const stays = n.place && fret >= nutFret(neck) && fret <= neck.frets;
-    return { ...n, midi: pitches[k], place: stays ? { string: n.place?.string ?? 1, fret } : undefined };
+    return { ...n, midi: pitches[k]!, place: stays ? { string: n.place?.string ?? 1, fret } : undefined! };
   });
   return placeNotes(neck, pitched, o);
 }

@@ -2,7 +2,7 @@ import type { StudyBody } from '../../contract';
 import { DEMO } from '../../demo';
 import { fieldsApart, merged } from './merge';
 
-const base = DEMO.studies[0].body;
+const base = DEMO.studies[0]!.body;
 const with_ = (change: Partial<StudyBody>): StudyBody => ({ ...base, ...change });
 
 describe('two changes of one study', () => {
@@ -20,7 +20,7 @@ describe('two changes of one study', () => {
   });
   it('nothing that no study can hold comes of it: a lick here that the neck from elsewhere has no strings for', () => {
     const [lick] = base.licks;
-    const low = { ...lick, notes: lick.notes.map((n) => (n.place ? { ...n, place: { ...n.place, string: 6 } } : n)) };
+    const low = { ...lick!, notes: lick!.notes.map((n) => (n.place ? { ...n, place: { ...n.place, string: 6 } } : n)) };
     const four = { ...base.instrument, strings: base.instrument.strings.slice(0, 4) };
     expect(merged(base, with_({ licks: [low] }), with_({ instrument: four }))).toBeNull();
   });

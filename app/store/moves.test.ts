@@ -4,7 +4,7 @@ import { buildNext, changeKey, foldFret, stepRung, toRoot, typedScale, withInstr
 import { rungIndex, selectLaid, selectNotes, selectShape } from './study';
 import { editorReducer, studyOpened } from './editor';
 
-const body = DEMO.studies[0].body;
+const body = DEMO.studies[0]!.body;
 const shapes: Shape[] = layOut(body.instrument, body.scale, body.layout);
 
 describe('moves of the player', () => {
@@ -46,7 +46,7 @@ describe('moves of the player', () => {
     expect(typedScale(body, { tonic: 'B', scale: 'phrygian' })).not.toHaveProperty('rung');
   });
   it('keep the hand where it is in another layout', () => {
-    const far = shapes[3];
+    const far = shapes[3]!;
     expect(withLayout(body, { kind: 'window' }, far).rung).toEqual({ number: 9, fret: 9 });
     expect(withLayout(body, { kind: 'box' }, null).rung?.fret).toBe(2);
   });
@@ -91,6 +91,6 @@ describe('what the store derives', () => {
   });
   it('prefers the rung of the same number, then the nearest', () => {
     expect(shapes[rungIndex(shapes, { number: 1, fret: 13 })]).toMatchObject({ number: 1, handFret: 14 });
-    expect(shapes[rungIndex(shapes, { number: 99, fret: 10 })].handFret).toBe(9);
+    expect(shapes[rungIndex(shapes, { number: 99, fret: 10 })]!.handFret).toBe(9);
   });
 });

@@ -107,8 +107,7 @@ interface Wanted {
 export function toRoot(layout: Layout, shapes: Shape[], current: number, { string, fret, finger }: Wanted): Edit | null {
   const here = shapes[current]?.handFret ?? 0;
   if (fret !== undefined) {
-    const found = shapes[shapeAtRoot(layout.kind, shapes, { string, fret }, finger, ruleOf(layout.kind).still ? undefined : here)] as
-      Shape | undefined;
+    const found = shapes[shapeAtRoot(layout.kind, shapes, { string, fret }, finger, ruleOf(layout.kind).still ? undefined : here)];
     return found ? { rung: rungOf(found) } : null;
   }
   const nearest = (lead: boolean): Shape | undefined =>
@@ -129,7 +128,7 @@ function nearestRung(body: StudyBody, layout: Layout, fret: number): RungRef {
   try {
     const shapes = layOut(body.instrument, body.scale, layout);
     const near = shapes.reduce((a, b) => (Math.abs(b.handFret - fret) < Math.abs(a.handFret - fret) ? b : a));
-    return rungOf(shapes[rungIndex(shapes, rungOf(near))]);
+    return rungOf(shapes[rungIndex(shapes, rungOf(near))]!);
   } catch (e) {
     if (e instanceof CoreError) return { number: 1, fret };
     throw e;
@@ -158,7 +157,7 @@ export function withPin(body: StudyBody, shape: Shape, place: Place, finger: num
 
 /** Several fingers of a shape settled at once, by index of its notes. */
 export const withPins = (body: StudyBody, shape: Shape, fingers: readonly { readonly index: number; readonly finger: number }[]): Edit =>
-  fingers.reduce<Edit>(({ pins }, f) => withPin({ ...body, pins: pins ?? body.pins }, shape, shape.notes[f.index], f.finger), {});
+  fingers.reduce<Edit>(({ pins }, f) => withPin({ ...body, pins: pins ?? body.pins }, shape, shape.notes[f.index]!, f.finger), {});
 
 /** Fingers settled in a shape, or (without one) those that hold in no shape that there is now, let go. */
 export function withoutPins(body: StudyBody, shapes: readonly Shape[], shape: Shape | null): Edit {

@@ -3,7 +3,7 @@ import { DEMO } from '../../demo';
 import type { OpenRecord } from './local';
 import { openedFrom, openedWithout, takenOver } from './opening';
 
-const body = DEMO.studies[0].body;
+const body = DEMO.studies[0]!.body;
 const at = (tempo: number): StudyBody => ({ ...body, tempo });
 const held = (revision: number, b: StudyBody = body): Kept<StudyBody> & { problems: [] } => ({ id: 'a', revision, createdAt: 1, updatedAt: 2, body: b, problems: [] }); // prettier-ignore
 const step = { before: { tempo: body.tempo }, after: { tempo: 60 }, view: 'map' };

@@ -24,7 +24,7 @@ import { movedStudy } from './transpose';
 
 const forms = DEMO.studies.flatMap((s) => s.body.progressions);
 const [roost, ferry] = ['demo-roost', 'demo-salt-ferry'].map((id) => forms.find((p) => p.id === id) as KeptProgression);
-const study: StudyBody = { ...DEMO.studies[0].body, progressions: [roost, ferry] };
+const study: StudyBody = { ...DEMO.studies[0]!.body, progressions: [roost!, ferry!] };
 const blank: StudyBody = { ...study, progressions: [], progression: null };
 const holds = (edit: Partial<StudyBody> | null): void => expect(problemsOf(studySchema, { ...study, ...edit })).toEqual([]);
 const dorian: ScaleRef = { tonic: 'Bb', scale: 'dorian' };
@@ -35,9 +35,9 @@ describe('progressions of a study', () => {
       const edit = addForm(blank, name, name);
       holds(edit);
       const [made] = edit?.progressions ?? [];
-      expect(edit?.progression).toBe(made.id);
-      expect(made.home.tonic).toBe('F#');
-      expect(formOf(made).faults).toEqual([]);
+      expect(edit?.progression).toBe(made!.id);
+      expect(made!.home.tonic).toBe('F#');
+      expect(formOf(made!).faults).toEqual([]);
     }
   });
   it('a second one has an id of its own, a copy too; a deleted one opens the one beside it', () => {
@@ -56,7 +56,7 @@ describe('progressions of a study', () => {
     expect(withProgression(body, () => ({ tempo: 60 }))).toBeNull();
   });
   it('a full study takes no more', () => {
-    const full = { ...study, progressions: Array.from({ length: MOST_PROGRESSIONS }, (_, k) => ({ ...ferry, id: `p-${k}` })) };
+    const full = { ...study, progressions: Array.from({ length: MOST_PROGRESSIONS }, (_, k) => ({ ...ferry!, id: `p-${k}` })) };
     expect(addForm(full, 'turnaround', 'x')).toBeNull();
     expect(duplicate(full)).toBeNull();
   });
@@ -73,9 +73,9 @@ describe('progressions of a study', () => {
 
 describe('settled scales', () => {
   it('one a chord, let go again, and only where its chord still is', () => {
-    let p: KeptProgression = { ...ferry, ...withLock(ferry, 3, 'Bb7', dorian) };
-    p = { ...p, ...withLock(p, 1, 'Eb7', ferry.home) };
-    p = { ...p, ...withLock(p, 3, 'Bb7', ferry.home) };
+    let p: KeptProgression = { ...ferry!, ...withLock(ferry!, 3, 'Bb7', dorian) };
+    p = { ...p, ...withLock(p, 1, 'Eb7', ferry!.home) };
+    p = { ...p, ...withLock(p, 3, 'Bb7', ferry!.home) };
     expect(p.locks.map((l) => [l.chord, l.ref.scale])).toEqual([[1, 'mixolydian'], [3, 'mixolydian']]); // prettier-ignore
     expect(locksOn(p.locks, formOf(p).chords)).toHaveLength(2);
     expect(locksOn(p.locks, formOf({ ...p, text: 'Bb7 | Gm7 | Bb7 | Bb7' }).chords).map((l) => l.chord)).toEqual([3]);
@@ -100,8 +100,8 @@ describe('settled scales', () => {
     );
   });
   it('another text keeps what it can, and lets a loop go that has no bars any more', () => {
-    const p: KeptProgression = { ...ferry, locks: [{ chord: 11, symbol: 'F7', ref: dorian }], loop: [8, 11] };
-    const longer = withText(p, `Gm7 | ${ferry.text}`);
+    const p: KeptProgression = { ...ferry!, locks: [{ chord: 11, symbol: 'F7', ref: dorian }], loop: [8, 11] };
+    const longer = withText(p, `Gm7 | ${ferry!.text}`);
     expect(longer.locks?.map((l) => l.chord)).toEqual([12]);
     expect(longer.loop).toEqual([8, 11]);
     expect(withText(p, 'Bb7 | F7')).toMatchObject({ loop: null, locks: [{ chord: 1 }] });
@@ -110,7 +110,7 @@ describe('settled scales', () => {
 
 describe('in another key', () => {
   it('text, home and settled scales go along, spelled in it: from B♭ to D♭', () => {
-    const p: KeptProgression = { ...ferry, locks: [{ chord: 1, symbol: 'Eb7', ref: dorian }] };
+    const p: KeptProgression = { ...ferry!, locks: [{ chord: 1, symbol: 'Eb7', ref: dorian }] };
     const moved = { ...p, ...inKey(p, { tonic: 'Db', scale: 'mixolydian' }) };
     expect(moved.text).toBe('| Db7 | Gb7 | Db7 | % |\n| Gb7 | % | Db7 | % |\n| Ab7 | Gb7 | Db7 | Ab7 |');
     expect(moved.locks).toEqual([{ chord: 1, symbol: 'Gb7', ref: { tonic: 'Db', scale: 'dorian' } }]);
@@ -122,13 +122,13 @@ describe('in another key', () => {
       const { study: moved } = movedStudy(study, shapes, 0, { kind: 'key', by });
       holds(moved);
       moved.progressions.forEach((p, k) => {
-        const [was, now] = [formOf(study.progressions[k]), formOf(p)];
+        const [was, now] = [formOf(study.progressions[k]!), formOf(p)];
         now.chords.forEach((c, n) =>
-          expect(chordSounds(c.symbol)).toEqual(chordSounds(was.chords[n].symbol).map((s) => (s + by + 12) % 12)),
+          expect(chordSounds(c.symbol)).toEqual(chordSounds(was.chords[n]!.symbol).map((s) => (s + by + 12) % 12)),
         );
-        expect((chromaOf(p.home.tonic) - chromaOf(study.progressions[k].home.tonic) + 24) % 12).toBe((by + 12) % 12);
+        expect((chromaOf(p.home.tonic) - chromaOf(study.progressions[k]!.home.tonic) + 24) % 12).toBe((by + 12) % 12);
       });
-      expect(moved.progressions[1].near).toBe(6 + by);
+      expect(moved.progressions[1]!.near).toBe(6 + by);
     }
     const { study: mode } = movedStudy(study, shapes, 0, { kind: 'mode', scale: { tonic: 'F#', scale: 'phrygian' }, how: 'parallel' });
     expect(mode.progressions).toEqual(study.progressions);
@@ -138,7 +138,7 @@ describe('in another key', () => {
 describe('lines over a form', () => {
   const ticks = (notes: { ticks: number }[]): number => notes.reduce((sum, n) => sum + n.ticks, 0);
   it('a guide line has a note a chord, as long as it, and rests where none is', () => {
-    const p: KeptProgression = { ...ferry, text: 'Bb7 | N.C. | Eb7 F7 | N.C.' };
+    const p: KeptProgression = { ...ferry!, text: 'Bb7 | N.C. | Eb7 F7 | N.C.' };
     const notes = guideNotes(study, p, ['3', '7'], 6);
     expect(notes.map((n) => [n.place !== null, n.ticks / TICKS])).toEqual([[true, 4], [false, 4], [true, 2], [true, 2], [false, 4]]); // prettier-ignore
   });
@@ -150,23 +150,23 @@ describe('lines over a form', () => {
       [7, 8],
     ] as [number, number][])
       for (const notesPerBeat of [1, 2, 3] as const) {
-        const p: KeptProgression = { ...ferry, meter, loop: [2, 5] };
+        const p: KeptProgression = { ...ferry!, meter, loop: [2, 5] };
         const notes = studyNotes(study, p, { seed: 7, notesPerBeat, near: 6 });
         expect(notes).toHaveLength(4 * meter[0] * notesPerBeat);
         expect(ticks(notes)).toBeCloseTo((4 * meter[0] * 4 * TICKS) / meter[1], 6);
         const made = lickOfLine(study, p, 'line', () => notes);
         if ('why' in made) throw new Error(made.why);
         holds(made.lick);
-        expect(made.lick.licks?.at(-1)).toMatchObject({ meter, stayed: ferry.home });
+        expect(made.lick.licks?.at(-1)).toMatchObject({ meter, stayed: ferry!.home });
       }
   });
   it('a note longer than is written is tied', () => {
-    const p: KeptProgression = { ...ferry, text: 'Bb7 |', meter: [15, 4] };
+    const p: KeptProgression = { ...ferry!, text: 'Bb7 |', meter: [15, 4] };
     const notes = guideNotes(study, p, ['3'], 6);
     expect(notes.map((n) => [n.ticks / TICKS, n.join ?? ''])).toEqual([[8, ''], [7, 'tie']]); // prettier-ignore
   });
   it('a line that is too long says what to do', () => {
-    const p: KeptProgression = { ...ferry, text: 'Bb7 | Eb7 | '.repeat(40) };
+    const p: KeptProgression = { ...ferry!, text: 'Bb7 | Eb7 | '.repeat(40) };
     const made = lickOfLine(study, p, 'long', () => studyNotes(study, p, { seed: 1, notesPerBeat: 2, near: 6 }));
     expect(made).toEqual({ why: expect.stringContaining('640 notes; a lick holds 400') as string });
     const none = lickOfLine(study, p, 'none', () => guideNotes(study, { ...p, text: 'N.C.' }, ['3'], 6));
@@ -177,9 +177,9 @@ describe('lines over a form', () => {
 });
 
 describe('where the ear is', () => {
-  const form = formOf(roost);
+  const form = formOf(roost!);
   it('in the form, in the loop, in the count-in', () => {
-    const whole = { form, range: loopOf({ loop: null }, 8), meter: roost.meter };
+    const whole = { form, range: loopOf({ loop: null }, 8), meter: roost!.meter };
     expect(earAt(0, 2.5, whole)).toEqual({ at: -1, left: 0, counting: 3 });
     expect(earAt(1, 0, whole)).toEqual({ at: 0, left: 4, counting: 0 });
     expect(earAt(3, 3.2, whole)).toEqual({ at: 0, left: 1, counting: 0 });
@@ -196,7 +196,7 @@ describe('where the ear is', () => {
 });
 
 describe('what is coming', () => {
-  const shape = (ref: ScaleRef) => layOut(study.instrument, ref, { kind: 'box' })[1];
+  const shape = (ref: ScaleRef) => layOut(study.instrument, ref, { kind: 'box' })[1]!;
   const step = (symbol: string, ref: ScaleRef) => ({ symbol, ref, shape: shape(ref), kept: 7, changed: 0, moveMm: 0, why: '' });
   const words = { up: 'up to', down: 'down to' };
   it('a scale that changes: its notes, by degree where the tonic stays', () => {
@@ -210,7 +210,7 @@ describe('what is coming', () => {
     expect(coming.fresh).toEqual([]);
     expect(coming.words).toContain('C down to B');
     for (const { from, to } of coming.moves) {
-      const midi = (p: { string: number; fret: number }): number => midiOf(study.instrument.strings[p.string - 1].open) + p.fret;
+      const midi = (p: { string: number; fret: number }): number => midiOf(study.instrument.strings[p.string - 1]!.open) + p.fret;
       expect([0, 5]).toContain(midi(from) % 12);
       expect(chordSounds('G7')).toContain(midi(to) % 12);
     }

@@ -76,7 +76,7 @@ export function dropProgression(body: StudyBody): Edit | null {
   if (!now) return null;
   const at = body.progressions.indexOf(now);
   const rest = body.progressions.filter((p) => p !== now);
-  return { progressions: rest, progression: (rest[Math.min(at, rest.length - 1)] as KeptProgression | undefined)?.id ?? null };
+  return { progressions: rest, progression: rest[Math.min(at, rest.length - 1)]?.id ?? null };
 }
 
 /** A chord of a form that sounds: in which bar, and its place among those that sound. */

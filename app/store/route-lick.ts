@@ -73,11 +73,11 @@ export function routeOfLick(body: StudyBody, lick: Lick): Partial<StudyBody> | n
     ...usualQuestion(body),
     way: 'best',
     motion: 'given',
-    pitches: places.map((p) => midiOf(instrument.strings[p.string - 1].open) + p.fret),
+    pitches: places.map((p) => midiOf(instrument.strings[p.string - 1]!.open) + p.fret),
     held: places.map((p, index) => ({ index, ...p })),
-    fingers: steps.flatMap(({ finger }, index) => (finger > 0 && notes[index].finger === finger ? [{ index, finger }] : [])),
+    fingers: steps.flatMap(({ finger }, index) => (finger > 0 && notes[index]!.finger === finger ? [{ index, finger }] : [])),
   };
-  const strokes = pickStrokes(instrument, steps, asked.picking).map((stroke, k) => slurOf(notes[k].join) ?? stroke);
+  const strokes = pickStrokes(instrument, steps, asked.picking).map((stroke, k) => slurOf(notes[k]!.join) ?? stroke);
   const scale = lick.stayed ?? body.scale;
   const kept: KeptRoute = {
     id: newId(),

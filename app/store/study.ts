@@ -93,7 +93,7 @@ export const rungOf = (shape: Shape): RungRef => ({ number: shape.number, fret: 
 /** The chosen rung: of those with its number the one nearest to its fret, else the nearest of all. */
 export function rungIndex(shapes: Shape[], rung: { readonly number: number; readonly fret: number }): number {
   const cost = (s: Shape): number => Math.abs(s.handFret - rung.fret) + (s.number === rung.number ? 0 : 1000);
-  return shapes.reduce((best, s, k) => (cost(s) < cost(shapes[best]) ? k : best), 0);
+  return shapes.reduce((best, s, k) => (cost(s) < cost(shapes[best]!) ? k : best), 0);
 }
 
 export const selectRung = createSelector([selectLaid, field('rung')], (laid, rung): number =>

@@ -8,7 +8,7 @@ import { laidOut, notesOf, type Moved } from './transpose';
 /** Places whose pitch has no place on a neck. */
 function ceasing(from: Instrument, to: Instrument, places: readonly Place[]): Place[] {
   const open = openMidis(from);
-  return places.filter((p) => !placesOf(to, Math.max(0, Math.min(163, open[p.string - 1] + p.fret))).length).map(plainPlace);
+  return places.filter((p) => !placesOf(to, Math.max(0, Math.min(163, open[p.string - 1]! + p.fret))).length).map(plainPlace);
 }
 
 const became = (move: StudyMove, scale: ScaleRef): Pick<MovePreview, 'became'> =>
@@ -16,10 +16,10 @@ const became = (move: StudyMove, scale: ScaleRef): Pick<MovePreview, 'became'> =
 
 /** The chosen shape before and after, read off the moved study. */
 export function previewShape(body: StudyBody, shapes: Shape[], current: number, move: StudyMove, { study }: Moved): MovePreview {
-  const shape = shapes[current];
+  const shape = shapes[current]!;
   const before = { instrument: body.instrument, scale: body.scale, places: shape.notes.map(plainPlace) };
   const laid = laidOut(study);
-  const there = laid[rungIndex(laid, study.rung)] as Shape | undefined;
+  const there = laid[rungIndex(laid, study.rung)];
   const still = move.kind === 'root' && (!there || leadRoot(there)?.string !== move.string);
   if (!there || still) return { before, after: null, gone: before.places };
   const after = { instrument: study.instrument, scale: study.scale, places: there.notes.map(plainPlace) };

@@ -9,9 +9,9 @@ import { movedStudy, type Moved } from './transpose';
 import { asLick, linesOf, previewLine, previewShape, rootStrings } from './transpose-preview';
 import { usualConnection } from './connection';
 
-const demo = DEMO.studies[0].body;
+const demo = DEMO.studies[0]!.body;
 const tuned = (low: string): Instrument => ({ ...demo.instrument, strings: parseTuning(low).map((open) => ({ open })) });
-const SEVEN = DEMO.studies[1].body.instrument;
+const SEVEN = DEMO.studies[1]!.body.instrument;
 const shapesOf = (b: StudyBody) => layOut(b.instrument, b.scale, b.layout);
 const shapes = shapesOf(demo);
 const asked = usualConnection(shapes, 0);
@@ -31,8 +31,8 @@ const body: StudyBody = {
       id: 'up',
       name: 'Up',
       asked,
-      steps: route.steps,
-      strokes: route.steps.map(() => 'down' as const),
+      steps: route!.steps,
+      strokes: route!.steps.map(() => 'down' as const),
       on: { instrument: demo.instrument, scale: demo.scale, layout: demo.layout, school: null, hand: { size: 'medium' } },
     },
   ],
@@ -65,10 +65,10 @@ describe('the whole study moved', () => {
     const { study } = movedStudy(pinned, shapes, 0, { kind: 'key', by: 3 });
     expect(study).toMatchObject({ scale: { tonic: 'A' }, over: { tonic: 'A' }, chord: 'D7', rung: { number: 1, fret: 5 } });
     expect(study.pins).toEqual([{ string: 4, fret: 7, finger: 3, shape: { kind: 'box', number: 1, lowFret: 5 } }]);
-    expect(pitches(study, study.licks[0])).toEqual(pitches(body, body.licks[0]).map((m) => m + 3));
+    expect(pitches(study, study.licks[0]!)).toEqual(pitches(body, body.licks[0]!).map((m) => m + 3));
     const [moved] = study.routes;
-    expect(moved.steps).toEqual(route.steps.map((s) => ({ ...s, fret: s.fret + 3, handFret: s.handFret + 3 })));
-    expect([moved.strokes, moved.on.scale.tonic]).toEqual([body.routes[0].strokes, 'A']);
+    expect(moved!.steps).toEqual(route!.steps.map((s) => ({ ...s, fret: s.fret + 3, handFret: s.handFret + 3 })));
+    expect([moved!.strokes, moved!.on.scale.tonic]).toEqual([body.routes[0]!.strokes, 'A']);
   });
   it('there and back is where it was', () => {
     const there = movedStudy(body, shapes, 0, { kind: 'key', by: 3 }).study;
@@ -79,10 +79,10 @@ describe('the whole study moved', () => {
     const to = { tonic: 'F#', scale: 'mixolydian' };
     const parallel = movedStudy(body, shapes, 0, { kind: 'mode', how: 'parallel', scale: to }).study;
     const inScale = new Set(scaleNotes(to).map((x) => (x.semitones + 6) % 12));
-    expect(pitches(parallel, parallel.licks[0]).every((m) => inScale.has(m % 12))).toBe(true);
+    expect(pitches(parallel, parallel.licks[0]!).every((m) => inScale.has(m % 12))).toBe(true);
     const relative = movedStudy(body, shapes, 0, { kind: 'mode', how: 'relative', scale: { tonic: 'A', scale: 'lydian' } }).study;
     expect(relative.licks).toEqual(body.licks);
-    expect(relative.routes[0].steps).toEqual(body.routes[0].steps);
+    expect(relative.routes[0]!.steps).toEqual(body.routes[0]!.steps);
   });
   it('in tuning: what does not fit is said before, stays as it was and is marked', () => {
     const high = { ...tuned('E3 A3 D4 G4 B4 E5'), frets: 12 };
@@ -93,7 +93,7 @@ describe('the whole study moved', () => {
     const small = { ...body, licks: [{ ...freshLick(body, 'Low'), notes: [{ place: { string: 6, fret: 0 }, ticks: 480 }] }] };
     const low = movedStudy(small, shapes, 0, { kind: 'tuning', instrument: high, keep: 'sound' });
     expect(words(low)).toContain('The lick “Low” does not fit there. It stays as it is, and says so.');
-    expect(low.study.licks[0]).toMatchObject({ notes: small.licks[0].notes, instrument: body.instrument });
+    expect(low.study.licks[0]).toMatchObject({ notes: small.licks[0]!.notes, instrument: body.instrument });
   });
   it('in key: a lick that fits nowhere stays in its scale and says which', () => {
     const wide = { ...freshLick(body, 'Wide'), notes: [0, 22].map((fret) => ({ place: { string: fret ? 1 : 6, fret }, ticks: 480 })) };
@@ -119,9 +119,9 @@ describe('the whole study moved', () => {
         const [sound, shape] = (['sound', 'shape'] as const).map((keep) =>
           movedStudy(one, shapes, 0, { kind: 'tuning', instrument: to, keep }),
         );
-        const [lick] = sound.study.licks;
-        if (!sound.left.length) expect(lickPitches(to, lick.notes)).toEqual(lickPitches(body.instrument, notes));
-        expect(shape.study.licks[0].notes).toEqual(notes);
+        const [lick] = sound!.study.licks;
+        if (!sound!.left.length) expect(lickPitches(to, lick!.notes)).toEqual(lickPitches(body.instrument, notes));
+        expect(shape!.study.licks[0]!.notes).toEqual(notes);
       }),
       { numRuns: 40 },
     );
@@ -146,8 +146,8 @@ describe('before and after', () => {
       ...necks.flatMap((instrument) =>
         (['sound', 'shape', 'layout'] as const).map((keep): StudyMove => ({ kind: 'tuning', instrument, keep })),
       ),
-      MOVES[2][1],
-      MOVES[3][1],
+      MOVES[2]![1],
+      MOVES[3]![1],
     ];
     let shown = 0;
     for (const layout of layouts) {
@@ -207,20 +207,20 @@ describe('before and after', () => {
     expect(new Set(more.after?.places.map((p) => p.string))).toEqual(new Set([1, 2, 3, 4, 5, 6, 7]));
   });
   it('lines to move are the open lick and every kept route, on its own neck', () => {
-    expect(linesOf(body).map((l) => [l.kind, l.name, l.places.length])).toEqual([['lick', 'Latch', 13], ['route', 'Up', route.steps.length]]); // prettier-ignore
+    expect(linesOf(body).map((l) => [l.kind, l.name, l.places.length])).toEqual([['lick', 'Latch', 13], ['route', 'Up', route!.steps.length]]); // prettier-ignore
     const move: StudyMove = { kind: 'key', by: 2 };
     const moved = movedStudy(body, shapes, 0, move);
-    const p = previewLine(body, linesOf(body)[1], move, moved);
-    expect(p.after?.places.map((x) => x.fret)).toEqual(moved.study.routes[0].steps.map((s) => s.fret));
-    expect(asLick(moved.study, linesOf(body)[1], freshLick(body, 'As lick'))?.notes).toHaveLength(route.steps.length);
+    const p = previewLine(body, linesOf(body)[1]!, move, moved);
+    expect(p.after?.places.map((x) => x.fret)).toEqual(moved.study.routes[0]!.steps.map((s) => s.fret));
+    expect(asLick(moved.study, linesOf(body)[1]!, freshLick(body, 'As lick'))?.notes).toHaveLength(route!.steps.length);
   });
   it('of a lick: read off the moved study, or what ceases where it does not fit', () => {
     const move: StudyMove = { kind: 'tuning', instrument: SEVEN, keep: 'sound' };
-    const p = previewLine(body, linesOf(body)[0], move, movedStudy(body, shapes, 0, move));
+    const p = previewLine(body, linesOf(body)[0]!, move, movedStudy(body, shapes, 0, move));
     expect([p.after?.instrument.strings.length, p.gone]).toEqual([7, []]);
     const low = { ...body, licks: [{ ...freshLick(body, 'Low'), notes: [{ place: { string: 6, fret: 0 }, ticks: 480 }] }] };
     const up: StudyMove = { kind: 'tuning', instrument: tuned('G2 C3 F3 Bb3 D4 G4'), keep: 'sound' };
-    const gone = previewLine(low, linesOf(low)[0], up, movedStudy(low, shapes, 0, up));
+    const gone = previewLine(low, linesOf(low)[0]!, up, movedStudy(low, shapes, 0, up));
     expect([gone.after, gone.gone]).toEqual([null, [{ string: 6, fret: 0 }]]);
   });
 });

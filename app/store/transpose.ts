@@ -118,10 +118,12 @@ export const notesOf = ({ steps }: KeptRoute): LickNote[] => steps.map((s) => ({
 
 /** Fingers as they were, where every note goes the same way along its string and no open string comes or goes. */
 function sameHand(steps: readonly FingeredStep[], places: readonly Place[]): FingeredStep[] | null {
-  const by = places.length ? places[0].fret - steps[0].fret : 0;
-  const alike = places.every((p, k) => p.string === steps[k].string && p.fret - steps[k].fret === by && (by === 0 || steps[k].finger > 0));
+  const by = places.length ? places[0]!.fret - steps[0]!.fret : 0;
+  const alike = places.every(
+    (p, k) => p.string === steps[k]!.string && p.fret - steps[k]!.fret === by && (by === 0 || steps[k]!.finger > 0),
+  );
   const hands = steps.every((s) => s.handFret + by >= 0 && s.handFret + by <= 40);
-  return alike && hands ? steps.map((s, k) => ({ ...s, ...plainPlace(places[k]), handFret: s.handFret + by })) : null;
+  return alike && hands ? steps.map((s, k) => ({ ...s, ...plainPlace(places[k]!), handFret: s.handFret + by })) : null;
 }
 
 /** A kept route by a move: its own notes moved, its fingers too where the hand stays the same. Null where it does not fit. */
@@ -135,7 +137,7 @@ function movedRoute(route: KeptRoute, move: StudyMove): KeptRoute | null {
   const steps = same ?? attempt(() => fingerNotes(moved.neck, places, how));
   const layout = attempt(() => anchoredLayout(moved.neck, moved.scale, on.layout));
   if (!steps || !layout || steps.length > MOST_KEPT_NOTES) return null;
-  const by = places.length ? places[0].fret - route.steps[0].fret : 0;
+  const by = places.length ? places[0]!.fret - route.steps[0]!.fret : 0;
   return {
     ...route,
     steps,
@@ -184,7 +186,7 @@ function movedFrame(body: StudyBody, shapes: Shape[], current: number, move: Stu
     return { ...edit, over, chord, progressions: movedProgressions(body, move.by) };
   }
   if (move.kind === 'root') return toRoot(body.layout, shapes, current, { string: move.string }) ?? {};
-  const shape = shapes[current] as Shape | undefined;
+  const shape = shapes[current];
   if (move.kind === 'mode') {
     const edit = withScale(body, move.scale);
     return move.how === 'relative' && shape ? { ...edit, ...likest({ ...body, ...edit }, shape.notes) } : edit;
@@ -201,14 +203,14 @@ function movedFrame(body: StudyBody, shapes: Shape[], current: number, move: Stu
 
 const rootThere = (shape: Shape, places: (Place | null)[]): Place | null => {
   const at = shape.notes.findIndex((n, k) => n.role === 'root' && places[k]);
-  return at < 0 ? null : places[at];
+  return at < 0 ? null : places[at]!;
 };
 
 /** Degrees of what kept frets sound, where it is no scale with a name: counted from what was the root. Null for fewer than two notes. */
 function soundedScale(i: Instrument, places: readonly Place[], root: Place | null): ScaleRef | null {
   const open = openMidis(i);
-  const tonic = mod12(open[(root ?? places[0]).string - 1] + (root ?? places[0]).fret);
-  const steps = [...new Set(places.map((p) => mod12(open[p.string - 1] + p.fret - tonic)))].sort((a, b) => a - b);
+  const tonic = mod12(open[(root ?? places[0]!).string - 1]! + (root ?? places[0]!).fret);
+  const steps = [...new Set(places.map((p) => mod12(open[p.string - 1]! + p.fret - tonic)))].sort((a, b) => a - b);
   return steps.length < 2 ? null : { tonic: bestTonic(tonic, 'ionian'), scale: steps.map(plainDegree) };
 }
 

@@ -21,7 +21,7 @@ describe('the plain ways in', () => {
     const { licks = [] } = way?.make(now) ?? {};
     const inShape = (p: { string: number; fret: number } | null) =>
       now.shape?.notes.some((n) => n.string === p?.string && n.fret === p.fret);
-    expect(licks[0].notes.every((n) => inShape(n.place))).toBe(true);
+    expect(licks[0]!.notes.every((n) => inShape(n.place))).toBe(true);
     expect(way?.make(nowFor({ ...leaf, licks }))).toBeNull();
   });
 });

@@ -25,7 +25,7 @@ export function firstLick(body: StudyBody, shape: Shape): Lick {
   const notes = [...shape.notes].sort((a, b) => a.midi - b.midi);
   const root = notes.findLastIndex((n) => n.role === 'root');
   const at = (step: number): number => Math.max(0, Math.min(notes.length - 1, (root < 0 ? notes.length - 2 : root) + step));
-  const line = PHRASE.map((step): LickNote => ({ ticks: TICKS / 2, place: plainPlace(notes[at(step)]) }));
+  const line = PHRASE.map((step): LickNote => ({ ticks: TICKS / 2, place: plainPlace(notes[at(step)]!) }));
   return { ...freshLick(body, 'First lick'), notes: line };
 }
 
@@ -46,7 +46,7 @@ export const WAYS_IN: readonly WayIn[] = [
     view: 'connect',
     make: ({ body, shapes, current }) => {
       const below = Math.min(current, shapes.length - 2);
-      return below < 0 ? null : { connection: seamConnection(body, shapes[below], shapes[below + 1]), route: null };
+      return below < 0 ? null : { connection: seamConnection(body, shapes[below]!, shapes[below + 1]!), route: null };
     },
   },
   {

@@ -72,7 +72,7 @@ export function tabGeometry(columns: number, strings: number, width: number, col
 }
 
 export const systemOf = (g: TabGeometry, column: number): TabSystem =>
-  g.systems.find((s) => column < s.to) ?? g.systems[g.systems.length - 1];
+  g.systems.find((s) => column < s.to) ?? g.systems[g.systems.length - 1]!;
 export const columnX = (g: TabGeometry, s: TabSystem, column: number): number => LEFT + (column - s.from + 0.5) * g.column;
 export const lineY = (s: TabSystem, string: number): number => s.top + ABOVE + (string - 1) * LINE_GAP;
 export const strokeY = (s: TabSystem): number => s.top + 14;
@@ -80,7 +80,7 @@ export const fingerY = (g: TabGeometry, s: TabSystem): number => lineY(s, g.stri
 
 /** Moves a choice of column along the line; stays inside. Null for keys that are the view's. */
 export function stepColumn(g: TabGeometry, column: number, key: string): number | null {
-  const last = g.systems[g.systems.length - 1].to - 1;
+  const last = g.systems[g.systems.length - 1]!.to - 1;
   const to = { ArrowRight: column + 1, ArrowLeft: column - 1, Home: 0, End: last }[key];
   return to === undefined ? null : Math.max(0, Math.min(last, to));
 }

@@ -19,9 +19,9 @@ const CLEF_PX = 66;
 
 /** A guitar is written an octave above its sound. */
 function noteOf(pitch: PitchName): StaveNote {
-  const [, name, octave] = /^([A-G][#b]*)(-?\d+)$/.exec(pitch) as RegExpExecArray;
-  const note = new StaveNote({ keys: [`${name.toLowerCase()}/${Number(octave) + 1}`], duration: '8', autoStem: true });
-  if (name.length > 1) note.addModifier(new Accidental(name.slice(1)), 0);
+  const [, name, octave] = /^([A-G][#b]*)(-?\d+)$/.exec(pitch)!;
+  const note = new StaveNote({ keys: [`${name!.toLowerCase()}/${Number(octave) + 1}`], duration: '8', autoStem: true });
+  if (name!.length > 1) note.addModifier(new Accidental(name!.slice(1)), 0);
   return note;
 }
 

@@ -8,8 +8,8 @@ describe('the tab’s layout', () => {
     for (const s of g.systems) expect(columnX(g, s, s.to - 1) + COLUMN / 2).toBeLessThanOrEqual(g.width);
   });
   it('puts string 1 on top, and every system below the one before', () => {
-    expect(lineY(g.systems[0], 6)).toBeGreaterThan(lineY(g.systems[0], 1));
-    expect(lineY(g.systems[1], 1)).toBeGreaterThan(lineY(g.systems[0], 6));
+    expect(lineY(g.systems[0]!, 6)).toBeGreaterThan(lineY(g.systems[0]!, 1));
+    expect(lineY(g.systems[1]!, 1)).toBeGreaterThan(lineY(g.systems[0]!, 6));
     expect(systemOf(g, 9).from).toBe(0);
     expect(systemOf(g, 10).from).toBe(10);
   });

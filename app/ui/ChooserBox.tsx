@@ -46,10 +46,10 @@ function useChoosing<T>({ find, onChoose, note }: Pick<ChooserProps<T>, 'find' |
   useEffect(() => {
     if (!takenEarly.current || !items.length) return;
     takenEarly.current = false;
-    onChoose(items[0].value);
+    onChoose(items[0]!.value);
   });
   // A list that fills after it was typed for has nothing lit yet: Enter takes its first match all the same.
-  const onEnter = (): void => void (box.highlightedIndex < 0 && items.length > 0 && onChoose(items[0].value));
+  const onEnter = (): void => void (box.highlightedIndex < 0 && items.length > 0 && onChoose(items[0]!.value));
   return { items, said, box, text, onType: setText, onEnter };
 }
 

@@ -38,7 +38,7 @@ export function SentencePart({ name, text, shortcut, wide, look = 'sentence', fi
         data-part={name}
         aria-keyshortcuts={shortcut}
         title={
-          look === 'sentence' ? `${name[0].toUpperCase()}${name.slice(1)}${shortcut ? ` (${shortcut.toUpperCase()})` : ''}` : undefined
+          look === 'sentence' ? `${name[0]!.toUpperCase()}${name.slice(1)}${shortcut ? ` (${shortcut.toUpperCase()})` : ''}` : undefined
         }
         className={`${LOOKS[look]} ${fixed ? `${fixed} overflow-hidden whitespace-nowrap` : ''}`}
       >

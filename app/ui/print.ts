@@ -55,6 +55,6 @@ export async function saveSvgs(
   const contents =
     ending === 'svg' ? svgs : await Promise.all(svgs.map(async (s) => new Uint8Array(await (await pngOf(s, size)).arrayBuffer())));
   const file = `${name}.${ending}`;
-  if (contents.length === 1) download(file, ending === 'svg' ? 'image/svg+xml' : 'image/png', contents[0]);
+  if (contents.length === 1) download(file, ending === 'svg' ? 'image/svg+xml' : 'image/png', contents[0]!);
   else download(`${name}-${ending}.zip`, 'application/zip', archiveOf(contents.map((bytes) => ({ name: file, bytes }))));
 }

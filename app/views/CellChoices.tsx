@@ -26,7 +26,7 @@ export function CellChoices({ instrument, places, school, hand, onChoose }: Prop
   const late = useDeferredValue(places);
   const cells = useMemo(() => choicesFor(instrument, late, { school, hand }), [instrument, late, school, hand]);
   const settle = (cell: CellChoice, { steps }: HandChoice): void =>
-    onChoose([0, 1, 2].map((k) => ({ index: cell.index + k, finger: steps[cell.index + k].finger })).filter((f) => f.finger > 0));
+    onChoose([0, 1, 2].map((k) => ({ index: cell.index + k, finger: steps[cell.index + k]!.finger })).filter((f) => f.finger > 0));
   if (!cells.length) return null;
   return (
     <section aria-label={STUDY.stretchOrCloseAndMove} className="no-print mt-2 grid gap-1.5">

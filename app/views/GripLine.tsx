@@ -17,7 +17,7 @@ interface Props {
 export function GripLine({ body, grip, onUnder, onClear }: Props) {
   const { instrument, scale, layout } = body;
   const answer = useMemo(() => shapesUnderGrip(grip, instrument, scale, layout), [grip, instrument, scale, layout]);
-  const name = useMemo(() => readingsOf(instrument, grip, scale)[0].symbol, [grip, instrument, scale]);
+  const name = useMemo(() => readingsOf(instrument, grip, scale)[0]!.symbol, [grip, instrument, scale]);
   return (
     <section
       aria-label={MAP.grip}

@@ -72,7 +72,7 @@ export function HandPart({
 
 /** Three reaches on the thickest string, at ease and at most; what they would change; kept for this player, used in this study. */
 function Measure({ begin, onMeasured }: { readonly begin: HandReach[]; readonly onMeasured: (reaches: HandReach[]) => void }) {
-  const [reaches, setReaches] = useState(() => MEASURED_FRETS.map((fret) => begin.find((r) => r.fret === fret) ?? USUAL_REACHES[MEASURED_FRETS.indexOf(fret)])); // prettier-ignore
+  const [reaches, setReaches] = useState(() => MEASURED_FRETS.map((fret) => begin.find((r) => r.fret === fret) ?? USUAL_REACHES[MEASURED_FRETS.indexOf(fret)]!)); // prettier-ignore
   const body = useAppSelector((s) => s.editor.body);
   const set = (at: number, change: Partial<HandReach>): void => setReaches((now) => now.map((r, k) => (k === at ? soundReach({ ...r, ...change }, change) : r))); // prettier-ignore
   if (!body) return null;

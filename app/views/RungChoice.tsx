@@ -24,7 +24,7 @@ export function RungChoice({ label, shapes, current, says = (s) => s.label }: Pr
         label={label}
         value={String(current)}
         options={shapes.map((s, k) => ({ value: String(k), label: says(s) }))}
-        onChange={(k) => dispatch(change(({ shapes: now }) => (now[Number(k)] ? { rung: rungOf(now[Number(k)]) } : null)))}
+        onChange={(k) => dispatch(change(({ shapes: now }) => (now[Number(k)] ? { rung: rungOf(now[Number(k)]!) } : null)))}
       />
       <div className="flex gap-2">
         <Button disabled={current <= 0} onClick={() => dispatch(change((n) => stepRung(n.shapes, n.current, -1)))}>

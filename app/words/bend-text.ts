@@ -62,7 +62,7 @@ export function bentWords(scale: ScaleRef['scale']): string {
     return parent && parent.mode > 1 ? `${named.name}, mode ${parent.mode} of ${scaleTitle(parent.ref.scale)}` : named.name;
   }
   const degrees = degreesOf(scale);
-  const modes = degrees.length < 7 ? containing(degrees.map((d) => DEGREE_SEMITONES[d])).slice(0, 3) : [];
+  const modes = degrees.length < 7 ? containing(degrees.map((d) => DEGREE_SEMITONES[d]!)).slice(0, 3) : [];
   if (modes.length) return `no name of its own: ${degrees.length} notes of ${modes.map((id) => scaleTitle(id)).join(', ')}`;
   const near = nearestScale(scale);
   return `no name of its own: ${near.name}, ${changeWords({ tonic: 'C', scale: near.id }, ref)}`;

@@ -42,11 +42,11 @@ function progressionChange(after: StudyBody['progressions'], before: StudyBody['
   const k = after.findIndex((p, n) => JSON.stringify(p) !== JSON.stringify(before[n]));
   if (k < 0) return 'progressions';
   const [now, was] = [after[k], before[k]];
-  if (now.home.tonic !== was.home.tonic) return `progression to ${now.home.tonic}`;
-  if (now.tempo !== was.tempo) return `progression’s tempo to ${now.tempo}`;
-  if (now.text !== was.text) return 'the progression’s chords';
-  if (now.locks !== was.locks && JSON.stringify(now.locks) !== JSON.stringify(was.locks)) return 'a scale over a chord';
-  return `how “${isolated(now.name)}” is played over`;
+  if (now!.home.tonic !== was!.home.tonic) return `progression to ${now!.home.tonic}`;
+  if (now!.tempo !== was!.tempo) return `progression’s tempo to ${now!.tempo}`;
+  if (now!.text !== was!.text) return 'the progression’s chords';
+  if (now!.locks !== was!.locks && JSON.stringify(now!.locks) !== JSON.stringify(was!.locks)) return 'a scale over a chord';
+  return `how “${isolated(now!.name)}” is played over`;
 }
 
 /** How a change of each field is said, in the order in which they are told. */
@@ -123,7 +123,7 @@ export function doneWords({ before, after }: { readonly before: Partial<StudyBod
   const key = (Object.keys(NOW) as (keyof StudyBody)[]).find((k) => k in after);
   if (key) return (NOW[key] as Says<unknown>)(after[key], before[key]);
   const words = changeWords(before, after);
-  return words[0].toUpperCase() + words.slice(1);
+  return words[0]!.toUpperCase() + words.slice(1);
 }
 
 /** Where the hand is now: "box 2, frets 7 to 10". */

@@ -5,7 +5,9 @@ export const cellWords = ({ string, frets }: CellChoice): string => `string ${st
 
 /** Whether the hand opens beyond its rest for the cell or for the note after it. */
 const reaches = (steps: readonly FingeredStep[], index: number): boolean =>
-  [0, 1, 2].some((k) => steps[index + k].finger > 0 && steps[index + k].fret !== steps[index + k].handFret + steps[index + k].finger - 1);
+  [0, 1, 2].some(
+    (k) => steps[index + k]!.finger > 0 && steps[index + k]!.fret !== steps[index + k]!.handFret + steps[index + k]!.finger - 1,
+  );
 
 /** "1-3 and reach", "1-3 and stay", "1-4 and move". */
 export function choiceWords({ way, fingers, steps }: HandChoice, { index }: CellChoice): string {

@@ -45,15 +45,15 @@ export function comingOf(i: Instrument, now: PathStep, next: PathStep, words: { 
   const spell = spellerIn(next.ref);
   const known = new Set(guides(now.symbol));
   const leading = now.shape.notes
-    .filter((n) => known.has((open[n.string - 1] + n.fret) % 12))
+    .filter((n) => known.has((open[n.string - 1]! + n.fret) % 12))
     .flatMap((n) => {
-      const target = targetsFrom(i, now.shape, n, next.symbol)[0] as ReturnType<typeof targetsFrom>[number] | undefined;
+      const target = targetsFrom(i, now.shape, n, next.symbol)[0];
       if (!target || target.by === 0 || target.place.string !== n.string) return [];
       return [
         {
           from: { string: n.string, fret: n.fret },
           to: target.place,
-          becomes: spell(open[n.string - 1] + target.place.fret).replace(/-?\d+$/, ''),
+          becomes: spell(open[n.string - 1]! + target.place.fret).replace(/-?\d+$/, ''),
           by: target.by,
           was: n.name,
         },

@@ -55,7 +55,7 @@ const PITCH = /^[a-g](#|b){0,2}-?\d$/i;
 function pitchTyped(text: string): number | null {
   if (!PITCH.test(text)) return null;
   try {
-    return midiOf(text[0].toUpperCase() + text.slice(1));
+    return midiOf(text[0]!.toUpperCase() + text.slice(1));
   } catch (e) {
     if (e instanceof CoreError) return null;
     throw e;
@@ -72,8 +72,8 @@ function byNumbers([first, second]: number[], { shapes, instrument, notes, goal 
   if (second !== undefined)
     return notes.filter((n) => n.string === first && n.fret === second).map(({ string, fret }) => placeMatch(instrument, { string, fret }));
   const rungs = shapes.flatMap((s, k) => (s.number === first ? [rungMatch(s, k)] : []));
-  const hand: EndMatch = { key: `hand ${first}`, value: { hand: first }, title: `the hand at fret ${first}`, detail: 'best route' };
-  return goal && first >= 1 && first <= instrument.frets ? [...rungs, hand] : rungs;
+  const hand: EndMatch = { key: `hand ${first}`, value: { hand: first! }, title: `the hand at fret ${first}`, detail: 'best route' };
+  return goal && first! >= 1 && first! <= instrument.frets ? [...rungs, hand] : rungs;
 }
 
 /** What players call the tones of a chord. */
@@ -102,7 +102,7 @@ export function matchEnds(text: string, where: Where): EndMatch[] {
   const rungs = where.shapes.map(rungMatch);
   if (!typed) return rungs;
   const tone = /^(\S+)\s+of\s+(\S+)$/.exec(typed);
-  if (tone) return byChord(tone[1], ascii(text).trim().split(/\s+/)[2], where);
+  if (tone) return byChord(tone[1]!, ascii(text).trim().split(/\s+/)[2]!, where);
   const pitch = pitchTyped(typed);
   if (pitch !== null) return byPitch(pitch, where);
   const numbers = (typed.match(/\d+/g) ?? []).map(Number);
@@ -124,7 +124,7 @@ export function readPitches(text: string, i: Instrument): { readonly pitches: nu
   const pitches: number[] = [];
   let last = pitchAt(i, { string: Math.ceil(i.strings.length / 2), fret: Math.min(i.frets, (i.capo ?? 0) + 5) }).midi;
   for (const word of words) {
-    const name = word[0].toUpperCase() + word.slice(1);
+    const name = word[0]!.toUpperCase() + word.slice(1);
     const midi = /\d$/.test(name) ? pitchTyped(word) : nearestTo(name, last);
     if (midi === null) return { why: `“${word}” is no pitch: write F#3, or F# for the one nearest to the note before.` };
     pitches.push(midi);

@@ -42,7 +42,7 @@ const KNOWN: readonly Layout[] = [
 /** At most so many of one layout: those nearest to the hand. */
 const MOST = 3;
 
-const rootWords = ({ roots: [root] }: Shape): string => `root on string ${root.string}, fret ${root.fret}`;
+const rootWords = ({ roots: [root] }: Shape): string => `root on string ${root!.string}, fret ${root!.fret}`;
 
 /** Shapes of one layout that hold every place; none where the scale has no such layout. */
 function under(i: Instrument, scale: ScaleRef, layout: Layout, grip: Place[], own: boolean): Under[] {
@@ -51,9 +51,9 @@ function under(i: Instrument, scale: ScaleRef, layout: Layout, grip: Place[], ow
     return shapesUnder(i, scale, layout, grip).slice(0, MOST).map(({ index, label, handFret }) => ({
       scale,
       layout,
-      rung: { number: shapes[index].number, fret: handFret },
+      rung: { number: shapes[index]!.number, fret: handFret },
       title: own ? label : `${label} of ${scaleName(scale)}`,
-      detail: own ? `${layoutWords(layout)}, frets ${shapes[index].lowFret} to ${shapes[index].highFret}` : shapes[index].roots.length ? rootWords(shapes[index]) : '',
+      detail: own ? `${layoutWords(layout)}, frets ${shapes[index]!.lowFret} to ${shapes[index]!.highFret}` : shapes[index]!.roots.length ? rootWords(shapes[index]!) : '',
     })); // prettier-ignore
   } catch (e) {
     if (e instanceof CoreError) return [];
@@ -73,7 +73,7 @@ export function degreesOfGrip(i: Instrument, grip: readonly Place[], scale: Scal
 
 /** The pentatonic that a player thinks of under a chord: minor under a minor third, major under a major one; null where the scale is it. */
 function pentatonicOf(i: Instrument, grip: Place[], own: ScaleRef): ScaleRef | null {
-  const { symbol } = readingsOf(i, grip, own)[0];
+  const { symbol } = readingsOf(i, grip, own)[0]!;
   const { root } = parseChord(symbol);
   const above = chordSounds(symbol).map((s) => (s - chromaOf(root) + 12) % 12);
   const scale = above.includes(3) ? 'minor pentatonic' : above.includes(4) ? 'major pentatonic' : null;
@@ -112,7 +112,7 @@ export function shapesUnderGrip(
   const others = KNOWN.filter((l) => layoutWords(l) !== layoutWords(own));
   const found = [
     ...under(i, scale, own, grip, true),
-    ...(pentatonic ? under(i, pentatonic, KNOWN[0], grip, false).slice(0, 1) : []),
+    ...(pentatonic ? under(i, pentatonic, KNOWN[0]!, grip, false).slice(0, 1) : []),
     ...others.flatMap((layout) => under(i, scale, layout, grip, true)),
   ];
   return found.length

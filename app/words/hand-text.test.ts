@@ -1,7 +1,7 @@
 import { DEMO } from '../../demo';
 import { changedFingers, reachWords, USUAL_REACHES } from './hand-text';
 
-const body = { ...DEMO.studies[0].body, school: 'stretch' as const, layout: { kind: 'per-string' as const, notes: 3 } };
+const body = { ...DEMO.studies[0]!.body, school: 'stretch' as const, layout: { kind: 'per-string' as const, notes: 3 } };
 
 describe('a measured hand in words', () => {
   it('says how wide it opens, in mm', () => {

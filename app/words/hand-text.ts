@@ -15,7 +15,7 @@ export const USUAL_REACHES: HandReach[] = [
 export function reachWords(i: Instrument, { fret, most }: HandReach): string {
   const [string] = stringsUpward(i);
   const whole = Math.floor(most);
-  const at = (f: number): number => fretDistanceMm(i, string, fret, Math.min(i.frets, fret + f));
+  const at = (f: number): number => fretDistanceMm(i, string!, fret, Math.min(i.frets, fret + f));
   const mm = at(whole) + (most - whole) * (at(whole + 1) - at(whole));
   return `${Math.round(mm)} mm at most`;
 }

@@ -3,7 +3,7 @@ import { chainOf, chordProblem, chordsIn, gripsHere, readChords, sameGrip, scale
 import { matchEnds } from './end-text';
 import { layOut, neckNotes } from '../../core';
 
-const { instrument, scale, layout } = DEMO.studies[0].body;
+const { instrument, scale, layout } = DEMO.studies[0]!.body;
 
 describe('words of harmony', () => {
   it('points at what of a chord cannot be read', () => {
@@ -22,8 +22,8 @@ describe('words of harmony', () => {
   });
   it('grips inside a position, none where there are none', () => {
     const [box] = layOut(instrument, scale, layout);
-    expect(gripsHere(instrument, box, 'F#m7', 3, {})).toHaveLength(3);
-    expect(gripsHere(instrument, box, 'Cmaj7', 3, {})).toEqual([]);
+    expect(gripsHere(instrument, box!, 'F#m7', 3, {})).toHaveLength(3);
+    expect(gripsHere(instrument, box!, 'Cmaj7', 3, {})).toEqual([]);
     expect(sameGrip([{ string: 1, fret: 2 }], [{ string: 1, fret: 2 }])).toBe(true);
     expect(sameGrip([{ string: 1, fret: 2 }], [{ string: 1, fret: 3 }])).toBe(false);
   });

@@ -56,11 +56,11 @@ export function gripsHere(i: Instrument, shape: Shape, symbol: string, count: nu
 }
 
 /** The kinds of a row of chords as a chain: "m, maj, maj, m, dim, maj, m". */
-export const chainOf = (chords: readonly ModeChord[]): string => chords.map((c) => c.symbol.slice(c.notes[0].length) || 'maj').join(', ');
+export const chainOf = (chords: readonly ModeChord[]): string => chords.map((c) => c.symbol.slice(c.notes[0]!.length) || 'maj').join(', ');
 
 /** What a chord is called in a sentence about its scale: "F♯m7 of F♯ Dorian". */
 export const scaleOf = (scale: ScaleRef): string => glyphs(`${scale.tonic} ${scaleTitle(scale.scale)}`);
 
 /** Places as they are held, thickest string first. */
 export const sameGrip = (a: readonly Place[], b: readonly Place[]): boolean =>
-  a.length === b.length && a.every((p, k) => p.string === b[k].string && p.fret === b[k].fret);
+  a.length === b.length && a.every((p, k) => p.string === b[k]!.string && p.fret === b[k]!.fret);

@@ -36,7 +36,7 @@ describe('what was heard, in words', () => {
       { string: 6, fret: 7, finger: 4 as const, handFret: 4 },
     ];
     const names = ['F#', 'B'];
-    const words = (v: NoteVerdict): string[] => weakWords(weakSpots(steps, [[right(0), v]], 60), steps, (k) => names[k]);
+    const words = (v: NoteVerdict): string[] => weakWords(weakSpots(steps, [[right(0), v]], 60), steps, (k) => names[k]!);
     expect(words({ verdict: 'missed' })).toEqual([
       'B on string 6, fret 7: missed 1 of 1',
       'string 6: missed 1 of 2',

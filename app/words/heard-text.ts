@@ -41,10 +41,10 @@ export function weakWords(
   steps: readonly Pick<FingeredStep, 'string' | 'fret'>[],
   nameOf: (k: number) => string,
 ): string[] {
-  const worst = spots.notes.reduce((best, s, k) => (s.trouble > spots.notes[best].trouble ? k : best), 0);
+  const worst = spots.notes.reduce((best, s, k) => (s.trouble > spots.notes[best]!.trouble ? k : best), 0);
   const [string, shift, pair] = [spots.strings.at(0), spots.shifts.at(0), spots.fingers.at(0)];
   return [
-    spots.notes[worst].trouble ? `${glyphs(nameOf(worst))} on ${placeWords(steps[worst])}: ${troubleWords(spots.notes[worst])}` : '',
+    spots.notes[worst]!.trouble ? `${glyphs(nameOf(worst))} on ${placeWords(steps[worst]!)}: ${troubleWords(spots.notes[worst]!)}` : '',
     string?.trouble ? `string ${string.string}: ${troubleWords(string)}` : '',
     shift?.trouble ? `the shift of the hand from fret ${shift.from} to ${shift.to}: ${troubleWords(shift)}` : '',
     pair?.trouble ? `${FINGER_WORDS[pair.from]} to ${FINGER_WORDS[pair.to]} finger: ${troubleWords(pair)}` : '',

@@ -16,7 +16,7 @@ type Brings =
 export function incomingWords(item: Brings): string {
   switch (item.kind) {
     case 'licks':
-      return item.licks.length === 1 ? `a lick, “${isolated(item.licks[0].name)}”` : counted(item.licks.length, 'lick');
+      return item.licks.length === 1 ? `a lick, “${isolated(item.licks[0]!.name)}”` : counted(item.licks.length, 'lick');
     case 'notebook':
       return `${counted(item.bundle.studies.length, 'study', 'studies')} and ${counted(item.bundle.instruments.length, 'instrument')}, beside what is here`;
     case 'instrument':

@@ -4,7 +4,7 @@ import { bendHints, bentWords, changeWords, overWords } from './bend-text';
 import { differenceWords, fanned, tensionWords, tightened, tuningsFor, withStringCount } from './instrument-text';
 import { twinRoot } from './scale-text';
 
-const { instrument, scale } = DEMO.studies[0].body;
+const { instrument, scale } = DEMO.studies[0]!.body;
 const retune = (string: number, open: string) => ({
   ...instrument,
   strings: instrument.strings.map((s, k) => (k === string - 1 ? { ...s, open } : s)),
@@ -75,7 +75,7 @@ describe('why a shape looks so', () => {
   const root = { string: 6, fret: 2 };
   const why = (layout: Layout, pick = 0): string => {
     const shapes = layOut(instrument, scale, layout);
-    return ruleOf(layout.kind).why(layout, { instrument, scale, shapes, shape: shapes[pick] });
+    return ruleOf(layout.kind).why(layout, { instrument, scale, shapes, shape: shapes[pick]! });
   };
   it.each<[Layout, number, string]>([
     [{ kind: 'window' }, 4, 'this window is at rest'],

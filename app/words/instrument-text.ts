@@ -54,7 +54,7 @@ export function fanned(i: Instrument, thinMm: number, thickMm: number): Instrume
 /** One string more or less at the thick side; a new one is a fourth below, and takes no gauge from its neighbour. */
 export function withStringCount(i: Instrument, count: number, nameOf: (midi: number) => string): Instrument {
   const strings = i.strings.slice(0, count);
-  while (strings.length < count) strings.push({ open: nameOf(Math.max(0, midiOf(strings[strings.length - 1].open) - 5)) });
+  while (strings.length < count) strings.push({ open: nameOf(Math.max(0, midiOf(strings[strings.length - 1]!.open) - 5)) });
   return { ...i, strings };
 }
 

@@ -21,7 +21,7 @@ export function keptSettingWords({ on }: KeptRoute, body: StudyBody): string {
 /** What the study's instrument as it is now can no longer do of a kept route; null where it has every note. */
 export function keptOnWords({ steps, on }: KeptRoute, now: Instrument): string | null {
   const off = steps.filter((s) => !isOnNeck(now, s)).length;
-  const sound = (i: Instrument, s: KeptRoute['steps'][number]): number => midiOf(i.strings[s.string - 1].open) + s.fret;
+  const sound = (i: Instrument, s: KeptRoute['steps'][number]): number => midiOf(i.strings[s.string - 1]!.open) + s.fret;
   const other = steps.filter((s) => isOnNeck(now, s) && sound(now, s) !== sound(on.instrument, s)).length;
   const parts = [
     off ? `${off} of its ${counted(steps.length, 'note')} ${off === 1 ? 'has' : 'have'} no place there` : '',

@@ -52,7 +52,7 @@ export function lickColumns(
       shift,
       length: lengthSign(n.ticks, !n.place),
       triplet: !!noteValue(n.ticks)?.triplet,
-      bar: k > 0 && Math.floor(starts[k] / perBar) > Math.floor(starts[k - 1] / perBar),
+      bar: k > 0 && Math.floor(starts[k]! / perBar) > Math.floor(starts[k - 1]! / perBar),
       ...(n.place ? { sign: fretSign(n, notes[k - 1], (f) => fretNumber(i, f)) } : {}),
       ...(n.stroke ? { stroke: n.stroke } : {}),
       ...(n.muted ? { muted: true } : {}),
@@ -73,7 +73,7 @@ export function lickNoteWords(
 ): string {
   const length = lengthWords(n.ticks);
   if (!n.place) return `${index + 1}, rest, ${length}`;
-  const midi = midiOf(i.strings[n.place.string - 1].open) + n.place.fret;
+  const midi = midiOf(i.strings[n.place.string - 1]!.open) + n.place.fret;
   const spell = spellerIn(scale);
   const more = [
     n.join ? JOIN_WORDS[n.join] : '',
@@ -121,7 +121,7 @@ export const octaveWords = (octave: number): string =>
   octave === 0 ? 'at pitch' : `${Math.abs(octave) === 1 ? 'an octave' : `${Math.abs(octave)} octaves`} ${octave > 0 ? 'up' : 'down'}`;
 
 const TONES = ['warm', 'rather warm', 'even', 'rather bright', 'bright'];
-export const toneWords = (tone: number): string => TONES[Math.max(0, Math.min(4, Math.floor(tone * 5)))];
+export const toneWords = (tone: number): string => TONES[Math.max(0, Math.min(4, Math.floor(tone * 5)))]!;
 
 export const regionWords = (c: LickCopy, border: number): string =>
   c.region === 'across' ? `across fret ${border}` : `${c.region} fret ${border}`;

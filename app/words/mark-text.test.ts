@@ -6,10 +6,10 @@ import { markWordsOn, MARK_WORDS } from './mark-text';
 function contrast(a: string, b: string): number {
   const light = (hex: string): number => {
     const [r, g, bl] = [1, 3, 5].map((k) => parseInt(hex.slice(k, k + 2), 16) / 255).map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4)); // prettier-ignore
-    return 0.2126 * r + 0.7152 * g + 0.0722 * bl;
+    return 0.2126 * r! + 0.7152 * g! + 0.0722 * bl!;
   };
   const [x, y] = [light(a), light(b)].sort((p, q) => q - p);
-  return (x + 0.05) / (y + 0.05);
+  return (x! + 0.05) / (y! + 0.05);
 }
 
 describe('the legend', () => {

@@ -41,8 +41,8 @@ describe('the notebook’s entries', () => {
   it('tell their tags, the commonest first', () => {
     const twice = entriesOf([
       ...studies,
-      { ...studies[0], id: 'x', licks: [], tags: ['riff', 'slow'] },
-      { ...studies[0], id: 'y', licks: [], tags: ['riff'] },
+      { ...studies[0]!, id: 'x', licks: [], tags: ['riff', 'slow'] },
+      { ...studies[0]!, id: 'y', licks: [], tags: ['riff'] },
     ]);
     expect(tagsIn(twice)[0]).toBe('riff'); // three times; bend and slow twice
   });

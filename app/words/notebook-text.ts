@@ -26,7 +26,7 @@ export interface Entry {
 const plain = (text: string): string => ascii(text).toLowerCase();
 
 function aboutStudy(s: StudySummary): string {
-  if (s.problems.length) return s.problems[0].message;
+  if (s.problems.length) return s.problems[0]!.message;
   return `${scaleName(s.scale)} on ${instrumentWords(s.instrument)}, laid out as ${layoutWords(s.layout)}`;
 }
 

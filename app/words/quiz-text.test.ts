@@ -31,10 +31,10 @@ describe('questions in words', () => {
   });
   it('says what was right: notes with their signs, shapes by their names, places on the neck', () => {
     const [spelled] = all(ground(), 'spell', 3).filter((q) => q.about.tonic === 'F#');
-    expect(rightWords(spelled)).toBe('It is F♯ G♯ A B C♯ D♯ E.');
-    expect(rightWords(all(ground(), 'change', 1).filter((q) => q.fact === 'change/dorian>aeolian')[0])).toBe('It is 6 → ♭6.');
-    expect(rightWords(all(ground(), 'find', 1)[0])).toBe('What was missed is ringed.');
-    expect(rightWords(all(ground(), 'octave', 1)[0])).toMatch(/^Any of \d places?, ringed, will do\.$/);
+    expect(rightWords(spelled!)).toBe('It is F♯ G♯ A B C♯ D♯ E.');
+    expect(rightWords(all(ground(), 'change', 1).filter((q) => q.fact === 'change/dorian>aeolian')[0]!)).toBe('It is 6 → ♭6.');
+    expect(rightWords(all(ground(), 'find', 1)[0]!)).toBe('What was missed is ringed.');
+    expect(rightWords(all(ground(), 'octave', 1)[0]!)).toMatch(/^Any of \d places?, ringed, will do\.$/);
     expect(secondsWords(2345)).toBe('2.3 s');
   });
 });

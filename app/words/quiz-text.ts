@@ -66,14 +66,14 @@ export function questionWords(q: Question<QuizKind>): string {
 }
 const capitalCount = (n: number): string => {
   const word = countWord(n);
-  return `${word[0].toUpperCase()}${word.slice(1)} ${n === 1 ? 'place' : 'places'}`;
+  return `${word[0]!.toUpperCase()}${word.slice(1)} ${n === 1 ? 'place' : 'places'}`;
 };
 
 /** The right answer in a sentence; places are shown on the neck. */
 export function rightWords({ answer }: Question): string {
   switch (answer.by) {
     case 'choice':
-      return glyphs(`It is ${answer.right.map((k) => answer.options[k].text).join(', or ')}.`);
+      return glyphs(`It is ${answer.right.map((k) => answer.options[k]!.text).join(', or ')}.`);
     case 'places':
       return answer.need === 'any' ? `Any of ${counted(answer.places.length, 'place')}, ringed, will do.` : 'What was missed is ringed.';
     case 'names':

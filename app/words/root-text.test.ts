@@ -2,7 +2,7 @@ import { DEMO } from '../../demo';
 import { layOut } from '../../core';
 import { noRootWords, readRoot, rootsFor, rootWords } from './root-text';
 
-const { instrument } = DEMO.studies[0].body;
+const { instrument } = DEMO.studies[0]!.body;
 const scale = { tonic: 'A', scale: 'ionian' };
 const read = (text: string) => readRoot(text, instrument, scale);
 

@@ -32,7 +32,7 @@ export function readRoot(text: string, instrument: Instrument, scale: ScaleRef):
   if (fret < low || fret > high) return { problem: `Fret ${fret} is off the neck, which goes from ${low} to ${high}.` };
   if (finger !== undefined && (finger < 1 || finger > 4))
     return { problem: `There is no finger ${finger}: 1 is the index, 4 the little finger.` };
-  const sounds = nameAgainst(scale.tonic, openMidis(instrument)[string - 1] + fret);
+  const sounds = nameAgainst(scale.tonic, openMidis(instrument)[string - 1]! + fret);
   if (sounds.degree !== '1') return { problem: `String ${string}, fret ${fret} is ${sounds.name}, not the root ${scale.tonic}.` };
   return { string, fret, ...(finger === undefined ? {} : { finger }) };
 }

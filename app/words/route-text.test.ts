@@ -3,7 +3,7 @@ import { connect, connectAll, layOut, neckNotes, planRoute, type ConnectWay } fr
 import { matchEnds, pitchesText, readPitches, type EndChoice } from './end-text';
 import { effortWords, endWords, goalWords, lineWords, routeNeedsCare, routeTitle, routeTitles, shiftWords, stepWords, travelWords } from './route-text'; // prettier-ignore
 
-const { instrument, scale, layout } = DEMO.studies[0].body;
+const { instrument, scale, layout } = DEMO.studies[0]!.body;
 const shapes = layOut(instrument, scale, layout);
 const notes = neckNotes(instrument, scale);
 const school = 'finger-per-fret';
@@ -27,30 +27,30 @@ describe('routes in words', () => {
     const titles = routeTitles('best', routes);
     expect(new Set(titles).size).toBe(titles.length);
     const [a] = routes;
-    const moved = (change: object): typeof a => ({ ...a, steps: a.steps.map((s, k) => (k === 3 ? { ...s, ...change } : s)) });
-    expect(routeTitles('one-string', [a, moved({ string: 3, fret: 14 })])[1]).toMatch(/, note 4 on string 3$/);
-    expect(routeTitles('one-string', [a, moved({ handFret: 8 })])[1]).toMatch(/, note 4 with the hand at 8$/);
+    const moved = (change: object): typeof a => ({ ...a!, steps: a!.steps.map((s, k) => (k === 3 ? { ...s, ...change } : s)) });
+    expect(routeTitles('one-string', [a!, moved({ string: 3, fret: 14 })!])[1]).toMatch(/, note 4 on string 3$/);
+    expect(routeTitles('one-string', [a!, moved({ handFret: 8 })!])[1]).toMatch(/, note 4 with the hand at 8$/);
   });
   it('a longer one parts from its twin after the twin’s last note', () => {
     const [route] = planRoute(instrument, scale, { pitches: [64, 66, 68], school });
-    const shorter = { ...route, steps: route.steps.slice(0, 2) };
-    expect(routeTitles('best', [shorter, route])[1]).toMatch(/, note 3 on string \d$/);
-    expect(routeTitles('best', [route, shorter])[1]).toBe(routeTitle('best', route));
+    const shorter = { ...route!, steps: route!.steps.slice(0, 2) };
+    expect(routeTitles('best', [shorter, route!])[1]).toMatch(/, note 3 on string \d$/);
+    expect(routeTitles('best', [route!, shorter])[1]).toBe(routeTitle('best', route!));
   });
   it('say shifts, travel, effort and how far the line goes', () => {
     const r = { steps: [], cost: 41.4, shifts: 1, travelMm: 122.4, widestMm: 97, stringChanges: 3 };
     expect([shiftWords(r), travelWords(r), effortWords(r)]).toEqual(['1 shift', 'travel 122 mm, widest 97 mm, no slides', 'effort 41']);
     const [route] = planRoute(instrument, scale, { pitches: [42, 54, 61], school });
-    expect(lineWords(instrument, route)).toBe('3 notes over one octave and seven half steps');
+    expect(lineWords(instrument, route!)).toBe('3 notes over one octave and seven half steps');
   });
   it('name ends as a player does', () => {
     expect([goalWords({ string: 1, fret: 9 }), goalWords({ fret: 7 }), goalWords({ pitch: 73 })]).toEqual(['string 1, fret 9', 'the hand at fret 7', 'C#5']); // prettier-ignore
-    expect(endWords(shapes[0], { string: 6, fret: 2 })).toBe('box 1, string 6, fret 2');
+    expect(endWords(shapes[0]!, { string: 6, fret: 2 })).toBe('box 1, string 6, fret 2');
   });
   it('say one note whole', () => {
     const [first, , third] = by('seam').steps;
-    expect(stepWords(first, 0, 'F#2', 'down')).toBe('note 1, F#2, string 6, fret 2, index finger, down');
-    expect(stepWords({ ...third, move: 'shift', handFret: 4, finger: 0 }, 2, 'A2', 'hammer')).toMatch(/open string, hammered, the hand moves to fret 4$/); // prettier-ignore
+    expect(stepWords(first!, 0, 'F#2', 'down')).toBe('note 1, F#2, string 6, fret 2, index finger, down');
+    expect(stepWords({ ...third!, move: 'shift', handFret: 4, finger: 0 }, 2, 'A2', 'hammer')).toMatch(/open string, hammered, the hand moves to fret 4$/); // prettier-ignore
   });
   it('take care where one place of the hand is wide', () => {
     const r = by('seam');

@@ -49,7 +49,7 @@ const list = (items: (string | number)[]): string =>
   items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${String(items[items.length - 1])}`;
 const plural = (n: number, one: string): string => `${countWord(n)} ${one}${n === 1 ? '' : 's'}`;
 const stringsWord = (strings: number[]): string => `string${strings.length === 1 ? '' : 's'} ${list(strings)}`;
-const firstUp = (text: string): string => text[0].toUpperCase() + text.slice(1);
+const firstUp = (text: string): string => text[0]!.toUpperCase() + text.slice(1);
 
 /** Indices of the steps that begin another rung, or the stretch between rungs. */
 const turns = ({ rungs = [] }: Route): number[] => [...rungs.keys()].slice(1).filter((k) => rungs[k] !== rungs[k - 1]);
@@ -61,7 +61,7 @@ export function routeTitle(way: Way, r: Route): string {
   const between = r.steps.filter((_, k) => r.rungs?.[k] === -1);
   switch (way) {
     case 'seam':
-      return `${firstUp(plural(at.length, 'seam'))}, ${stringsWord(at.map((s) => s.string))}`;
+      return `${firstUp(plural(at.length, 'seam'))}, ${stringsWord(at.map((s) => s!.string))}`;
     case 'one-string':
       return `Along string ${between[0]?.string ?? ''}, frets ${Math.min(...between.map((s) => s.fret))} to ${Math.max(...between.map((s) => s.fret))}`;
     case 'string-pair':
@@ -70,9 +70,9 @@ export function routeTitle(way: Way, r: Route): string {
     case 'diagonal':
       return `${firstUp(plural(between.length, 'note'))} up the diagonal`;
     case 'split':
-      return `Back a string on ${stringsWord(turns(r).map((k) => r.steps[k].string))}`;
+      return `Back a string on ${stringsWord(turns(r).map((k) => r.steps[k]!.string))}`;
     case 'region':
-      return at.length ? `Leap from ${placeWords(at[0])}` : 'Leap';
+      return at.length ? `Leap from ${placeWords(at[0]!)}` : 'Leap';
     case 'best':
       return `Hand at ${list(handPlaces(r.steps).map((h) => h.fret))}`;
   }
@@ -84,12 +84,12 @@ export function routeTitles(way: Way, routes: readonly Route[]): string[] {
   return titles.map((title, k) => {
     const twin = titles.indexOf(title);
     if (twin === k) return title;
-    const { steps } = routes[k];
-    const parts = (same: (s: FingeredStep, t: FingeredStep) => boolean): number => steps.findIndex((s, n) => !routes[twin].steps[n] || !same(s, routes[twin].steps[n])); // prettier-ignore
+    const { steps } = routes[k]!;
+    const parts = (same: (s: FingeredStep, t: FingeredStep) => boolean): number => steps.findIndex((s, n) => !routes[twin]!.steps[n] || !same(s, routes[twin]!.steps[n])); // prettier-ignore
     const at = parts(samePlace);
-    if (at >= 0) return `${title}, note ${at + 1} on string ${steps[at].string}`;
+    if (at >= 0) return `${title}, note ${at + 1} on string ${steps[at]!.string}`;
     const hand = parts((s, t) => s.handFret === t.handFret);
-    return hand < 0 ? title : `${title}, note ${hand + 1} with the hand at ${steps[hand].handFret}`;
+    return hand < 0 ? title : `${title}, note ${hand + 1} with the hand at ${steps[hand]!.handFret}`;
   });
 }
 
@@ -104,7 +104,7 @@ export function travelWords(r: Route): string {
 
 /** "21 notes, two octaves and 7 frets' worth": how far the line goes. */
 export function lineWords(i: Instrument, r: Route): string {
-  const pitches = r.steps.map((s) => midiOf(i.strings[s.string - 1].open) + s.fret);
+  const pitches = r.steps.map((s) => midiOf(i.strings[s.string - 1]!.open) + s.fret);
   const span = Math.max(...pitches) - Math.min(...pitches);
   const octaves = Math.floor(span / 12);
   const rest = span % 12;

@@ -45,7 +45,7 @@ export function splitScaleText(text: string): { readonly tonic: string | null; r
   const plain = SPOKEN.reduce((t, [from, to]) => t.replace(from, to), ascii(text));
   const match = TONIC.exec(plain);
   if (!match) return { tonic: null, words: plain.trim() };
-  const tonic = match[1][0].toUpperCase() + match[1].slice(1);
+  const tonic = match[1]![0]!.toUpperCase() + match[1]!.slice(1);
   return { tonic, words: plain.slice(match[0].length).trim() };
 }
 

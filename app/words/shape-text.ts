@@ -32,12 +32,12 @@ export function handWords(shape: Shape): string {
   const rest = (c: { readonly fret: number; readonly finger: number }): number => c.fret - c.finger + 1;
   const reached = (string: number, fret: number): boolean => shape.stretches.some((s) => s.string === string && s.fret === fret);
   const held = shape.cells.flatMap((c) => {
-    const k = c.fingers.findIndex((f, at) => f > 0 && !reached(c.string, c.frets[at]));
-    return k < 0 ? [] : [{ string: c.string, hand: rest({ fret: c.frets[k], finger: c.fingers[k] }) }];
+    const k = c.fingers.findIndex((f, at) => f > 0 && !reached(c.string, c.frets[at]!));
+    return k < 0 ? [] : [{ string: c.string, hand: rest({ fret: c.frets[k]!, finger: c.fingers[k]! }) }];
   });
   const moved = groupBy(held.filter((h) => h.hand !== shape.handFret), (h) => String(h.hand)); // prettier-ignore
   const home = shape.handFret > 0 ? `first finger at fret ${shape.handFret}` : 'at the nut';
-  return [home, ...moved.map((g) => `at ${g[0].hand} for string${g.length > 1 ? 's' : ''} ${g.map((h) => h.string).join(', ')}`)].join(
+  return [home, ...moved.map((g) => `at ${g[0]!.hand} for string${g.length > 1 ? 's' : ''} ${g.map((h) => h.string).join(', ')}`)].join(
     '; ',
   );
 }
@@ -47,7 +47,7 @@ export const NTH_FINGER = ['', '1st', '2nd', '3rd', '4th'];
 
 /** What a shape is called: a window also by its lowest root and the finger on it, as players name positions. */
 export function shapeTitle(shape: Shape, kind: LayoutKind): string {
-  const root = shape.roots[0] as Place | undefined;
+  const root = shape.roots[0];
   const finger = root ? fingerAt(shape, root) : undefined;
   if (!ruleOf(kind).still || !root) return shape.label;
   return `${shape.label}, root on string ${root.string}${finger ? ` under the ${NTH_FINGER[finger]} finger` : ', open'}`;
@@ -89,13 +89,13 @@ export const seamLine = (other: Shape, seam: Seam): string => {
 
 /** The rungs next to a shape: what they share with it and how far the hand goes. */
 export function neighbourFacts(shapes: Shape[], seams: Seam[], k: number): Fact[] {
-  const folded = foldedCopies(shapes, shapes[k]).map((s) => s.lowFret);
+  const folded = foldedCopies(shapes, shapes[k]!).map((s) => s.lowFret);
   return [
     ...(shapes[k + 1]
-      ? [{ name: 'Above', words: seamLine(shapes[k + 1], seams[k]) }]
+      ? [{ name: 'Above', words: seamLine(shapes[k + 1]!, seams[k]!) }]
       : [{ name: 'Above', words: 'nothing: this is the highest rung' }]),
     ...(k > 0
-      ? [{ name: 'Below', words: seamLine(shapes[k - 1], seams[k - 1]) }]
+      ? [{ name: 'Below', words: seamLine(shapes[k - 1]!, seams[k - 1]!) }]
       : [{ name: 'Below', words: 'nothing: this is the lowest rung' }]),
     { name: 'Folded', words: folded.length ? `again at fret ${folded.join(' and ')}` : 'no copy twelve frets away fits on this neck' },
   ];
@@ -112,7 +112,7 @@ export function seamFacts(below: Shape, above: Shape, seam: Seam): Fact[] {
     { name: 'Hand', words: `from fret ${below.handFret} to ${above.handFret}; ${shiftWords(seam)}` },
     ...(byString.length
       ? byString.map((on) => ({
-          name: `String ${on[0].place.string}`,
+          name: `String ${on[0]!.place.string}`,
           words: on.map((s) => `fret ${s.place.fret}: ${fingers(s)}`).join('; '),
         }))
       : [{ name: 'Shared', words: 'nothing: the hand leaves one rung for the other' }]),
@@ -128,12 +128,12 @@ const HANDFUL = 4;
 /** Whether a shape asks for a reach that can hurt: judged by the string, not by how far the whole shape spreads. */
 export function needsCare(instrument: Instrument, shape: Shape): boolean {
   const wide = ({ string, frets, fingers }: Shape['cells'][number]): boolean => {
-    const held = frets.filter((_, k) => fingers[k] > 0);
+    const held = frets.filter((_, k) => fingers[k]! > 0);
     return (
       held.length > 1 &&
       held.length <= HANDFUL &&
       new Set(fingers).size === fingers.length &&
-      fretDistanceMm(instrument, string, held[0], held[held.length - 1]) > WIDE_CELL_MM
+      fretDistanceMm(instrument, string, held[0]!, held[held.length - 1]!) > WIDE_CELL_MM
     );
   };
   return shape.cells.some(wide) || shape.stretches.some((s) => s.mm > FAR_REACH_MM);

@@ -41,8 +41,8 @@ function says(before: number[], after: number[]): string {
   if (!before.length && !after.length) return 'not used';
   if (!before.length) return 'new here';
   if (!after.length) return 'nothing left';
-  const by = after[0] - before[0];
-  const alike = before.length === after.length && before.every((f, k) => after[k] - f === by);
+  const by = after[0]! - before[0]!;
+  const alike = before.length === after.length && before.every((f, k) => after[k]! - f === by);
   if (alike) return byWords(by);
   const moved = after.filter((f) => !before.includes(f)).length;
   return moved ? `${countWord(moved)} of ${countWord(after.length)} moved` : `${many(before.length - after.length, 'note')} fewer`;
@@ -108,6 +108,6 @@ export function leftWords({ kind, name, count }: MoveLeft): string {
 /** Pitches of places, lowest first, each once. */
 export function pitchesOf(i: Instrument, places: readonly Place[]): string {
   const open = openMidis(i);
-  const midis = [...new Set(places.map((p) => open[p.string - 1] + p.fret))].sort((a, b) => a - b);
+  const midis = [...new Set(places.map((p) => open[p.string - 1]! + p.fret))].sort((a, b) => a - b);
   return midis.map((m) => glyphs(pitchName(m))).join(', ');
 }

@@ -5,7 +5,7 @@ import { askedScale, matchScales, scaleFacts, scaleName, skeletonWords, splitSca
 import { cutWords, handWords, neckTitle, needsCare, neighbourFacts, shapeFacts, shapeTitle } from './shape-text';
 import { instrumentWords, matchTunings, readTuning, retuned } from './tuning-text';
 
-const { body } = DEMO.studies[0];
+const { body } = DEMO.studies[0]!;
 const here = { tonic: 'A', scale: 'aeolian' };
 const first = (text: string): string => {
   const [best] = matchScales(text, here);
@@ -60,21 +60,21 @@ describe('scales as typed', () => {
 
 describe('tunings as typed', () => {
   it('finds the named one first, and makes one that has no name', () => {
-    expect(matchTunings('D A D G B E', body.instrument)[0].name).toBe('drop D');
+    expect(matchTunings('D A D G B E', body.instrument)[0]!.name).toBe('drop D');
     expect(matchTunings('D A D G B C', body.instrument)[0]).toEqual({ name: 'as typed', open: ['C4', 'B3', 'G3', 'D3', 'A2', 'D2'] });
     expect(matchTunings('open g', body.instrument).map((t) => t.name)).toEqual(['open G', 'open G minor']);
     expect(matchTunings('E A D G', body.instrument).map((t) => t.name)).toContain('bass, four strings');
     expect(matchTunings('nonsense', body.instrument)).toEqual([]);
-    expect(matchTunings('', body.instrument)[0].open).toHaveLength(6);
+    expect(matchTunings('', body.instrument)[0]!.open).toHaveLength(6);
     expect(readTuning('E A H')).toMatchObject({ why: expect.stringContaining('"H"') as string });
   });
   it('letters alone mean the usual register of that many strings, whatever was there before', () => {
-    const bass = retuned(body.instrument, matchTunings('bass, four', body.instrument)[0]);
+    const bass = retuned(body.instrument, matchTunings('bass, four', body.instrument)[0]!);
     expect(matchTunings('E A D G B E', bass)[0]).toMatchObject({ name: 'standard', open: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'] });
     expect(matchTunings('E A D G', body.instrument)[0]).toMatchObject({ open: ['G2', 'D2', 'A1', 'E1'] });
     const low = { ...body.instrument, strings: ['E3', 'B2', 'G2', 'D2', 'A1', 'E1'].map((open) => ({ open })) };
     expect(instrumentWords(low)).toBe('six strings, E1 A1 D2 G2 B2 E3, lower than usual');
-    const ukulele = retuned(body.instrument, matchTunings('re-entrant', body.instrument)[0]);
+    const ukulele = retuned(body.instrument, matchTunings('re-entrant', body.instrument)[0]!);
     expect(instrumentWords(ukulele)).toBe('four strings, G4 C4 E4 A4, higher than usual');
   });
   it('one letter is a name sooner than an instrument of one string', () => {
@@ -82,9 +82,9 @@ describe('tunings as typed', () => {
   });
   it('keeps gauges where the count of strings stays', () => {
     const [drop] = matchTunings('drop D', body.instrument);
-    expect(retuned(body.instrument, drop).strings[5]).toEqual({ open: 'D2', gaugeMm: 1.168, wound: true });
+    expect(retuned(body.instrument, drop!).strings[5]).toEqual({ open: 'D2', gaugeMm: 1.168, wound: true });
     const [seven] = matchTunings('seven strings', body.instrument);
-    expect(retuned(body.instrument, seven)).toMatchObject({
+    expect(retuned(body.instrument, seven!)).toMatchObject({
       name: 'seven strings',
       strings: [{ open: 'E4' }, {}, {}, {}, {}, {}, { open: 'B1' }],
     });
@@ -123,11 +123,11 @@ describe('layouts in words', () => {
     expect(first('grown 2 11')).toBeUndefined();
   });
   it('finds layouts by part of a word and by number', () => {
-    expect(matchLayouts('3 notes', start)[0].layout).toEqual({ kind: 'per-string', notes: 3 });
-    expect(matchLayouts('major', start)[0].layout).toEqual({ kind: 'box', numbering: 'major-root' });
-    expect(matchLayouts('diag', start)[0].layout).toEqual({ kind: 'diagonal', root: start.root });
-    expect(matchLayouts('skip', start)[0].layout).toMatchObject({ strings: [6, 4, 2], start: start.root });
-    expect(matchLayouts('grown', start)[0].layout).toMatchObject({ kind: 'anchor', root: start.root });
+    expect(matchLayouts('3 notes', start)[0]!.layout).toEqual({ kind: 'per-string', notes: 3 });
+    expect(matchLayouts('major', start)[0]!.layout).toEqual({ kind: 'box', numbering: 'major-root' });
+    expect(matchLayouts('diag', start)[0]!.layout).toEqual({ kind: 'diagonal', root: start.root });
+    expect(matchLayouts('skip', start)[0]!.layout).toMatchObject({ strings: [6, 4, 2], start: start.root });
+    expect(matchLayouts('grown', start)[0]!.layout).toMatchObject({ kind: 'anchor', root: start.root });
     expect(matchLayouts('zigzag', start)).toEqual([]);
   });
 });
@@ -138,19 +138,19 @@ describe('shapes in words', () => {
     const windows = layOut(body.instrument, { tonic: 'A', scale: 'ionian' }, { kind: 'window' });
     const fourth = windows.find((s) => s.number === 4) as (typeof windows)[number];
     expect(shapeTitle(fourth, 'window')).toBe('position 4, root on string 6 under the 2nd finger');
-    expect(shapeTitle(windows[0], 'window')).toBe('open position, root on string 5, open');
-    expect(shapeTitle(shapes[0], 'box')).toBe(shapes[0].label);
+    expect(shapeTitle(windows[0]!, 'window')).toBe('open position, root on string 5, open');
+    expect(shapeTitle(shapes[0]!, 'box')).toBe(shapes[0]!.label);
   });
   it('says where a shape is cut, and how many notes it lacks', () => {
     const blues = layOut(body.instrument, { tonic: 'A', scale: 'minor blues' }, { kind: 'box' });
     const cut = blues.filter((s) => s.missing);
     expect(cut.map((s) => cutWords(s, body.instrument))).toContain('at fret 22: two notes missing');
     expect(cutWords(blues.find((s) => !s.missing) as (typeof blues)[number], body.instrument)).toBeNull();
-    expect(cutWords({ ...shapes[0], missing: 1 }, body.instrument)).toBe('at the nut: one note missing');
-    expect(cutWords({ ...shapes[0], missing: 1, lowFret: 3 }, { ...body.instrument, capo: 3 })).toBe('at the capo: one note missing');
+    expect(cutWords({ ...shapes[0]!, missing: 1 }, body.instrument)).toBe('at the nut: one note missing');
+    expect(cutWords({ ...shapes[0]!, missing: 1, lowFret: 3 }, { ...body.instrument, capo: 3 })).toBe('at the capo: one note missing');
   });
   it('states frets, hand, roots, reaches and jogs', () => {
-    const facts = Object.fromEntries(shapeFacts(shapes[0], body.instrument, 'window').map((f) => [f.name, f.words]));
+    const facts = Object.fromEntries(shapeFacts(shapes[0]!, body.instrument, 'window').map((f) => [f.name, f.words]));
     expect(facts).toEqual({
       Frets: '1 to 5, 126 mm wide',
       Hand: 'first finger at fret 2; at 1 for strings 4, 3',
@@ -161,8 +161,8 @@ describe('shapes in words', () => {
   });
   it('states reaches by finger', () => {
     const [, window] = layOut(body.instrument, body.scale, { kind: 'window' });
-    expect(stretchWords(window.stretches)).toBe('little finger to fret 5 on strings 6, 2');
-    expect(handWords(layOut(body.instrument, body.scale, { kind: 'window' })[4])).toBe('first finger at fret 4');
+    expect(stretchWords(window!.stretches)).toBe('little finger to fret 5 on strings 6, 2');
+    expect(handWords(layOut(body.instrument, body.scale, { kind: 'window' })[4]!)).toBe('first finger at fret 4');
   });
   it('cautions where a hand must reach, not where a shape is merely long', () => {
     const care = (layout: Layout): boolean[] => layOut(body.instrument, body.scale, layout).map((s) => needsCare(body.instrument, s));

@@ -58,7 +58,7 @@ it('the bass has the lowest note of each chord where it begins, and before a cha
     if (feel !== 'straight' && feel !== 'shuffle') continue;
     spans.slice(0, -1).forEach((s, k) => {
       const before = bass.filter((e) => e.at < s.to - 1e-6).at(-1);
-      const next = bass.find((e) => near(e.at, spans[k + 1].from));
+      const next = bass.find((e) => near(e.at, spans[k + 1]!.from));
       const by = Math.abs((before?.midi ?? 0) - (next?.midi ?? 99)) % 12;
       expect([1, 2, 10, 11]).toContain(by);
     });
@@ -82,7 +82,7 @@ it('of all lines it may play it plays the smoothest: full enumeration of two bar
     line.reduce((sum, { midi, wanted, root }, k) => {
       const rest = 0.15 * Math.abs(midi - 38);
       if (!k) return rest;
-      const by = Math.abs(midi - line[k - 1].midi);
+      const by = Math.abs(midi - line[k - 1]!.midi);
       const own = rest + (wanted === 'tone' && midi % 12 === root ? 1.5 : 0);
       return sum + own + (by === 0 ? 4 : by <= 2 ? by / 2 : 1 + (3 * (by - 2)) / 7);
     }, 0);
@@ -101,7 +101,7 @@ it('of all lines it may play it plays the smoothest: full enumeration of two bar
   const best = Math.min(...lines.map(cost));
   const meter: Meter = [3, 4];
   const played = of(arrange(barsIn('Dm7 | G7 |', meter), { meter, feel: 'straight' }), 'bass');
-  expect(cost(played.map((e, k) => ({ midi: e.midi, wanted: steps[k].wanted, root: steps[k].root })))).toBeCloseTo(best, 9);
+  expect(cost(played.map((e, k) => ({ midi: e.midi, wanted: steps[k]!.wanted, root: steps[k]!.root })))).toBeCloseTo(best, 9);
 });
 
 it('comping sounds the chord and only it, wherever one begins late too, and is silent where none is', () => {

@@ -29,7 +29,7 @@ const within = (pulses: readonly Pulse[], bar: number, s: Span): Pulse[] =>
 function timesIn(feel: Feel, pulses: readonly Pulse[], begins: number): { readonly at: number; readonly wanted: Wanted }[] {
   const root = { at: begins, wanted: 'root' as const };
   const rest = pulses.filter((p) => p.at > begins + 1e-9);
-  const halfway = pulses[Math.ceil(pulses.length / 2)] as Pulse | undefined;
+  const halfway = pulses[Math.ceil(pulses.length / 2)];
   switch (feel) {
     case 'drone':
       return [root];
@@ -44,9 +44,9 @@ function timesIn(feel: Feel, pulses: readonly Pulse[], begins: number): { readon
     case 'half-time':
       return halfway && pulses.length > 2 ? [root, { at: offbeatOf(halfway, feel), wanted: 'approach' }] : [root];
     case 'bossa': {
-      const before = pulses[Math.ceil(pulses.length / 2) - 1] as Pulse | undefined;
+      const before = pulses[Math.ceil(pulses.length / 2) - 1];
       if (!halfway || !before || pulses.length < 3) return [root];
-      return [root, { at: offbeatOf(before, feel), wanted: 'fifth' }, { at: halfway.at, wanted: 'fifth' }, { at: offbeatOf(pulses[pulses.length - 1], feel), wanted: 'approach' }]; // prettier-ignore
+      return [root, { at: offbeatOf(before, feel), wanted: 'fifth' }, { at: halfway.at, wanted: 'fifth' }, { at: offbeatOf(pulses[pulses.length - 1]!, feel), wanted: 'approach' }]; // prettier-ignore
     }
     case 'straight':
     case 'shuffle':
@@ -105,7 +105,7 @@ export function bassOf(spans: readonly Span[], meter: Meter, feel: Feel, bar: nu
   if (!onsets.length) return [];
   const known = new Map<string, Voiced>();
   const voiced = (k: number): Voiced | null => {
-    const symbol = spans[k % spans.length].symbol;
+    const symbol = spans[k % spans.length]!.symbol;
     if (symbol === SILENT) return null;
     const found = known.get(symbol) ?? voicedOf(symbol);
     known.set(symbol, found);
@@ -114,17 +114,17 @@ export function bassOf(spans: readonly Span[], meter: Meter, feel: Feel, bar: nu
   const layers = onsets.map((o) => pitchesFor(o, voiced(o.span) as Voiced, voiced(o.span + 1)));
   const rest = (m: number): number => COST.off * Math.abs(m - REST);
   const step = (k: number, a: number, b: number): number => {
-    const [p, q] = [layers[k - 1][a], layers[k][b]];
-    const by = Math.abs(p - q);
-    const own = rest(q) + (onsets[k].wanted === 'tone' && q % 12 === (voiced(onsets[k].span) as Voiced).bass ? COST.root : 0);
+    const [p, q] = [layers[k - 1]![a], layers[k]![b]];
+    const by = Math.abs(p! - q!);
+    const own = rest(q!) + (onsets[k]!.wanted === 'tone' && q! % 12 === (voiced(onsets[k]!.span) as Voiced).bass ? COST.root : 0);
     return own + (by === 0 ? COST.repeated : by <= STEP ? COST.half * (by / STEP) : COST.half + COST.leap * ((by - STEP) / FIFTH));
   };
-  const ways = cheapestWays(layers.map((l) => l.length), (n) => rest(layers[0][n]), step, 1); // prettier-ignore
+  const ways = cheapestWays(layers.map((l) => l.length), (n) => rest(layers[0]![n]!), step, 1); // prettier-ignore
   let turn = ways.next();
   while (!turn.done) turn = ways.next();
-  const { nodes } = turn.value[0];
+  const { nodes } = turn.value[0]!;
   return onsets.map((o, k): BackingEvent => {
-    const until = Math.min(onsets[k + 1]?.at ?? Infinity, spans[o.span].to);
-    return { part: 'bass', midi: layers[k][nodes[k]], at: o.at, length: until - o.at, gain: o.wanted === 'root' ? 0.8 : 0.65 };
+    const until = Math.min(onsets[k + 1]?.at ?? Infinity, spans[o.span]!.to);
+    return { part: 'bass', midi: layers[k]![nodes[k]!]!, at: o.at, length: until - o.at, gain: o.wanted === 'root' ? 0.8 : 0.65 };
   });
 }

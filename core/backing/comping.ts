@@ -40,9 +40,9 @@ export function compingOf(
     if (s.symbol === SILENT) return [];
     const own = struck.filter((t) => t >= s.from - EPSILON && t < s.to - EPSILON);
     const begins = feel === 'drone' || !own.length || Math.abs(s.from % bar) > EPSILON;
-    const all = begins && !(own.length && own[0] - s.from < EPSILON) ? [s.from, ...own] : own;
+    const all = begins && !(own.length && own[0]! - s.from < EPSILON) ? [s.from, ...own] : own;
     return all.flatMap((at, n) =>
-      voicings[k].map((midi, voice): BackingEvent => ({
+      voicings[k]!.map((midi, voice): BackingEvent => ({
         part: 'comping',
         midi,
         voice,

@@ -32,7 +32,7 @@ const PATTERNS: Record<Feel, (pulses: readonly Pulse[], feel: Feel, odd: boolean
   waltz: (pulses) => [...on('kick', pulses.filter((_, k) => k % 3 === 0), 0.8), ...on('rim', pulses.filter((_, k) => k % 3 !== 0), 0.4), ...on('ride', pulses, 0.3)], // prettier-ignore
   bossa: (pulses, feel, odd) => {
     const half = (n: number): number | null => {
-      const p = pulses[Math.floor(n / 2)] as Pulse | undefined;
+      const p = pulses[Math.floor(n / 2)];
       return p ? (n % 2 ? offbeatOf(p, feel) : p.at) : null;
     };
     const all = Array.from({ length: pulses.length * 2 }, (_, n) => n);
@@ -73,7 +73,7 @@ export function drumsOf(
 ): BackingEvent[] {
   if (feel === 'drone') return [];
   const pulses = pulsesOf(meter);
-  const last = pulses[pulses.length - 1];
+  const last = pulses[pulses.length - 1]!;
   return Array.from({ length: count }, (_, bar) => {
     const ending = ends.has(bar) && count > 1;
     const usual = PATTERNS[feel](pulses, feel, bar % 2 === 1).filter(([drum, at]) => !ending || at < last.at || drum === 'kick');

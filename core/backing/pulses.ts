@@ -13,7 +13,7 @@ export const barQuarters = ([beats, unit]: Meter): number => (beats * 4) / unit;
 /** Eighths gathered as they are usually counted: by threes, the rest by twos at the end. Examples: 6 is 3 3, 7 is 3 2 2, 8 is 2 2 2 2. */
 function gathered(eighths: number): number[] {
   if (eighths % 2 === 0 && eighths % 3 !== 0) return Array.from({ length: eighths / 2 }, () => 2);
-  const rest = [0, 4, 2][eighths % 3];
+  const rest = [0, 4, 2][eighths % 3]!;
   return [...Array.from({ length: Math.max(0, eighths - rest) / 3 }, () => 3), ...Array.from({ length: rest / 2 }, () => 2)];
 }
 
@@ -41,4 +41,4 @@ export function spansOf(bars: readonly Bar[], [, unit]: Meter): Span[] {
 
 /** Bars after which a section ends: the one before each that begins one, and the last. */
 export const sectionEnds = (bars: readonly Bar[]): ReadonlySet<number> =>
-  new Set(bars.flatMap((_, k) => (k === bars.length - 1 || bars[k + 1].section !== undefined ? [k] : [])));
+  new Set(bars.flatMap((_, k) => (k === bars.length - 1 || bars[k + 1]!.section !== undefined ? [k] : [])));

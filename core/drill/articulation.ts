@@ -9,7 +9,7 @@ export const ARTICULATIONS: readonly DrillArticulation[] = ['alternate', 'econom
 export function joinsOf(places: readonly Place[], articulation: DrillArticulation): (Join | null)[] {
   let run = 0;
   return places.map((p, k) => {
-    const before = places[k - 1] as Place | undefined;
+    const before = places[k - 1];
     const along = before?.string === p.string && before.fret !== p.fret;
     run = along ? run + 1 : 0;
     if (!along) return null;
@@ -29,5 +29,5 @@ export function strokesOf(
   const picked = steps.filter((_, k) => !joins[k]);
   const strokes = pickStrokes(i, picked, articulation === 'economy' ? 'economy' : 'alternate');
   let at = 0;
-  return joins.map((join) => (join === 'hammer' || join === 'pull' || join === 'slide' ? join : strokes[at++]));
+  return joins.map((join) => (join === 'hammer' || join === 'pull' || join === 'slide' ? join : strokes[at++]!));
 }

@@ -21,7 +21,7 @@ export function rungNotes(shapes: readonly Shape[], o: RungOptions): ShapeNote[]
     const order = o.motion === 'each' ? o.order : k % 2 ? 'down' : 'up';
     const run = drillNotes(shape, { ...o, order, down: undefined, start: undefined });
     const root = o.touchRoot ? rootOf(shape) : undefined;
-    return root ? [root, ...(run[0].string === root.string && run[0].fret === root.fret ? run.slice(1) : run)] : run;
+    return root ? [root, ...(run[0]!.string === root.string && run[0]!.fret === root.fret ? run.slice(1) : run)] : run;
   });
 }
 

@@ -54,7 +54,7 @@ describe('orders, by hand', () => {
     expect(played({ order: 'intervals', interval: 6 }).slice(0, 4)).toEqual([1, 6, 2, 7]); // an octave has six notes here
   });
   it('chord tones of each degree: 1 3 5, 2 4 6 of a major scale', () => {
-    const major = layOut(guitar(), { tonic: 'A', scale: 'ionian' }, { kind: 'per-string', notes: 3 }).find((s) => s.notes[0].degree === '1') as Shape; // prettier-ignore
+    const major = layOut(guitar(), { tonic: 'A', scale: 'ionian' }, { kind: 'per-string', notes: 3 }).find((s) => s.notes[0]!.degree === '1') as Shape; // prettier-ignore
     expect(said({ order: 'chord-tones' }, major).slice(0, 23)).toBe('1 3 5 2 4 6 3 5 7 4 6 1');
     expect(said({ order: 'chord-tones', size: 4 }, major).slice(0, 16)).toBe('1 3 5 7 2 4 6 1 ');
     const whole = drillSequence(major, { order: 'chord-tones', scaleFirst: true, back: true });
@@ -66,7 +66,7 @@ describe('orders, by hand', () => {
     const line = drillSequence(BOX, { order: 'up-down', down: mode });
     expect(line.slice(0, 12).map((n) => n.degree).join(' ')).toBe('1 b3 4 5 b7 1 b3 4 5 b7 1 b3'); // prettier-ignore
     expect(new Set(line.slice(12).map((n) => n.degree))).toEqual(new Set(['1', '2', 'b3', '4', '5', 'b6', 'b7']));
-    expect(line[12].degree).toBe('2'); // the top note stands once
+    expect(line[12]!.degree).toBe('2'); // the top note stands once
   });
   it('the top two strings, the middle two, strings skipped', () => {
     expect(played({ order: 'up', strings: [1, 2] })).toEqual([9, 10, 11, 12]);
@@ -163,8 +163,8 @@ describe('for every shape of any instrument', () => {
       between?.forEach((n, k) => k % 2 === 0 && expect(isRoot(n)).toBe(true));
       const groups = playedOr(shape, { order: 'groups', group: 3 });
       const at = (n: DrillNote): number => shape.notes.findIndex((x) => x.string === n.string && x.fret === n.fret);
-      groups?.forEach((n, k) => k % 3 && expect(Math.abs(at(n) - at(groups[k - 1]))).toBe(1));
-      playedOr(shape, { order: 'intervals' })?.forEach((n, k, all) => k % 2 && expect(at(n) - at(all[k - 1])).toBe(2));
+      groups?.forEach((n, k) => k % 3 && expect(Math.abs(at(n) - at(groups[k - 1]!))).toBe(1));
+      playedOr(shape, { order: 'intervals' })?.forEach((n, k, all) => k % 2 && expect(at(n) - at(all[k - 1]!)).toBe(2));
     });
   });
   it('jumping about: as many notes as asked, none twice in a row, the same for the same seed, home at the end where asked', () => {
@@ -175,8 +175,8 @@ describe('for every shape of any instrument', () => {
         const line = playedOr(shape, o);
         if (!line) return;
         expect(line).toHaveLength(count);
-        line.forEach((n, k) => k && expect(n.midi).not.toBe(line[k - 1].midi));
-        expect(isRoot(line[count - 1])).toBe(true);
+        line.forEach((n, k) => k && expect(n.midi).not.toBe(line[k - 1]!.midi));
+        expect(isRoot(line[count - 1]!)).toBe(true);
         expect(drillSequence(shape, o)).toEqual(line);
       }),
       { numRuns: 150 },
@@ -186,7 +186,7 @@ describe('for every shape of any instrument', () => {
     over((shape) => {
       for (const order of DRILL_ORDERS) {
         const line = playedOr(shape, { order, endOnRoot: true });
-        if (line && shape.notes.some((n) => n.role === 'root')) expect(isRoot(line[line.length - 1])).toBe(true);
+        if (line && shape.notes.some((n) => n.role === 'root')) expect(isRoot(line[line.length - 1]!)).toBe(true);
       }
     });
   });
@@ -229,7 +229,7 @@ describe('a drill as it is played', () => {
     const hammered = drillLine(guitar(), both, { ...manner, articulation: 'hammered' });
     expect(hammered.strokes.slice(0, 4)).toEqual(['down', 'hammer', 'up', 'hammer']);
     expect(hammered.strokes.slice(-3)).toEqual(['pull', 'down', 'pull']);
-    const three = layOut(guitar(), { tonic: 'A', scale: 'ionian' }, { kind: 'per-string', notes: 3 })[3];
+    const three = layOut(guitar(), { tonic: 'A', scale: 'ionian' }, { kind: 'per-string', notes: 3 })[3]!;
     const slid = drillLine(guitar(), three.notes, { ...manner, articulation: 'slides', school: 'stretch' });
     expect(slid.joins.slice(0, 6)).toEqual([null, null, 'slide', null, null, 'slide']);
     const lick = drillLick(slid);
@@ -237,7 +237,7 @@ describe('a drill as it is played', () => {
   });
   it('nothing, too much and what is no rhythm are refused', () => {
     expect(() => drillLine(guitar(), [], manner)).toThrow(CoreError);
-    expect(() => drillLine(guitar(), Array.from({ length: 14_401 }, () => BOX.notes[0]), manner)).toThrow('14400'); // prettier-ignore
+    expect(() => drillLine(guitar(), Array.from({ length: 14_401 }, () => BOX.notes[0]!), manner)).toThrow('14400'); // prettier-ignore
     expect(() => drillLine(guitar(), BOX.notes, { ...manner, rhythm: 'waltz' as never })).toThrow(CoreError);
   });
 });

@@ -78,7 +78,7 @@ export const drillSeconds = (line: Pick<DrillLine, 'beats'>, tempo: number): num
 export const drillLick = ({ steps, ticks, joins }: DrillLine): LickNote[] =>
   steps.map(({ string, fret, finger }, k) => ({
     place: { string, fret },
-    ticks: ticks[k],
+    ticks: ticks[k]!,
     ...(joins[k] ? { join: joins[k] } : {}),
     ...(finger ? { finger } : {}),
   }));

@@ -21,9 +21,9 @@ export const DRILL_ACCENTS: readonly DrillAccent[] = ['beat', 'thirds', 'fourths
  */
 export function drillTicks(count: number, rhythm: DrillRhythm): number[] {
   const beat = RHYTHM_TICKS[rhythm];
-  const ticks = Array.from({ length: count }, (_, k) => beat[k % beat.length]);
+  const ticks = Array.from({ length: count }, (_, k) => beat[k % beat.length]!);
   const sum = ticks.reduce((a, b) => a + b, 0);
-  if (count) ticks[count - 1] += (TICKS - (sum % TICKS)) % TICKS;
+  if (count) ticks[count - 1]! += (TICKS - (sum % TICKS)) % TICKS;
   return ticks;
 }
 

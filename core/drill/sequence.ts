@@ -28,7 +28,7 @@ function checkOptions(o: DrillOptions): void {
  */
 export function rootClass(shape: Shape, root: DrillOptions['root']): number {
   const [first] = shape.notes;
-  const own = mod12(first.midi - semitonesOf(first.degree));
+  const own = mod12(first!.midi - semitonesOf(first!.degree));
   if (root !== 'relative') return own;
   const isMinor = shape.notes.some((n) => n.degree === 'b3') && !shape.notes.some((n) => n.degree === '3');
   return mod12(own + (isMinor ? 3 : 9));
@@ -50,7 +50,7 @@ export function drillNotes(shape: Shape, o: DrillOptions): ShapeNote[] {
   const root = rootClass(shape, o.root);
   const isRoot = (n: ShapeNote): boolean => n.midi % 12 === root;
   const line = ORDERS[o.order].play({ up, down, isRoot, home: () => homeIn(up, isRoot, o.start), o });
-  return o.endOnRoot && !isRoot(line[line.length - 1]) ? [...line, ...wayHome(line[line.length - 1], { up, down, isRoot })] : line;
+  return o.endOnRoot && !isRoot(line[line.length - 1]!) ? [...line, ...wayHome(line[line.length - 1]!, { up, down, isRoot })] : line;
 }
 
 function homeIn(notes: readonly ShapeNote[], isRoot: Asked['isRoot'], start: Place | undefined): number {
@@ -68,7 +68,7 @@ function wayHome(at: ShapeNote, { up, down, isRoot }: Pick<Asked, 'up' | 'down' 
   const roots = notes.flatMap((n, k) => (isRoot(n) ? [k] : [])).sort((a, b) => Math.abs(a - from) - Math.abs(b - from) || a - b);
   if (!roots.length) fail('BAD_OPTION', 'endOnRoot', 'endOnRoot: there is no root on the chosen strings to end on.');
   const [to] = roots;
-  return to > from ? notes.slice(from + 1, to + 1) : notes.slice(to, from).reverse();
+  return to! > from ? notes.slice(from + 1, to! + 1) : notes.slice(to, from).reverse();
 }
 
 /**

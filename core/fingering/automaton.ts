@@ -73,29 +73,29 @@ export class Machine {
   add(layer: Layer): void {
     const k = this.layers.length;
     this.layers.push(layer);
-    this.sizes.push(PLAIN * (this.remembers(k) ? 1 + 2 * this.layers[k - 1].holds.length : 1));
+    this.sizes.push(PLAIN * (this.remembers(k) ? 1 + 2 * this.layers[k - 1]!.holds.length : 1));
   }
 
   /** Number of nodes of a layer. */
-  nodes = (k: number): number => this.layers[k].states.length * this.sizes[k];
-  stateOf = (k: number, node: number): State => this.layers[k].states[(node / this.sizes[k]) | 0];
+  nodes = (k: number): number => this.layers[k]!.states.length * this.sizes[k]!;
+  stateOf = (k: number, node: number): State => this.layers[k]!.states[(node / this.sizes[k]!) | 0]!;
   /** The node of a state with which a line begins, and what it costs to begin there. */
-  first = (n: number): number => n * this.sizes[0] + this.sideOf(0, n, 0);
-  begins = (n: number): number => this.owns(0)[n] + beginCost(this.task.hand, this.layers[0].states[n]);
+  first = (n: number): number => n * this.sizes[0]! + this.sideOf(0, n, 0);
+  begins = (n: number): number => this.owns(0)[n]! + beginCost(this.task.hand, this.layers[0]!.states[n]!);
 
   /** The line turns at note k: it comes back on itself, in pitch, with the next. */
   private remembers(k: number): boolean {
     const { options } = this.task;
-    if (k === 0 || k + 1 >= options.length || !options[k].length || !options[k + 1].length) return false;
+    if (k === 0 || k + 1 >= options.length || !options[k]!.length || !options[k + 1]!.length) return false;
     const [a, b, c] = [this.pitch(k - 1), this.pitch(k), this.pitch(k + 1)];
     return a !== b && Math.sign(b - a) !== Math.sign(c - b);
   }
-  private pitch = (k: number): number => this.task.hand.open[this.task.options[k][0].string] + this.task.options[k][0].fret;
+  private pitch = (k: number): number => this.task.hand.open[this.task.options[k]![0]!.string]! + this.task.options[k]![0]!.fret;
 
   private tooWide = (hand: number): boolean => (this.wide[hand] ??= tooWideBothWays(this.task.hand, hand));
   private sideOf(k: number, n: number, before: number): number {
-    const layer = this.layers[k];
-    return this.tooWide(layer.states[n].hand) ? layer.side[n] || before : 0;
+    const layer = this.layers[k]!;
+    return this.tooWide(layer.states[n]!.hand) ? layer.side[n] || before : 0;
   }
 
   /** What the states of a layer cost by themselves. */
@@ -104,19 +104,19 @@ export class Machine {
 
   private ownsOf(k: number): Float64Array {
     const { own, bends } = this.task;
-    const layer = this.layers[k];
+    const layer = this.layers[k]!;
     const owns = cell(this.kept.owns, layer, () =>
       Float64Array.from(layer.states, (s) => s.cost + (own ? told((t) => own(s, t)).still : 0)),
     );
     const bend = bends?.[k];
-    return bend ? owns.map((c, n) => c + bendCost(bend, layer.states[n].finger)) : owns;
+    return bend ? owns.map((c, n) => c + bendCost(bend, layer.states[n]!.finger)) : owns;
   }
 
   private passes(k: number): Passes {
     const [from, to] = [this.layers[k], this.layers[k + 1]];
     const join = joinIn(this.task, k + 1);
     const byTo = cell(this.kept.passes, from, () => new Map<Layer, Map<Join | null, Passes>>());
-    return cell(cell(byTo, to, () => new Map<Join | null, Passes>()), join, () => this.passesOf(from, to, join)); // prettier-ignore
+    return cell(cell(byTo, to, () => new Map<Join | null, Passes>()), join, () => this.passesOf(from!, to!, join)); // prettier-ignore
   }
 
   private passesOf(from: Layer, to: Layer, join: Join | null): Passes {
@@ -144,11 +144,11 @@ export class Machine {
   /** Least cost of going from a state of layer k to one of the next, whatever is remembered. */
   least(k: number, a: number, b: number): number {
     const { still, moving, kind } = this.open(k);
-    const to = this.layers[k + 1].states;
+    const to = this.layers[k + 1]!.states;
     const pass = a * to.length + b;
-    const guided = kind[pass] & GUIDABLE && this.sizes[k] > PLAIN && this.guides(k)[holdKey(this.layers[k].states[a].hand, to[b])];
-    const slidOn = kind[pass] & HALF && k > 0 && Math.abs(this.pitch(k) - this.pitch(k - 1)) === 1;
-    return guided || slidOn ? still[pass] : still[pass] + moving[pass] * this.paceOf(k + 1);
+    const guided = kind[pass]! & GUIDABLE && this.sizes[k]! > PLAIN && this.guides(k)[holdKey(this.layers[k]!.states[a]!.hand, to[b]!)];
+    const slidOn = kind[pass]! & HALF && k > 0 && Math.abs(this.pitch(k) - this.pitch(k - 1)) === 1;
+    return guided || slidOn ? still[pass]! : still[pass]! + moving[pass]! * this.paceOf(k + 1);
   }
 
   /** Into `here`, from every state of layer k: the least of going on to the next, whatever is remembered, and of what is then to come. */
@@ -156,15 +156,15 @@ export class Machine {
     const { still, moving, kind } = this.open(k);
     const pace = this.paceOf(k + 1);
     const free = k > 0 && Math.abs(this.pitch(k) - this.pitch(k - 1)) === 1 ? HALF : 0;
-    const guides = this.sizes[k] > PLAIN ? this.guides(k) : null;
-    const from = this.layers[k].states;
-    const to = this.layers[k + 1].states;
+    const guides = this.sizes[k]! > PLAIN ? this.guides(k) : null;
+    const from = this.layers[k]!.states;
+    const to = this.layers[k + 1]!.states;
     for (let a = 0, pass = 0; a < here.length; a++) {
-      let best = here[a];
+      let best = here[a]!;
       for (let b = 0; b < worth.length; b++, pass++) {
-        if (worth[b] >= best) continue;
-        const spared = kind[pass] & free || (guides !== null && kind[pass] & GUIDABLE && guides[holdKey(from[a].hand, to[b])]);
-        const cost = (spared ? still[pass] : still[pass] + moving[pass] * pace) + worth[b];
+        if (worth[b]! >= best) continue;
+        const spared = kind[pass]! & free || (guides !== null && kind[pass]! & GUIDABLE && guides[holdKey(from[a]!.hand, to[b]!)]);
+        const cost = (spared ? still[pass]! : still[pass]! + moving[pass]! * pace) + worth[b]!;
         if (cost < best) best = cost;
       }
       here[a] = best;
@@ -174,10 +174,10 @@ export class Machine {
   private readonly guiding: Uint8Array[] = [];
   /** Which fingers on which strings, by hand fret, the note before k may leave as guides. */
   private guides(k: number): Uint8Array {
-    const known = this.guiding[k] as Uint8Array | undefined;
+    const known = this.guiding[k];
     if (known) return known;
     const may = new Uint8Array(MOST_HOLDS);
-    for (const s of this.layers[k - 1].states) may[holdKey(s.hand, s)] = 1;
+    for (const s of this.layers[k - 1]!.states) may[holdKey(s.hand, s)] = 1;
     return (this.guiding[k] = may);
   }
 
@@ -185,26 +185,26 @@ export class Machine {
   step(k: number, node: number, b: number): number {
     this.to = 0;
     const { still, moving, kind } = this.open(k);
-    const size = this.sizes[k];
+    const size = this.sizes[k]!;
     const a = (node / size) | 0;
-    const next = this.layers[k + 1];
+    const next = this.layers[k + 1]!;
     const pass = a * next.states.length + b;
     if (still[pass] === Infinity) return Infinity;
     const memory = node % size;
-    const slid = kind[pass] & HALF ? 1 : kind[pass] & SLIDES ? 2 : 0;
-    const stays = (kind[pass] & STAYS) > 0;
-    const side = this.tooWide(next.states[b].hand) ? next.side[b] : 0;
+    const slid = kind[pass]! & HALF ? 1 : kind[pass]! & SLIDES ? 2 : 0;
+    const stays = (kind[pass]! & STAYS) > 0;
+    const side = this.tooWide(next.states[b]!.hand) ? next.side[b] : 0;
     const reached = stays ? memory % 3 : 0;
     if (side && reached && side !== reached) return Infinity;
     const before = ((memory / 3) | 0) % 3;
-    this.again = slid && before ? this.slidesOn(k, next.states[b].finger, slid === 1 && before === 1) : 0;
+    this.again = slid && before ? this.slidesOn(k, next.states[b]!.finger, slid === 1 && before === 1) : 0;
     this.returned = 0;
     this.share = 1;
     if (size > PLAIN && memory >= PLAIN) this.remember(k, a, ((memory / PLAIN) | 0) - 1, b, stays);
     let kept = 0;
-    if (this.sizes[k + 1] > PLAIN) kept = this.keeps(k, a, b, stays);
-    this.to = b * this.sizes[k + 1] + kept * PLAIN + slid * 3 + (side || (this.tooWide(next.states[b].hand) ? reached : 0));
-    return still[pass] + moving[pass] * this.paceOf(k + 1) * this.share + this.again + this.returned;
+    if (this.sizes[k + 1]! > PLAIN) kept = this.keeps(k, a, b, stays);
+    this.to = b * this.sizes[k + 1]! + kept * PLAIN + slid * 3 + (side || (this.tooWide(next.states[b]!.hand) ? reached : 0));
+    return still[pass]! + moving[pass]! * this.paceOf(k + 1) * this.share + this.again + this.returned;
   }
 
   private paceOf = (k: number): number => this.task.pace?.[k] ?? 1;
@@ -212,28 +212,28 @@ export class Machine {
   /** A slide over two half steps is one slide; any other after a slide is one too many. */
   private slidesOn(k: number, finger: number, one: boolean): number {
     const { again, slide } = this.task.hand.costs;
-    return one ? -slide[finger] * this.paceOf(k + 1) : again;
+    return one ? -slide[finger]! * this.paceOf(k + 1) : again;
   }
 
   /** A note that comes back at once keeps its finger; a finger that stays on its string guides the hand. */
   private remember(k: number, a: number, kept: number, b: number, stays: boolean): void {
-    const held = this.layers[k - 1].holds[kept >> 1];
-    const from = this.layers[k].states[a];
-    const to = this.layers[k + 1].states[b];
-    if (!to.finger) return;
-    if (held.string === to.string && held.fret === to.fret) {
-      if (held.finger !== to.finger && !this.task.bends?.[k + 1]) this.returned = this.task.hand.costs.change;
-    } else if (!stays && kept & 1 && held.string === to.string && held.finger === to.finger && held.string !== from.string)
+    const held = this.layers[k - 1]!.holds[kept >> 1];
+    const from = this.layers[k]!.states[a];
+    const to = this.layers[k + 1]!.states[b];
+    if (!to!.finger) return;
+    if (held!.string === to!.string && held!.fret === to!.fret) {
+      if (held!.finger !== to!.finger && !this.task.bends?.[k + 1]) this.returned = this.task.hand.costs.change;
+    } else if (!stays && kept & 1 && held!.string === to!.string && held!.finger === to!.finger && held!.string !== from!.string)
       this.share = this.task.hand.costs.guide;
   }
 
   /** What of the last note's hold is to be kept beyond this one; 0 where nothing of it can matter. */
   private keeps(k: number, a: number, b: number, stays: boolean): number {
-    const from = this.layers[k].states[a];
-    if (!from.finger) return 0;
+    const from = this.layers[k]!.states[a];
+    if (!from!.finger) return 0;
     const returns = this.pitch(k) === this.pitch(k + 2);
-    const guides = stays && from.string !== this.layers[k + 1].states[b].string;
-    return returns || guides ? 1 + 2 * this.layers[k].holdOf[a] + (stays ? 1 : 0) : 0;
+    const guides = stays && from!.string !== this.layers[k + 1]!.states[b]!.string;
+    return returns || guides ? 1 + 2 * this.layers[k]!.holdOf[a]! + (stays ? 1 : 0) : 0;
   }
 }
 
@@ -242,7 +242,7 @@ const joinIn = (task: Task, k: number): Join | null => {
   return join === 'hammer' || join === 'pull' || join === 'slide' ? join : null;
 };
 
-const bendCost = (bend: number, finger: number): number => (bend > 1 ? BEND_MORE : BEND_HALF)[finger];
+const bendCost = (bend: number, finger: number): number => (bend > 1 ? BEND_MORE : BEND_HALF)[finger]!;
 
 /** What a telling adds up to. */
 function told(tell: (t: CostTally) => void): { readonly still: number; readonly moving: number } {
@@ -262,10 +262,10 @@ function stepParts(task: Task, a: State, b: State, join: Join | null, tell: Cost
 /** Tells what the note at `index` of a way adds to its cost, part by part. */
 export function tellStep(machine: Machine, nodes: readonly number[], index: number, tell: CostTally): void {
   const { task } = machine;
-  const b = machine.stateOf(index, nodes[index]);
+  const b = machine.stateOf(index, nodes[index]!);
   if (index > 0) {
-    const a = machine.stateOf(index - 1, nodes[index - 1]);
-    machine.step(index - 1, nodes[index - 1], machine.layers[index].states.indexOf(b));
+    const a = machine.stateOf(index - 1, nodes[index - 1]!);
+    machine.step(index - 1, nodes[index - 1]!, machine.layers[index]!.states.indexOf(b));
     const { again, returned, share } = machine;
     const pace = (task.pace?.[index] ?? 1) * share;
     stepParts(task, a, b, joinIn(task, index), (word, mm, moving) => tell(word, moving ? mm * pace : mm));

@@ -18,10 +18,10 @@ describe('stretch, or close and move', () => {
     for (const shape of layOut(i, { tonic: 'A', scale: 'minor pentatonic' }, { kind: 'box' }))
       for (const { index, choices } of handChoices(i, shape.notes, { school })) {
         cells++;
-        const moves = choices.map(({ steps }) => steps[index + 2].handFret !== steps[index + 1].handFret);
+        const moves = choices.map(({ steps }) => steps[index + 2]!.handFret !== steps[index + 1]!.handFret);
         expect(moves).toEqual([false, true]);
         for (const { steps } of choices) {
-          const pins = [0, 1, 2].map((k) => ({ index: index + k, finger: steps[index + k].finger })).filter((p) => p.finger > 0);
+          const pins = [0, 1, 2].map((k) => ({ index: index + k, finger: steps[index + k]!.finger })).filter((p) => p.finger > 0);
           const again = fingerNotes(i, shape.notes, { school, pins });
           expect(again.slice(index, index + 3).map((s) => s.finger)).toEqual(steps.slice(index, index + 3).map((s) => s.finger));
         }
@@ -32,7 +32,7 @@ describe('stretch, or close and move', () => {
     const places = line('4/9 4/12 3/9 3/12 2/10 2/12');
     const best = fingerNotes(i, places, { school });
     for (const c of handChoices(i, places, { school }))
-      expect(c.choices.find((h) => h.way === c.better)?.fingers).toEqual([best[c.index].finger, best[c.index + 1].finger]);
+      expect(c.choices.find((h) => h.way === c.better)?.fingers).toEqual([best[c.index]!.finger, best[c.index + 1]!.finger]);
   });
   it('has nothing to offer where no cell of two is followed by another string', () => {
     expect(handChoices(i, line('6/5 6/8'), { school })).toEqual([]);

@@ -38,12 +38,12 @@ export function handChoices(i: Instrument, places: readonly Place[], o: FingerOp
   const ways = waysToFinger(i, places, o, LOOKED);
   return cellsOfTwo(places).flatMap((index): CellChoice[] => {
     const [reach, move] = [false, true].map((moves) => ways.findIndex((w) => movesAfter(w, index) === moves && stopped(w, index)));
-    if (reach < 0 || move < 0) return [];
-    const choice = (way: HandChoice['way'], steps: FingeredStep[]): HandChoice => ({ way, fingers: [steps[index].finger, steps[index + 1].finger], steps }); // prettier-ignore
-    const both: [HandChoice, HandChoice] = [choice('reach', ways[reach]), choice('move', ways[move])];
+    if (reach! < 0 || move! < 0) return [];
+    const choice = (way: HandChoice['way'], steps: FingeredStep[]): HandChoice => ({ way, fingers: [steps[index]!.finger, steps[index + 1]!.finger], steps }); // prettier-ignore
+    const both: [HandChoice, HandChoice] = [choice('reach', ways[reach!]!), choice('move', ways[move!]!)];
     if (both[0].fingers.join() === both[1].fingers.join()) return [];
-    const { string, fret } = places[index];
-    return [{ index, string, frets: [fret, places[index + 1].fret], choices: both, better: reach < move ? 'reach' : 'move' }];
+    const { string, fret } = places[index]!;
+    return [{ index, string, frets: [fret, places[index + 1]!.fret], choices: both, better: reach! < move! ? 'reach' : 'move' }];
   });
 }
 
@@ -54,7 +54,7 @@ const cellsOfTwo = (places: readonly Place[]): number[] =>
     return on(k + 1) && !on(k - 1) && !on(k + 2) && k + 2 < places.length ? [k] : [];
   });
 
-const movesAfter = (steps: readonly FingeredStep[], index: number): boolean => steps[index + 2].handFret !== steps[index + 1].handFret;
+const movesAfter = (steps: readonly FingeredStep[], index: number): boolean => steps[index + 2]!.handFret !== steps[index + 1]!.handFret;
 /** The cell itself is played without a move, both notes stopped. */
 const stopped = (steps: readonly FingeredStep[], index: number): boolean =>
-  steps[index].finger > 0 && steps[index + 1].finger > 0 && steps[index].handFret === steps[index + 1].handFret;
+  steps[index]!.finger > 0 && steps[index + 1]!.finger > 0 && steps[index]!.handFret === steps[index + 1]!.handFret;

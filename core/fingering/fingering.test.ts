@@ -33,7 +33,7 @@ describe('the search', () => {
         const all = everyWay(naiveHand(guitar(), school, 'medium'), places.map((p) => [p])); // prettier-ignore
         const wanted = cheapest(all, count);
         expect(paths).toHaveLength(wanted.length);
-        paths.forEach((p, k) => expect(p.cost).toBeCloseTo(wanted[k], 6));
+        paths.forEach((p, k) => expect(p.cost).toBeCloseTo(wanted[k]!, 6));
         expect(new Set(paths.map((p) => p.states.map((s) => s.hand).join())).size).toBe(paths.length);
       }),
       { numRuns: 300 },
@@ -46,7 +46,7 @@ describe('the search', () => {
         const ready = prepare(settled(handModel(guitar(), school), places));
         const graph = runToEnd(graphOf(ready, Infinity));
         const costOf = (way: number[]): number =>
-          way.reduce((sum, j, k) => sum + (k ? graph.layers[k - 1].by[way[k - 1]][graph.layers[k - 1].to[way[k - 1]].indexOf(j)] : graph.layers[0].costs[j]), 0); // prettier-ignore
+          way.reduce((sum, j, k) => sum + (k ? graph.layers[k - 1]!.by[way[k - 1]!]![graph.layers[k - 1]!.to[way[k - 1]!]!.indexOf(j)]! : graph.layers[0]!.costs[j]!), 0); // prettier-ignore
         const least = new Map<string, number>();
         for (const [way, cost] of everyWay(
           naiveHand(guitar(), school, 'medium'),
@@ -76,7 +76,7 @@ describe('the search', () => {
     fc.assert(
       fc.property(line, anySchool, ([places, bends, ticks, rests], school) => {
         // Twice as dear in half the time of an eighth at 120, within bounds; a tenth after a rest of a beat.
-        const pace = places.map((_, k) => (k === 0 ? 1 : rests[k] >= 480 ? 0.1 : Math.min(2.5, Math.max(0.3, 240 / ticks[k - 1]))));
+        const pace = places.map((_, k) => (k === 0 ? 1 : rests[k]! >= 480 ? 0.1 : Math.min(2.5, Math.max(0.3, 240 / ticks[k - 1]!))));
         const least = leastCost(naiveHand(guitar(), school, 'medium', undefined, { bends, pace }), places);
         expect(effort(fingerNotes(guitar(), places, { school, bends, ticks, rests, tempo: 120 }))).toBeCloseTo(least, 6);
       }),
@@ -91,17 +91,18 @@ describe('the search', () => {
         const mm = (a: number, b: number): number => 648 * (2 ** (-a / 12) - 2 ** (-b / 12));
         for (let from = 0; from < steps.length;) {
           let to = from;
-          while (to + 1 < steps.length && steps[to + 1].handFret === steps[from].handFret) to++;
+          while (to + 1 < steps.length && steps[to + 1]!.handFret === steps[from]!.handFret) to++;
           const frets = steps.slice(from, to + 1).filter((s) => s.finger > 0).map((s) => s.fret); // prettier-ignore
-          const [low, high, rest] = [Math.min(...frets), Math.max(...frets), steps[from].handFret];
+          const [low, high, rest] = [Math.min(...frets), Math.max(...frets), steps[from]!.handFret];
           if (frets.length && (low < rest || high > rest + 3)) expect(mm(low, high)).toBeLessThanOrEqual(SIZES[hand.size] + 1e-9);
           from = to + 1;
         }
         steps.slice(1).forEach((b, k) => {
           const a = steps[k];
-          if (b.move === 'slide') expect([b.finger, b.string]).toEqual([a.finger, a.string]);
-          const rolls = a.handFret === b.handFret && a.finger > 0 && a.finger === b.finger && a.string !== b.string && a.fret === b.fret;
-          if (rolls) expect(Math.abs(a.string - b.string)).toBe(1);
+          if (b.move === 'slide') expect([b.finger, b.string]).toEqual([a!.finger, a!.string]);
+          const rolls =
+            a!.handFret === b.handFret && a!.finger > 0 && a!.finger === b.finger && a!.string !== b.string && a!.fret === b.fret;
+          if (rolls) expect(Math.abs(a!.string - b.string)).toBe(1);
         });
       }),
       { numRuns: 200 },
@@ -114,8 +115,8 @@ describe('the search', () => {
         const steps = fingerNotes(guitar(), places, { school });
         steps.slice(1).forEach((b, k) => {
           const a = steps[k];
-          if (a.string === b.string && a.handFret === b.handFret && a.fret !== b.fret && a.finger && b.finger)
-            expect(Math.sign(b.fret - a.fret)).toBe(Math.sign(b.finger - a.finger));
+          if (a!.string === b.string && a!.handFret === b.handFret && a!.fret !== b.fret && a!.finger && b.finger)
+            expect(Math.sign(b.fret - a!.fret)).toBe(Math.sign(b.finger - a!.finger));
         });
       }),
       { numRuns: 150 },
@@ -125,21 +126,21 @@ describe('the search', () => {
   it('leaves open strings to no finger and lets the hand wait there', () => {
     const line = [{ string: 6, fret: 3 }, { string: 5, fret: 0 }, { string: 5, fret: 3 }]; // prettier-ignore
     const steps = fingerNotes(guitar(), line, { school: 'finger-per-fret' });
-    expect(steps[1].finger).toBe(0);
-    expect(steps[1].handFret).toBe(steps[0].handFret);
+    expect(steps[1]!.finger).toBe(0);
+    expect(steps[1]!.handFret).toBe(steps[0]!.handFret);
     expect(fingerNotes(guitar(), [{ string: 1, fret: 0 }], { school: 'stretch' })[0]).toMatchObject({ finger: 0, move: 'start' });
     const late = fingerNotes(guitar(), [{ string: 1, fret: 0 }, { string: 1, fret: 9 }], { school: 'stretch' }); // prettier-ignore
-    expect(late.map((s) => s.handFret)).toEqual([late[1].handFret, late[1].handFret]);
-    expect(late[1].move).toBe('stay');
+    expect(late.map((s) => s.handFret)).toEqual([late[1]!.handFret, late[1]!.handFret]);
+    expect(late[1]!.move).toBe('stay');
   });
 
   it('plays the diagonal with index and ring and slides only (common practice, no published source)', () => {
     const [shape] = layOut(guitar(24), { tonic: 'Eb', scale: 'minor pentatonic' }, { kind: 'diagonal', root: { string: 6, fret: 11 } });
-    expect(new Set(shape.notes.map((n) => n.finger))).toEqual(new Set([1, 3]));
-    const moves = fingerNotes(guitar(24), shape.notes, { school: 'first-and-third' }).filter((s) => s.handFret !== shape.handFret || s.move !== 'stay').map((s) => s.move); // prettier-ignore
+    expect(new Set(shape!.notes.map((n) => n.finger))).toEqual(new Set([1, 3]));
+    const moves = fingerNotes(guitar(24), shape!.notes, { school: 'first-and-third' }).filter((s) => s.handFret !== shape!.handFret || s.move !== 'stay').map((s) => s.move); // prettier-ignore
     expect(moves).toContain('slide');
-    expect(shape.roots[0]).toEqual({ string: 6, fret: 11 });
-    expect(shape.cells[0].fingers).toEqual([1, 3]);
+    expect(shape!.roots[0]).toEqual({ string: 6, fret: 11 });
+    expect(shape!.cells[0]!.fingers).toEqual([1, 3]);
   });
 
   it('names each move by the first that applies', () => {
@@ -166,7 +167,7 @@ describe('joined notes', () => {
     fc.assert(
       fc.property(line, anySchool, ([places, slurs], school) => {
         // A join to an open string or from one asks nothing of the fingers.
-        const joins = slurs.map((s, k) => (k > 0 && places[k].string === places[k - 1].string ? s : null));
+        const joins = slurs.map((s, k) => (k > 0 && places[k]!.string === places[k - 1]!.string ? s : null));
         const least = leastCost(naiveHand(guitar(), school, 'medium', undefined, { joins }), places);
         expect(effort(fingerNotes(guitar(), places, { school, joins }))).toBeCloseTo(least, 6);
       }),
@@ -182,7 +183,7 @@ describe('joined notes', () => {
   it.each(SCHOOLS)('a slide keeps its finger: %s', (school) => {
     const places = [5, 7].map((fret) => ({ string: 3, fret }));
     const [a, b] = fingerNotes(guitar(), places, { school, joins: [null, 'slide'] });
-    expect([b.finger, b.move]).toEqual([a.finger, 'slide']);
+    expect([b!.finger, b!.move]).toEqual([a!.finger, 'slide']);
   });
   it('a hammer-on between a half step goes to the next finger by index and ring too', () => {
     const places = [3, 4, 5].map((fret) => ({ string: 5, fret }));
@@ -201,10 +202,10 @@ describe('settled fingers', () => {
     fc.assert(
       fc.property(lines(5, 2), anySchool, fc.nat(), fc.nat(), (places, school, at, which) => {
         const index = at % places.length;
-        const can = fingersFor(guitar(), places[index], { school });
-        const finger = can[which % can.length];
+        const can = fingersFor(guitar(), places[index]!, { school });
+        const finger = can[which % can.length]!;
         const steps = fingerNotes(guitar(), places, { school, pins: [{ index, finger }] });
-        expect(steps[index].finger).toBe(finger);
+        expect(steps[index]!.finger).toBe(finger);
         const least = leastCost(naiveHand(guitar(), school, 'medium'), places, (h, k) => k !== index || h.finger === finger);
         expect(effort(steps)).toBeCloseTo(least, 6);
       }),

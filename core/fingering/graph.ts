@@ -55,22 +55,22 @@ export function prepare(task: Task): Prepared {
 
 /** Whether a line may end here. */
 const ends = ({ task, layers }: Machine, k: number, n: number): boolean =>
-  task.endsAt ? task.endsAt(layers[k].states[n], k) : k === layers.length - 1;
+  task.endsAt ? task.endsAt(layers[k]!.states[n]!, k) : k === layers.length - 1;
 /** Whether a line may begin here. On an open string no hand has been put down yet. */
 function begins({ task, layers }: Machine, n: number): boolean {
-  const s = layers[0].states[n];
-  return (s.finger > 0 || s.hand === FREE) && task.startsAt?.(s) !== false;
+  const s = layers[0]!.states[n];
+  return (s!.finger > 0 || s!.hand === FREE) && task.startsAt?.(s!) !== false;
 }
 
 /** From every state of a note: never more than any way on from there costs. */
 function restAt(machine: Machine, rest: Float64Array[], k: number): Float64Array {
-  const here = new Float64Array(machine.layers[k].states.length).fill(Infinity);
+  const here = new Float64Array(machine.layers[k]!.states.length).fill(Infinity);
   const last = k === machine.layers.length - 1;
   if (last || machine.task.endsAt) for (let a = 0; a < here.length; a++) if (ends(machine, k, a)) here[a] = 0;
   if (last) return here;
   const [after, owns] = [rest[k + 1], machine.owns(k + 1)];
   const worth = new Float64Array(owns.length);
-  for (let b = 0; b < worth.length; b++) worth[b] = after[b] + owns[b];
+  for (let b = 0; b < worth.length; b++) worth[b] = after![b]! + owns[b]!;
   machine.leastOnward(k, worth, here);
   return here;
 }
@@ -89,7 +89,7 @@ class Foremost {
 
   /** What a whole way must cost less than, to be among them. */
   get bar(): number {
-    return this.nodes.length === this.most ? this.wholes[this.most - 1] : Infinity;
+    return this.nodes.length === this.most ? this.wholes[this.most - 1]! : Infinity;
   }
 
   /** Takes in a node with its cost so far and what a whole way through it costs at least, if it is among the best. */
@@ -97,9 +97,9 @@ class Foremost {
     const { nodes, costs, wholes, most } = this;
     if (whole >= this.bar) return;
     const known = nodes.indexOf(node);
-    if (known >= 0 && wholes[known] <= whole) return;
+    if (known >= 0 && wholes[known]! <= whole) return;
     let at = known < 0 ? nodes.length : known;
-    for (; at > 0 && wholes[at - 1] > whole; at--) this.move(at - 1, at);
+    for (; at > 0 && wholes[at - 1]! > whole; at--) this.move(at - 1, at);
     [nodes[at], costs[at], wholes[at]] = [node, cost, whole];
     if (nodes.length <= most) return;
     nodes.pop();
@@ -108,9 +108,9 @@ class Foremost {
   }
 
   private move(from: number, to: number): void {
-    this.nodes[to] = this.nodes[from];
-    this.costs[to] = this.costs[from];
-    this.wholes[to] = this.wholes[from];
+    this.nodes[to] = this.nodes[from]!;
+    this.costs[to] = this.costs[from]!;
+    this.wholes[to] = this.wholes[from]!;
   }
 }
 
@@ -121,18 +121,18 @@ function oneWay(machine: Machine, rest: Float64Array[]): number {
   const most = layers.length > LONG ? FOLLOWED.long : FOLLOWED.short;
   let best = Infinity;
   let here = new Foremost(most);
-  for (let n = 0; n < layers[0].states.length; n++) {
+  for (let n = 0; n < layers[0]!.states.length; n++) {
     if (!begins(machine, n)) continue;
     const cost = machine.begins(n);
-    here.enter(machine.first(n), cost, cost + rest[0][n]);
+    here.enter(machine.first(n), cost, cost + rest[0]![n]!);
   }
   for (let k = 0; k < layers.length; k++) {
     const last = k + 1 === layers.length;
     if (last || task.endsAt)
       here.nodes.forEach((node, j) => {
-        if (ends(machine, k, (node / machine.sizes[k]) | 0)) best = Math.min(best, here.costs[j]);
+        if (ends(machine, k, (node / machine.sizes[k]!) | 0)) best = Math.min(best, here.costs[j]!);
       });
-    if (!last) here = onward(machine, rest[k + 1], k, here, most);
+    if (!last) here = onward(machine, rest[k + 1]!, k, here, most);
   }
   return best;
 }
@@ -141,12 +141,12 @@ function onward(machine: Machine, rest: Float64Array, k: number, here: Foremost,
   const owns = machine.owns(k + 1);
   const next = new Foremost(most);
   for (let j = 0; j < here.nodes.length; j++) {
-    const a = (here.nodes[j] / machine.sizes[k]) | 0;
+    const a = (here.nodes[j]! / machine.sizes[k]!) | 0;
     for (let b = 0; b < owns.length; b++) {
       // What is remembered never makes a step cheaper than the least that it may cost.
-      if (!(here.costs[j] + machine.least(k, a, b) + owns[b] + rest[b] < next.bar)) continue;
-      const cost = here.costs[j] + machine.step(k, here.nodes[j], b) + owns[b];
-      if (cost < Infinity) next.enter(machine.to, cost, cost + rest[b]);
+      if (!(here.costs[j]! + machine.least(k, a, b) + owns[b]! + rest[b]! < next.bar)) continue;
+      const cost = here.costs[j]! + machine.step(k, here.nodes[j]!, b) + owns[b]!;
+      if (cost < Infinity) next.enter(machine.to, cost, cost + rest[b]!);
     }
   }
   return next;
@@ -164,9 +164,9 @@ export function* reachedIn({ machine, rest }: Prepared, bound: number): Generato
   const count = machine.layers.length;
   if (!count) return [];
   const most = within(bound);
-  const reached: Reached[] = [begun(machine, most, rest[0])];
+  const reached: Reached[] = [begun(machine, most, rest[0]!)];
   for (let k = 0; k + 1 < count; k++) {
-    reached.push(nextLayer(machine, most, rest[k + 1], k, reached[k]));
+    reached.push(nextLayer(machine, most, rest[k + 1]!, k, reached[k]!));
     if (k % REPORT === REPORT - 1) yield k / count;
   }
   return reached;
@@ -183,7 +183,7 @@ export function* graphOf(ready: Prepared, bound: number): Generator<number, Grap
   let ahead: Ahead | null = null;
   const count = reached.length;
   for (let k = count - 1; k >= 0; k--) {
-    ahead = kept(graph, k, reached[k], ahead);
+    ahead = kept(graph, k, reached[k]!, ahead);
     reached.pop();
     if (k % REPORT === 0) yield 1 - k / (2 * count);
   }
@@ -195,9 +195,9 @@ export type Reached = Pick<GraphLayer, 'nodes' | 'costs' | 'back'>;
 
 function begun(machine: Machine, bound: number, rest: Float64Array): Reached {
   const layer: Reached = { nodes: [], costs: [], back: [] };
-  machine.layers[0].states.forEach((_, n) => {
+  machine.layers[0]!.states.forEach((_, n) => {
     const cost = machine.begins(n);
-    if (begins(machine, n) && cost + rest[n] <= bound) enter(layer, machine.first(n), cost, -1);
+    if (begins(machine, n) && cost + rest[n]! <= bound) enter(layer, machine.first(n), cost, -1);
   });
   return layer;
 }
@@ -212,18 +212,18 @@ function nextLayer(machine: Machine, bound: number, rest: Float64Array, k: numbe
   const next: Reached = { nodes: [], costs: [], back: [] };
   const seen = new Map<number, number>();
   const owns = machine.owns(k + 1);
-  const size = machine.sizes[k];
+  const size = machine.sizes[k]!;
   here.nodes.forEach((node, j) => {
     const a = (node / size) | 0;
-    const so = here.costs[j];
+    const so = here.costs[j]!;
     for (let b = 0; b < owns.length; b++) {
-      const worth = owns[b] + rest[b];
+      const worth = owns[b]! + rest[b]!;
       if (!(so + machine.least(k, a, b) + worth <= bound)) continue;
-      const cost = so + machine.step(k, node, b) + owns[b];
-      if (!(cost + rest[b] <= bound)) continue;
+      const cost = so + machine.step(k, node, b) + owns[b]!;
+      if (!(cost + rest[b]! <= bound)) continue;
       const at = seen.get(machine.to);
       if (at === undefined) seen.set(machine.to, enter(next, machine.to, cost, j));
-      else if (cost < next.costs[at] - TIE) [next.costs[at], next.back[at]] = [cost, j];
+      else if (cost < next.costs[at]! - TIE) [next.costs[at], next.back[at]] = [cost, j];
     }
   });
   return next;
@@ -244,30 +244,30 @@ function kept(graph: Graph, k: number, here: Reached, ahead: Ahead | null): Ahea
   const rest: number[] = [];
   const stands: number[] = [];
   const owns = ahead ? machine.owns(k + 1) : [];
-  const size = machine.sizes[k];
+  const size = machine.sizes[k]!;
   here.nodes.forEach((node, j) => {
     const [to, by]: [number[], number[]] = [[], []];
     let least = ends(machine, k, (node / size) | 0) ? 0 : Infinity;
     for (let b = 0; ahead && b < owns.length; b++) {
-      const cost = machine.step(k, node, b) + owns[b];
+      const cost = machine.step(k, node, b) + owns[b]!;
       const at = cost < Infinity ? ahead.at.get(machine.to) : undefined;
-      if (at === undefined || !(here.costs[j] + cost + ahead.rest[at] <= bound)) continue;
+      if (at === undefined || !(here.costs[j]! + cost + ahead.rest[at]! <= bound)) continue;
       to.push(at);
       by.push(cost);
-      least = Math.min(least, cost + ahead.rest[at]);
+      least = Math.min(least, cost + ahead.rest[at]!);
     }
-    if (!(here.costs[j] + least <= bound)) return;
+    if (!(here.costs[j]! + least <= bound)) return;
     stands[j] = layer.nodes.length;
-    enter(layer, node, here.costs[j], here.back[j]);
+    enter(layer, node, here.costs[j]!, here.back[j]!);
     layer.to.push(to);
     layer.by.push(by);
     rest.push(least);
   });
-  if (layers[k + 1]) layers[k + 1].back = layers[k + 1].back.map((j) => stands[j]);
+  if (layers[k + 1]) layers[k + 1]!.back = layers[k + 1]!.back.map((j) => stands[j]!);
   layers[k] = layer;
   return { at: new Map(layer.nodes.map((node, j) => [node, j])), rest };
 }
 
 /** Nodes of a layer that a line may end with. */
 export const endsIn = (machine: Machine, layers: readonly Reached[], k: number): number[] =>
-  layers[k].nodes.flatMap((node, j) => (ends(machine, k, (node / machine.sizes[k]) | 0) ? [j] : []));
+  layers[k]!.nodes.flatMap((node, j) => (ends(machine, k, (node / machine.sizes[k]!) | 0) ? [j] : []));

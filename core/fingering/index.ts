@@ -48,7 +48,7 @@ function checkReaches(reaches: readonly HandReach[]): void {
     fail('BAD_OPTION', 'hand.reaches', `hand.reaches: give 1 to ${MOST_REACHES} frets at which the hand was measured.`);
   reaches.forEach((r, k) => {
     const at = `hand.reaches[${k}]`;
-    checkWhole('BAD_OPTION', `${at}.fret`, r.fret, k ? reaches[k - 1].fret + 1 : 1, 24);
+    checkWhole('BAD_OPTION', `${at}.fret`, r.fret, k ? reaches[k - 1]!.fret + 1 : 1, 24);
     checkNumber('BAD_OPTION', `${at}.most`, r.most, REACH.least, REACH.most);
     checkNumber('BAD_OPTION', `${at}.comfortable`, r.comfortable, REACH.least, r.most);
   });
@@ -72,7 +72,7 @@ const fingersAt = (m: HandModel, p: Place): number[] =>
 function pinsOf(m: HandModel, places: readonly Place[], pins: readonly Pin[] = []): number[] {
   const byNote: number[] = [];
   pins.forEach(({ index, finger }, k) => {
-    const p = places[index] as Place | undefined;
+    const p = places[index];
     if (!p) fail('BAD_OPTION', `pins[${k}].index`, `pins[${k}].index: ${index} is not a note of the line (0 to ${places.length - 1}).`);
     const can = fingersAt(m, p as Place);
     if (!can.includes(finger))
@@ -112,8 +112,8 @@ const OTHERS = 16;
 export function fingerNotes(i: Instrument, places: Place[], o: FingerOptions & { readonly alternatives?: boolean }): FingeredStep[] {
   if (!places.length) return [];
   const ways = waysToFinger(i, places, o, o.alternatives ? OTHERS : 1);
-  if (!o.alternatives) return ways[0];
-  return ways.find((w) => movesAt(w) !== movesAt(ways[0])) ?? ways[1] ?? ways[0];
+  if (!o.alternatives) return ways[0]!;
+  return ways.find((w) => movesAt(w) !== movesAt(ways[0]!)) ?? ways[1] ?? ways[0]!;
 }
 
 /** The best ways to finger a line, cheapest first, each with another succession of hand places; at most `count`. Throws as fingerNotes. */
@@ -142,15 +142,15 @@ export function whyFinger(i: Instrument, places: Place[], index: number, o: Fing
   const { m, paths } = fingered(i, places, o, 1);
   if (!places[index]) fail('BAD_OPTION', 'index', `index: ${index} is not a note of the line (0 to ${places.length - 1}).`);
   const [path] = paths;
-  const step = stepsOf(m, path)[index];
+  const step = stepsOf(m, path!)[index]!;
   const rest = (o.pins ?? []).filter((p) => p.index !== index);
-  const others = fingersAt(m, places[index]).filter((f) => f !== step.finger);
+  const others = fingersAt(m, places[index]!).filter((f) => f !== step.finger);
   return {
     step,
-    parts: partsOf(path, index),
+    parts: partsOf(path!, index),
     others: others.map((finger) => {
       const [other] = fingered(i, places, { ...o, pins: [...rest, { index, finger }] }, 1).paths;
-      return { finger, moreMm: other.cost - path.cost };
+      return { finger, moreMm: other!.cost - path!.cost };
     }),
   };
 }

@@ -16,16 +16,16 @@ export function layerMaker(m: HandModel, line: Line): (k: number) => Layer {
   return (k) => {
     const options = line.options[k];
     const pin = line.pins?.[k] ?? 0;
-    if (options.length === 1 && !pin && !options[0].tag) return placeLayer(m, options);
-    const byPin = known.get(options) ?? [];
-    known.set(options, byPin);
-    return (byPin[pin] ??= buildLayer(m, options, pin));
+    if (options!.length === 1 && !pin && !options![0]!.tag) return placeLayer(m, options!);
+    const byPin = known.get(options!) ?? [];
+    known.set(options!, byPin);
+    return (byPin[pin] ??= buildLayer(m, options!, pin));
   };
 }
 
 /** One place, any finger: the same in every line. */
 function placeLayer(m: HandModel, options: readonly Option[]): Layer {
-  const key = placeIndex(options[0]);
+  const key = placeIndex(options[0]!);
   const kept = m.layers.get(key);
   if (kept) return kept;
   const layer = buildLayer(m, options, 0);

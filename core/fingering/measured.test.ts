@@ -37,7 +37,7 @@ describe('a measured hand', () => {
     const reaches = [{ fret: 1, comfortable: 3, most: 3 }, { fret: 12, comfortable: 6, most: 6 }]; // prettier-ignore
     const span = handModel(guitar(), 'stretch', { size: 'medium', reaches }).spanMm;
     const [low, high] = [mm(1) - mm(4), mm(12) - mm(18)];
-    expect([span[0], span[1], span[12], span[20]].map((x) => x.toFixed(6))).toEqual([low, low, high, high].map((x) => x.toFixed(6)));
+    expect([span[0], span[1], span[12], span[20]].map((x) => x!.toFixed(6))).toEqual([low, low, high, high].map((x) => x.toFixed(6)));
     expect(span[6]).toBeCloseTo(low + ((high - low) * 5) / 11, 6);
   });
   it.each<[Hand['reaches'], string]>([

@@ -79,12 +79,12 @@ export function usualModel(i: Instrument, school: FingeringSchool, hand?: Hand):
 
 /** A measured reach at a fret in mm: as measured at the nearest fret below and above, in proportion between; beyond the outermost as there. */
 function measuredMm(i: Instrument, reaches: readonly HandReach[], fret: number, what: 'comfortable' | 'most'): number {
-  const length = lengthMm(i, stringsUpward(i)[0]);
+  const length = lengthMm(i, stringsUpward(i)[0]!);
   const mm = (r: HandReach): number => fretFromNutMm(length, r.fret + r[what]) - fretFromNutMm(length, r.fret);
   const above = reaches.find((r) => r.fret >= fret) ?? reaches[reaches.length - 1];
   const below = reaches.findLast((r) => r.fret <= fret) ?? reaches[0];
-  if (above.fret <= below.fret) return mm(below);
-  return mm(below) + ((mm(above) - mm(below)) * (fret - below.fret)) / (above.fret - below.fret);
+  if (above!.fret <= below!.fret) return mm(below!);
+  return mm(below!) + ((mm(above!) - mm(below!)) * (fret - below!.fret)) / (above!.fret - below!.fret);
 }
 
 /** Every hold of a fretted note, lowest hand fret first, then lowest finger. Never empty: the first finger always serves. */
@@ -93,31 +93,31 @@ export const holdsOf = (m: HandModel, string: number, fret: number): HeldPlace[]
 
 function findHolds(m: HandModel, string: number, fret: number): HeldPlace[] {
   const holds: HeldPlace[] = [];
-  const mm = m.mm[string];
+  const mm = m.mm[string]!;
   const add = (finger: number, hand: number, reachMm: number, perMm: number): void => {
-    const wide = Math.max(mm[fret], mm[hand + m.costs.fingers - 1]) - Math.min(mm[fret], mm[hand]);
+    const wide = Math.max(mm[fret]!, mm[hand + m.costs.fingers - 1]!) - Math.min(mm[fret]!, mm[hand]!);
     const share = finger === m.costs.forwardFinger && finger === 3 ? RING_SHARE : 1;
-    const strained = reachMm > 0 && wide > share * m.comfortMm[hand] ? STRAIN : 1;
-    holds.push({ string, fret, finger, hand, reachMm, cost: m.costs.finger[finger] + strained * perMm * reachMm });
+    const strained = reachMm > 0 && wide > share * m.comfortMm[hand]! ? STRAIN : 1;
+    holds.push({ string, fret, finger, hand, reachMm, cost: m.costs.finger[finger]! + strained * perMm * reachMm });
   };
   for (let finger = m.costs.fingers; finger >= 1; finger--) {
     const rest = fret - finger + 1;
     if (finger === m.costs.forwardFinger && canReachForward(m, string, fret, fret - finger))
-      add(finger, fret - finger, m.mm[string][fret] - m.mm[string][fret - 1], m.costs.forward);
+      add(finger, fret - finger, m.mm[string]![fret]! - m.mm[string]![fret - 1]!, m.costs.forward);
     if (rest > m.nut) add(finger, rest, 0, 0);
     if (finger <= 2 && canReachBack(m, string, fret, finger, rest + 1))
-      add(finger, rest + 1, m.mm[string][fret + 1] - m.mm[string][fret], m.costs.back);
+      add(finger, rest + 1, m.mm[string]![fret + 1]! - m.mm[string]![fret]!, m.costs.back);
   }
   return holds.sort((a, b) => a.hand - b.hand || a.finger - b.finger);
 }
 
 const canReachForward = (m: HandModel, string: number, fret: number, hand: number): boolean =>
-  hand > m.nut && m.mm[string][fret] - m.mm[string][hand] <= m.forwardSpanMm[hand];
+  hand > m.nut && m.mm[string]![fret]! - m.mm[string]![hand]! <= m.forwardSpanMm[hand]!;
 
 function canReachBack(m: HandModel, string: number, fret: number, finger: number, hand: number): boolean {
   if (hand <= m.nut || hand > m.last) return false;
   const low = finger === 1 ? fret : hand;
-  return m.mm[string][hand + m.costs.fingers - 1] - m.mm[string][low] <= m.spanMm[hand];
+  return m.mm[string]![hand + m.costs.fingers - 1]! - m.mm[string]![low]! <= m.spanMm[hand]!;
 }
 
 /** How a hold leaves the four resting frets: the index finger a fret back, the outer one a fret forward, or neither. */
@@ -132,13 +132,13 @@ export const reachSide = (m: HandModel, h: HeldPlace): ReachSide =>
  */
 export const tooWideBothWays = (m: HandModel, hand: number): boolean => {
   const outer = hand + m.costs.forwardFinger;
-  return hand > m.nut + 1 && outer <= m.last && m.longest[outer] - m.longest[hand - 1] > m.forwardSpanMm[hand];
+  return hand > m.nut + 1 && outer <= m.last && m.longest[outer]! - m.longest[hand - 1]! > m.forwardSpanMm[hand]!;
 };
 
 /** Tells what a hold costs by itself: the finger used, and its reach. */
 export function ownParts(m: HandModel, h: HeldPlace, tell: CostTally): void {
-  if (m.costs.finger[h.finger]) tell('finger', m.costs.finger[h.finger]);
-  if (h.reachMm > 0) tell('reach', h.cost - m.costs.finger[h.finger]);
+  if (m.costs.finger[h.finger]) tell('finger', m.costs.finger[h.finger]!);
+  if (h.reachMm > 0) tell('reach', h.cost - m.costs.finger[h.finger]!);
 }
 
 /** Tells what passing from one hold to the next costs, what the next one costs by itself not included; false where no hand can. */
@@ -179,19 +179,19 @@ function avoidedPart(m: HandModel, a: HeldPlace, b: HeldPlace, tell: CostTally):
 
 /** What a line that begins with this hold pays for a finger that the school leaves out. */
 export const beginCost = (m: HandModel, h: HeldPlace): number =>
-  m.costs.avoid[h.finger] && (h.hand === m.nut + 1 ? AVOIDED_IN_OPEN : m.costs.avoid[h.finger]) / 2;
+  m.costs.avoid[h.finger]! && (h.hand === m.nut + 1 ? AVOIDED_IN_OPEN : m.costs.avoid[h.finger]!) / 2;
 
 /** Moving the hand along the neck. */
 function moveParts(m: HandModel, a: HeldPlace, b: HeldPlace, tell: CostTally): void {
   const c = m.costs;
-  const far = Math.abs(m.mm[0][b.hand] - m.mm[0][a.hand]);
+  const far = Math.abs(m.mm[0]![b.hand]! - m.mm[0]![a.hand]!);
   tell('shift', c.shift);
   tell('travel', c.perMm * far);
-  const rise = m.open[b.string] + b.fret - m.open[a.string] - a.fret;
+  const rise = m.open[b.string]! + b.fret - m.open[a.string]! - a.fret;
   const backward = Math.sign(rise) * (a.hand - b.hand) - FREE_BACKWARD;
   if (backward > 0) tell('against', c.backward * backward);
   const inside = a.string === b.string && a.finger > 0 && a.fret !== b.fret;
-  if (inside && a.finger === b.finger) return tell('slide', c.slide[b.finger], true);
+  if (inside && a.finger === b.finger) return tell('slide', c.slide[b.finger]!, true);
   const share = a.finger === 0 ? c.afterOpen : 1;
   tell('shift', share * (c.leave + (inside ? c.inside : 0)), true);
   const outer = Math.min(c.fingers, c.forwardFinger);
@@ -205,7 +205,7 @@ function heldParts(m: HandModel, a: HeldPlace, b: HeldPlace, tell: CostTally): b
   if (a.string === b.string) return b.fret > a.fret ? b.finger > a.finger : b.finger < a.finger;
   if (a.finger !== b.finger) return true;
   if (a.fret !== b.fret) tell('hop', m.costs.hop);
-  else tell('roll', Math.abs(a.string - b.string) === 1 ? m.costs.roll[a.finger] : NO_HAND);
+  else tell('roll', Math.abs(a.string - b.string) === 1 ? m.costs.roll[a.finger]! : NO_HAND);
   return true;
 }
 
@@ -215,7 +215,7 @@ export function joinParts(m: HandModel, a: HeldPlace, b: HeldPlace, join: Join |
   const slurred = join === 'hammer' || join === 'pull';
   if (slurred && a.hand !== b.hand) tell('change', m.costs.slur);
   if (join === 'slide' && a.finger === b.finger && a.hand !== b.hand && a.string === b.string && a.fret !== b.fret)
-    tell('slide', -m.costs.slide[b.finger], true);
+    tell('slide', -m.costs.slide[b.finger]!, true);
   if ((slurred && a.finger === b.finger) || (join === 'slide' && a.finger !== b.finger)) tell('change', NO_HAND);
 }
 

@@ -71,7 +71,7 @@ export function* bestPaths(task: Task, count: number, differs?: (a: Path, b: Pat
     const { paths, all } = differing(graph, count, differs);
     found = all ? paths : [...bySuccession(graph, count)].map((nodes) => pathOf(graph, nodes));
     // Ways put together from passes of cheaper ones may cost more than the bound: others may then be cheaper.
-    if (found.length >= count && found[count - 1].cost <= graph.bound) break;
+    if (found.length >= count && found[count - 1]!.cost <= graph.bound) break;
   }
   return found;
 }
@@ -121,8 +121,8 @@ function* inOrder(graph: Graph, most: number): Generator<Path> {
 /** The nodes of a layer in groups of one place and hand fret. */
 function labelled({ machine, layers }: Graph, k: number): number[][] {
   const groups = new Map<number, number[]>();
-  layers[k].nodes.forEach((node, j) => {
-    const label = machine.layers[k].labelOf[(node / machine.sizes[k]) | 0];
+  layers[k]!.nodes.forEach((node, j) => {
+    const label = machine.layers[k]!.labelOf[(node / machine.sizes[k]!) | 0]!;
     const known = groups.get(label);
     if (known) known.push(j);
     else groups.set(label, [j]);
@@ -136,9 +136,9 @@ function shortList(): { readonly add: (p: Partial, room: number) => void; readon
   return {
     take: () => list.shift(),
     add: (p, room) => {
-      if (p.cost === Infinity || (list.length >= room && !(room > 0 && p.cost < list[room - 1].cost - TIE))) return;
+      if (p.cost === Infinity || (list.length >= room && !(room > 0 && p.cost < list[room - 1]!.cost - TIE))) return;
       let at = list.length;
-      while (at > 0 && list[at - 1].cost > p.cost + TIE) at--;
+      while (at > 0 && list[at - 1]!.cost > p.cost + TIE) at--;
       list.splice(at, 0, p);
       list.length = Math.min(list.length, room);
     },
@@ -149,17 +149,17 @@ function shortList(): { readonly add: (p: Partial, room: number) => void; readon
 function* endings(graph: Graph, labels: number[][][]): Generator<Partial> {
   for (let k = graph.machine.task.endsAt ? 0 : graph.layers.length - 1; k < graph.layers.length; k++) {
     const may = new Set(endsIn(graph.machine, graph.layers, k));
-    for (const all of may.size ? labels[k] : []) {
+    for (const all of may.size ? labels[k]! : []) {
       const label = all.filter((j) => may.has(j));
       const rest = label.map(() => 0);
-      if (label.length) yield { cost: least(label, graph.layers[k].costs, rest), k, label, rest, after: null };
+      if (label.length) yield { cost: least(label, graph.layers[k]!.costs, rest), k, label, rest, after: null };
     }
   }
 }
 
 function least(label: number[], costs: number[], rest: number[]): number {
   let best = Infinity;
-  for (let j = 0; j < label.length; j++) best = Math.min(best, costs[label[j]] + rest[j]);
+  for (let j = 0; j < label.length; j++) best = Math.min(best, costs[label[j]!]! + rest[j]!);
   return best;
 }
 
@@ -168,28 +168,30 @@ function wayBack(machine: Machine, layers: readonly Reached[]): Path | null {
   if (!layers.length) return { states: [], added: [], cost: 0, nodes: [], machine };
   let [end, at, cost] = [-1, 0, Infinity];
   for (let k = machine.task.endsAt ? 0 : layers.length - 1; k < layers.length; k++)
-    for (const j of endsIn(machine, layers, k)) if (layers[k].costs[j] < cost - TIE) [end, at, cost] = [k, j, layers[k].costs[j]];
+    for (const j of endsIn(machine, layers, k)) if (layers[k]!.costs[j]! < cost - TIE) [end, at, cost] = [k, j, layers[k]!.costs[j]!];
   if (end < 0) return null;
   const nodes: number[] = [];
   for (let k = end; k >= 0; k--) {
-    nodes[k] = layers[k].nodes[at];
-    if (k === 0) cost = layers[0].costs[at];
-    at = layers[k].back[at];
+    nodes[k] = layers[k]!.nodes[at]!;
+    if (k === 0) cost = layers[0]!.costs[at]!;
+    at = layers[k]!.back[at]!;
   }
-  const added = nodes.map((node, k) => (k ? stepCost(machine, k, nodes[k - 1], node) : cost));
+  const added = nodes.map((node, k) => (k ? stepCost(machine, k, nodes[k - 1]!, node) : cost));
   return { states: nodes.map((n, k) => machine.stateOf(k, n)), added, cost: added.reduce((a, b) => a + b, 0), nodes, machine };
 }
 
 /** What a node adds after another. */
 function stepCost(machine: Machine, k: number, before: number, node: number): number {
-  const b = (node / machine.sizes[k]) | 0;
-  return machine.step(k - 1, before, b) + machine.owns(k)[b];
+  const b = (node / machine.sizes[k]!) | 0;
+  return machine.step(k - 1, before, b) + machine.owns(k)[b]!;
 }
 
 /** A way, from its nodes in the graph. */
 function pathOf({ machine, layers }: Graph, way: readonly number[]): Path {
-  const nodes = way.map((j, k) => layers[k].nodes[j]);
-  const added = way.map((j, k) => (k ? layers[k - 1].by[way[k - 1]][layers[k - 1].to[way[k - 1]].indexOf(j)] : layers[0].costs[j]));
+  const nodes = way.map((j, k) => layers[k]!.nodes[j]!);
+  const added = way.map((j, k) =>
+    k ? layers[k - 1]!.by[way[k - 1]!]![layers[k - 1]!.to[way[k - 1]!]!.indexOf(j)]! : layers[0]!.costs[j]!,
+  );
   return { states: nodes.map((n, k) => machine.stateOf(k, n)), added, cost: added.reduce((a, b) => a + b, 0), nodes, machine };
 }
 
@@ -198,9 +200,9 @@ function dive(graph: Graph, labels: number[][][], from: Partial, passBy: (p: Par
   let here = from;
   while (here.k > 0) {
     let best: Partial | null = null;
-    const rest = new Float64Array(graph.layers[here.k].nodes.length).fill(Infinity);
-    here.label.forEach((j, n) => (rest[j] = here.rest[n]));
-    for (const label of labels[here.k - 1]) {
+    const rest = new Float64Array(graph.layers[here.k]!.nodes.length).fill(Infinity);
+    here.label.forEach((j, n) => (rest[j] = here.rest[n]!));
+    for (const label of labels[here.k - 1]!) {
       const there = stepBack(graph, here, rest, label);
       if (!best || there.cost < best.cost - TIE) {
         if (best) passBy(best);
@@ -214,10 +216,10 @@ function dive(graph: Graph, labels: number[][][], from: Partial, passBy: (p: Par
 
 function stepBack({ layers }: Graph, here: Partial, after: Float64Array, label: number[]): Partial {
   const k = here.k - 1;
-  const { to, by, costs } = layers[k];
+  const { to, by, costs } = layers[k]!;
   const rest = label.map((j) => {
     let best = Infinity;
-    for (let e = 0; e < to[j].length; e++) best = Math.min(best, by[j][e] + after[to[j][e]]);
+    for (let e = 0; e < to[j]!.length; e++) best = Math.min(best, by[j]![e]! + after[to[j]![e]!]!);
     return best;
   });
   return { cost: least(label, costs, rest), k, label, rest, after: here };
@@ -228,21 +230,21 @@ function readForward(graph: Graph, first: Partial): Path {
   const way: number[] = [];
   for (let p: Partial | null = first; p; p = p.after) {
     const { k, label, rest } = p;
-    const last = way[k - 1];
+    const last = way[k - 1]!;
     const into = label.map((j) => {
-      if (k === 0) return graph.layers[0].costs[j];
-      const { to, by } = graph.layers[k - 1];
-      const e = to[last].indexOf(j);
-      return e < 0 ? Infinity : by[last][e];
+      if (k === 0) return graph.layers[0]!.costs[j];
+      const { to, by } = graph.layers[k - 1]!;
+      const e = to[last]!.indexOf(j);
+      return e < 0 ? Infinity : by[last]![e];
     });
-    way.push(label[cheapest(into.map((c, j) => c + rest[j]))]);
+    way.push(label[cheapest(into.map((c, j) => c! + rest[j]!))]!);
   }
   return pathOf(graph, way);
 }
 
 function cheapest(costs: ArrayLike<number>): number {
   let best = 0;
-  for (let j = 1; j < costs.length; j++) if (costs[j] < costs[best] - TIE) best = j;
+  for (let j = 1; j < costs.length; j++) if (costs[j]! < costs[best]! - TIE) best = j;
   return best;
 }
 

@@ -35,7 +35,7 @@ export function* bySuccession(graph: Graph, count: number): Generator<number[]> 
   }
 }
 
-const handOf = ({ machine, layers }: Graph, k: number, j: number): number => machine.stateOf(k, layers[k].nodes[j]).hand;
+const handOf = ({ machine, layers }: Graph, k: number, j: number): number => machine.stateOf(k, layers[k]!.nodes[j]!).hand;
 
 /** Ways of one last stay each. */
 function endStays(graph: Graph): Stays[] {
@@ -64,13 +64,13 @@ function before(graph: Graph, s: Stays): Stays[] {
 
 /** From notes before k whose hand is elsewhere, on into the stay. */
 function leaving(graph: Graph, hand: number, ahead: Map<number, number>, hands: Map<number, Ahead>, k: number): void {
-  const { nodes, to, by, costs } = graph.layers[k - 1];
+  const { nodes, to, by, costs } = graph.layers[k - 1]!;
   for (let j = 0; j < nodes.length; j++) {
     const from = handOf(graph, k - 1, j);
     if (from === hand || from === FREE) continue;
     let best = Infinity;
-    for (let e = 0; e < to[j].length; e++) best = Math.min(best, by[j][e] + (ahead.get(to[j][e]) ?? Infinity));
-    if (costs[j] + best <= graph.bound) keep(aheadOf(hands, from), k - 1, j, best);
+    for (let e = 0; e < to[j]!.length; e++) best = Math.min(best, by[j]![e]! + (ahead.get(to[j]![e]!) ?? Infinity));
+    if (costs[j]! + best <= graph.bound) keep(aheadOf(hands, from), k - 1, j, best);
   }
 }
 
@@ -78,13 +78,13 @@ function leaving(graph: Graph, hand: number, ahead: Map<number, number>, hands: 
 function staying(graph: Graph, hand: number, ahead: Ahead, k: number): void {
   const there = ahead.get(k);
   if (!there) return;
-  const { nodes, to, by, costs } = graph.layers[k - 1];
+  const { nodes, to, by, costs } = graph.layers[k - 1]!;
   for (let j = 0; j < nodes.length; j++) {
     const from = handOf(graph, k - 1, j);
     if (from !== hand && from !== FREE) continue;
     let best = Infinity;
-    for (let e = 0; e < to[j].length; e++) best = Math.min(best, by[j][e] + (there.get(to[j][e]) ?? Infinity));
-    if (costs[j] + best <= graph.bound) keep(ahead, k - 1, j, best);
+    for (let e = 0; e < to[j]!.length; e++) best = Math.min(best, by[j]![e]! + (there.get(to[j]![e]!) ?? Infinity));
+    if (costs[j]! + best <= graph.bound) keep(ahead, k - 1, j, best);
   }
 }
 
@@ -109,14 +109,14 @@ function keep(ahead: Ahead, k: number, j: number, cost: number): void {
 
 function stays(graph: Graph, hand: number, ahead: Ahead, after: Stays | null): Stays {
   let cost = Infinity;
-  for (const [k, nodes] of ahead) for (const [j, rest] of nodes) cost = Math.min(cost, graph.layers[k].costs[j] + rest);
+  for (const [k, nodes] of ahead) for (const [j, rest] of nodes) cost = Math.min(cost, graph.layers[k]!.costs[j]! + rest);
   return { hand, ahead, after, cost, whole: false };
 }
 
 /** The ways that begin with the first of these stays. */
 function wholeOf(graph: Graph, s: Stays): Stays {
   let cost = Infinity;
-  for (const [j, rest] of s.ahead.get(0) ?? []) cost = Math.min(cost, graph.layers[0].costs[j] + rest);
+  for (const [j, rest] of s.ahead.get(0) ?? []) cost = Math.min(cost, graph.layers[0]!.costs[j]! + rest);
   return { ...s, cost, whole: true };
 }
 
@@ -125,12 +125,12 @@ function follow(graph: Graph, s: Stays): number[] {
   let node = -1;
   let least = Infinity;
   for (const [j, rest] of s.ahead.get(0) ?? [])
-    if (graph.layers[0].costs[j] + rest < least - TIE) [node, least] = [j, graph.layers[0].costs[j] + rest];
+    if (graph.layers[0]!.costs[j]! + rest < least - TIE) [node, least] = [j, graph.layers[0]!.costs[j]! + rest];
   const way = [node];
   for (let stay: Stays | null = s, k = 0; ; k++) {
     const rest = stay.ahead.get(k)?.get(node) ?? Infinity;
-    const { to, by } = graph.layers[k];
-    const on = next(stay, to[node], by[node], k + 1, rest);
+    const { to, by } = graph.layers[k]!;
+    const on = next(stay, to[node]!, by[node]!, k + 1, rest);
     if (!on) return way;
     [stay, node] = on;
     way.push(node);
@@ -141,8 +141,8 @@ function follow(graph: Graph, s: Stays): number[] {
 function next(s: Stays, to: number[], by: number[], k: number, rest: number): [Stays, number] | null {
   for (const stay of [s, s.after])
     for (let e = 0; stay && e < to.length; e++) {
-      const ahead = stay.ahead.get(k)?.get(to[e]);
-      if (ahead !== undefined && Math.abs(by[e] + ahead - rest) < 1e-6) return [stay, to[e]];
+      const ahead = stay.ahead.get(k)?.get(to[e]!);
+      if (ahead !== undefined && Math.abs(by[e]! + ahead - rest) < 1e-6) return [stay, to[e]!];
     }
   return null;
 }

@@ -25,7 +25,7 @@ export function paceOf({ ticks, rests, tempo = USUAL_TEMPO }: LineTiming): numbe
   return ticks.map((_, k) => {
     if (k === 0) return 1;
     if ((rests?.[k] ?? 0) >= TICKS) return RESTED_PACE;
-    const seconds = (ticks[k - 1] / TICKS) * (60 / tempo);
+    const seconds = (ticks[k - 1]! / TICKS) * (60 / tempo);
     return Math.min(MOST_PACE, Math.max(LEAST_PACE, USUAL_SECONDS / Math.max(seconds, 1e-3)));
   });
 }
@@ -47,9 +47,9 @@ export function stepsOf(m: HandModel, path: Path): FingeredStep[] {
     string: s.string,
     fret: s.fret,
     finger: s.finger as FingeredStep['finger'],
-    handFret: hands[k],
-    move: k === 0 ? 'start' : moveOf(s, hands[k], path.states[k - 1], hands[k - 1]),
-    costMm: path.added[k],
+    handFret: hands[k]!,
+    move: k === 0 ? 'start' : moveOf(s, hands[k]!, path.states[k - 1]!, hands[k - 1]!),
+    costMm: path.added[k]!,
   }));
 }
 

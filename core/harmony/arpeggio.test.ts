@@ -29,7 +29,7 @@ describe('an arpeggio', () => {
           expect(shape.notes.every((n) => own.has(placeKey(n)) && names.has(n.name))).toBe(true);
           expect(shape.notes).toHaveLength(rung.notes.filter((n) => names.has(n.name)).length);
           expect(shape.roots.map(placeKey).sort()).toEqual(
-            rootPlaces(SIX, { tonic: chordNotes(symbol)[0], scale: 'ionian' })
+            rootPlaces(SIX, { tonic: chordNotes(symbol)[0]!, scale: 'ionian' })
               .map(placeKey)
               .filter((p) => own.has(p))
               .sort(),
@@ -54,13 +54,13 @@ describe('an arpeggio', () => {
     const pairs = arpeggio(SIX, D_DORIAN, '1', BOX, { perString: 2, size: 4 });
     expect(sweepsIn(pairs)).toEqual([]);
     for (const { from, to } of sweepsIn(arpeggio(SIX, D_DORIAN, '1', BOX, { rung: 3 })))
-      for (let k = from + 1; k <= to; k++) expect(Math.abs(arpeggio(SIX, D_DORIAN, '1', BOX, { rung: 3 }).notes[k].string - arpeggio(SIX, D_DORIAN, '1', BOX, { rung: 3 }).notes[k - 1].string)).toBe(1); // prettier-ignore
+      for (let k = from + 1; k <= to; k++) expect(Math.abs(arpeggio(SIX, D_DORIAN, '1', BOX, { rung: 3 }).notes[k]!.string - arpeggio(SIX, D_DORIAN, '1', BOX, { rung: 3 }).notes[k - 1]!.string)).toBe(1); // prettier-ignore
   });
   it('says what it cannot do', () => {
     expect(() => arpeggio(SIX, D_DORIAN, 'b2', BOX)).toThrow('not in this scale');
     expect(() => arpeggio(SIX, D_DORIAN, '1', BOX, { rung: 99 })).toThrow('rungs');
     const [rung] = layOut(SIX, { tonic: 'C', scale: 'major pentatonic' }, BOX);
-    expect(() => arpeggioIn(SIX, 'Db(1)', rung)).toThrow(CoreError);
+    expect(() => arpeggioIn(SIX, 'Db(1)', rung!)).toThrow(CoreError);
   });
   it('the third of a chord nearest to a fret', () => {
     expect(nearestTone(SIX, 'B7', 'b7', 5)).toEqual({ string: 1, fret: 5 });

@@ -51,7 +51,7 @@ export function arpeggioIn(
   if (!places.length) return fail('NO_SHAPE_FITS', 'degree', `${within.label} holds no tone of ${symbol}.`);
   const shapes = layOut(i, chordScale(symbol), { kind: 'places', places }, o);
   const shape = shapes.find((s) => s.lowFret === Math.min(...places.map((p) => p.fret))) ?? shapes[0];
-  return { ...shape, label: `${symbol} in ${within.label}`, number: within.number };
+  return { ...shape!, label: `${symbol} in ${within.label}`, number: within.number };
 }
 
 /**
@@ -61,13 +61,13 @@ export function arpeggioIn(
  */
 export function arpeggio(i: Instrument, ref: ScaleRef, degree: DegreeName, layout: Layout, o: ArpeggioOptions = {}): Shape {
   const rungs = layOut(i, ref, layout, o);
-  const rung = rungs[o.rung ?? 0] as Shape | undefined;
+  const rung = rungs[o.rung ?? 0];
   if (!rung) return fail('BAD_OPTION', 'rung', `rung: this layout has ${rungs.length} rungs, numbered from 0.`);
   const symbol = chordOn(ref, degree, o);
   if (o.perString === undefined) return arpeggioIn(i, symbol, rung, o);
   const shapes = layOut(i, chordScale(symbol), { kind: 'per-string', notes: o.perString }, o);
   const far = (s: Shape): number => Math.abs(s.lowFret - rung.lowFret);
-  const shape = [...shapes].sort((a, b) => far(a) - far(b))[0];
+  const shape = [...shapes].sort((a, b) => far(a) - far(b))[0]!;
   return { ...shape, label: `${symbol}, ${o.perString} a string` };
 }
 
@@ -80,7 +80,7 @@ const SWEPT = 3;
  */
 export function sweepsIn(shape: Shape): { readonly from: number; readonly to: number }[] {
   const sweeps: { readonly from: number; readonly to: number }[] = [];
-  const step = (k: number): number => (shape.notes[k] ? shape.notes[k].string - shape.notes[k - 1].string : 0);
+  const step = (k: number): number => (shape.notes[k] ? shape.notes[k].string - shape.notes[k - 1]!.string : 0);
   let from = 0;
   for (let k = 1; k <= shape.notes.length; k++) {
     const goesOn = Math.abs(step(k)) === 1 && (k === from + 1 || step(k) === step(k - 1));

@@ -70,7 +70,7 @@ function neighbours(ref: ScaleRef, id: string): ModeColour['betray'] {
   const sounds = new Set(scaleNotes(ref).map((n) => chromaOf(n.name)));
   return [BRIGHTNESS[at - 1], BRIGHTNESS[at + 1]]
     .filter((near): near is string => at >= 0 && near !== undefined)
-    .map((near) => ({ symbol: ref.tonic + COLOURS[near].suffix, why: `it is ${title(near)}` }))
+    .map((near) => ({ symbol: ref.tonic + COLOURS[near]!.suffix, why: `it is ${title(near)}` }))
     .filter(({ symbol }) => chordSounds(symbol).some((s) => !sounds.has(s)));
 }
 

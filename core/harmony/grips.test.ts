@@ -63,7 +63,7 @@ describe('every grip of a chord', () => {
 
   it('in rising cost, one entry a set of places, the best few the same as the beginning of all', () => {
     const all = gripsOf(STANDARD, 'G7');
-    expect(all.every((g, k) => k === 0 || g.costMm >= all[k - 1].costMm)).toBe(true);
+    expect(all.every((g, k) => k === 0 || g.costMm >= all[k - 1]!.costMm)).toBe(true);
     expect(new Set(texts(STANDARD, all)).size).toBe(all.length);
     expect(gripsOf(STANDARD, 'G7', { count: 5 })).toEqual(all.slice(0, 5));
   });
@@ -99,8 +99,8 @@ describe('every grip of a chord', () => {
 
   it('a smaller hand holds less, and a capo is a nut', () => {
     const [small, large] = (['small', 'large'] as const).map((size) => gripsOf(STANDARD, 'Cmaj9', { hand: { size } }).length);
-    expect(small).toBeLessThan(large);
-    const capo = gripsOf({ ...STANDARD, capo: 2 }, 'D', { count: 1 })[0];
+    expect(small).toBeLessThan(large!);
+    const capo = gripsOf({ ...STANDARD, capo: 2 }, 'D', { count: 1 })[0]!;
     expect(written(STANDARD, capo.places)).toBe('x54232');
     expect(capo.fingers).toEqual([3, 2, 0, 1, 0]);
   });
@@ -150,17 +150,17 @@ describe('the name of a grip', () => {
     ['x0222x', 'A'], ['xx2323', 'Edim7'], ['x32333', 'C9'], ['x7675x', 'E7'], ['133211', 'F'], ['x22100', 'E/B'], ['5x555x', 'Am7'],
   ])('%s is %s', (text, symbol) => {
     const [first] = nameGrip(STANDARD, parseGrip(text, STANDARD), { home });
-    expect(first.symbol).toBe(symbol);
+    expect(first!.symbol).toBe(symbol);
   }); // prettier-ignore
   it('gives the degree of each string and what is left out, and spells by the key', () => {
     expect(nameGrip(STANDARD, parseGrip('x7675x', STANDARD), { home })[0]).toEqual({ symbol: 'E7', bass: 'E', omitted: ['5'], degrees: ['1', '3', 'b7', '1'] }); // prettier-ignore
-    const sharp = nameGrip(STANDARD, parseGrip('x46664', STANDARD), { home: { tonic: 'F#', scale: 'ionian' } })[0];
-    const flat = nameGrip(STANDARD, parseGrip('x46664', STANDARD), { home: { tonic: 'Ab', scale: 'ionian' } })[0];
+    const sharp = nameGrip(STANDARD, parseGrip('x46664', STANDARD), { home: { tonic: 'F#', scale: 'ionian' } })[0]!;
+    const flat = nameGrip(STANDARD, parseGrip('x46664', STANDARD), { home: { tonic: 'Ab', scale: 'ionian' } })[0]!;
     expect([sharp.symbol, flat.symbol]).toEqual(['C#', 'Db']);
   });
   it('what fits no kind is named by its degrees; a single note too; and every name can be read', () => {
-    expect(nameGrip(STANDARD, parseGrip('xx5454', STANDARD), { home })[0].symbol).toBe('G(1,b2,3,6)');
-    expect(nameGrip(STANDARD, parseGrip('x3xxxx', STANDARD), { home })[0].symbol).toBe('C(1)');
+    expect(nameGrip(STANDARD, parseGrip('xx5454', STANDARD), { home })[0]!.symbol).toBe('G(1,b2,3,6)');
+    expect(nameGrip(STANDARD, parseGrip('x3xxxx', STANDARD), { home })[0]!.symbol).toBe('C(1)');
     expect(() => nameGrip(STANDARD, [])).toThrow('No string sounds');
   });
   it('by brute force: every reading that leaves nothing out but its fifth or root holds exactly those notes', () => {
@@ -197,11 +197,12 @@ describe('moving', () => {
     const layers = symbols.map((s) => gripsOf(i, s, { fromFret: 2 }).filter((g) => g.places.length === 4));
     const legs = (a: Grip, b: Grip): number => gripTravel(i, a.places, b.places);
     const all: number[] = [];
-    for (const a of layers[0]) for (const b of layers[1]) for (const c of layers[2]) all.push(legs(a, b) + legs(b, c));
+    for (const a of layers[0]!) for (const b of layers[1]!) for (const c of layers[2]!) all.push(legs(a, b) + legs(b, c));
     all.sort((x, y) => x - y);
     const ways = leadVoices(i, symbols, { fromFret: 2, strings: [1, 2, 3, 4], count: 5, among: 5000 });
     expect(ways.map((w) => w.travelMm)).toEqual(all.slice(0, 5).map((x) => Math.round(x * 100) / 100));
-    for (const w of ways) expect(Math.round((legs(w.grips[0], w.grips[1]) + legs(w.grips[1], w.grips[2])) * 100) / 100).toBe(w.travelMm);
+    for (const w of ways)
+      expect(Math.round((legs(w.grips[0]!, w.grips[1]!) + legs(w.grips[1]!, w.grips[2]!)) * 100) / 100).toBe(w.travelMm);
   });
   it('what stays costs nothing; a finger that goes two frets pays its millimetres; a tone let go pays ten', () => {
     const grip = parseGrip('x32010', STANDARD);
@@ -212,8 +213,8 @@ describe('moving', () => {
   });
   it('begins from a grip, keeps its number of strings, and says where it cannot', () => {
     const [way] = leadVoices(STANDARD, ['Dm7', 'G7'], { from: parseGrip('x57565', STANDARD), fromFret: 3, toFret: 8 });
-    expect(way.grips.every((g) => g.places.length === 5)).toBe(true);
-    expect(written(STANDARD, way.grips[0].places)).toBe('x57565');
+    expect(way!.grips.every((g) => g.places.length === 5)).toBe(true);
+    expect(written(STANDARD, way!.grips[0]!.places)).toBe('x57565');
     expect(() => leadVoices(STANDARD, ['C'], { strings: [1, 2] })).toThrow('needs 3 strings');
     expect(() => leadVoices(STANDARD, [])).toThrow('at least one chord');
   });

@@ -120,11 +120,11 @@ describe('the colour of a mode', () => {
 
 describe('chords of a mode', () => {
   it('the chain from G Phrygian is that of its parent, turned: m, maj, maj, m, dim, maj, m', () => {
-    const kinds = modeChords({ tonic: 'G', scale: 'phrygian' }, 3).chords.map((c) => c.symbol.slice(c.notes[0].length) || 'maj');
+    const kinds = modeChords({ tonic: 'G', scale: 'phrygian' }, 3).chords.map((c) => c.symbol.slice(c.notes[0]!.length) || 'maj');
     expect(kinds).toEqual(['m', 'maj', 'maj', 'm', 'dim', 'maj', 'm']);
   });
   it('numerals from its own tonic and from the parent; degrees of chord and of mode side by side', () => {
-    const b7 = modeChords({ tonic: 'F#', scale: 'dorian' }, 5).chords[3];
+    const b7 = modeChords({ tonic: 'F#', scale: 'dorian' }, 5).chords[3]!;
     expect(b7).toMatchObject({ symbol: 'B9', roman: 'IV9', parentRoman: 'V9', quality: 'dominant seventh and a ninth' });
     expect(b7.tones).toEqual([
       { chord: '1', mode: '4' },

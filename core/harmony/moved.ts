@@ -12,10 +12,10 @@ const MOST_SIGNS = 1;
  * @example movedNote('Bb', 'Bb', 'Db') // 'Db'
  */
 export function movedNote(note: NoteName, from: NoteName, to: NoteName): NoteName {
-  const at = (n: NoteName): number => LETTERS.indexOf(n[0]);
+  const at = (n: NoteName): number => LETTERS.indexOf(n[0]!);
   const letter = (at(note) + at(to) - at(from) + 14) % 7;
   const sound = mod12(chromaOf(note) + chromaOf(to) - chromaOf(from));
-  const off = ((sound - NATURAL[letter] + 18) % 12) - 6;
+  const off = ((sound - NATURAL[letter]! + 18) % 12) - 6;
   const name = `${LETTERS[letter]}${(off < 0 ? 'b' : '#').repeat(Math.abs(off))}`;
   return accidentals(name) > MOST_SIGNS ? bestTonic(sound, 'ionian') : name;
 }
@@ -26,7 +26,7 @@ export function movedNote(note: NoteName, from: NoteName, to: NoteName): NoteNam
  */
 export function chordParts(symbol: string): { readonly root: NoteName; readonly suffix: string; readonly bass: NoteName | null } | null {
   const m = PARTS.exec(symbol);
-  return m && { root: m[1], suffix: m[2], bass: m[3] ?? null };
+  return m && { root: m[1]!, suffix: m[2]!, bass: m[3] ?? null };
 }
 const PARTS = /^([A-G](?:##|bb|#|b)?)(.*?)(?:\/([A-G](?:##|bb|#|b)?))?$/;
 

@@ -52,7 +52,7 @@ const FLAT_AND_SHARP: readonly (readonly NoteName[])[] = [['C', 'B#'], ['Db', 'C
 const RARE_ROOT = /^(?:B#|E#|Cb|Fb)$/;
 const RARE = 6;
 /** Place on the line of fifths: C 0, G 1, F -1. */
-const fifths = (n: NoteName): number => 'FCGDAEB'.indexOf(n[0]) - 1 + 7 * (n.split('#').length - n.split('b').length);
+const fifths = (n: NoteName): number => 'FCGDAEB'.indexOf(n[0]!) - 1 + 7 * (n.split('#').length - n.split('b').length);
 
 /** How a sound is written as a root: as the home scale has it, else so that its chord has few accidentals, on the home's side. */
 function spelling(home: ScaleRef | undefined): (chroma: number, suffix: string) => NoteName {
@@ -62,7 +62,7 @@ function spelling(home: ScaleRef | undefined): (chroma: number, suffix: string) 
   const far = (root: NoteName, suffix: string): number =>
     (RARE_ROOT.test(root) ? RARE : 0) +
     parseChord(root + suffix).tones.reduce((sum, t) => sum + accidentals(t.note) + Math.abs(fifths(t.note) - middle) / 12, 0);
-  return (chroma, suffix) => own.get(chroma) ?? [...FLAT_AND_SHARP[chroma]].sort((a, b) => far(a, suffix) - far(b, suffix))[0];
+  return (chroma, suffix) => own.get(chroma) ?? [...FLAT_AND_SHARP[chroma]!].sort((a, b) => far(a, suffix) - far(b, suffix))[0]!;
 }
 
 /** A bass note: the chord's own spelling where it is one of its tones. */
@@ -82,7 +82,7 @@ export function nameGrip(i: Instrument, places: readonly Place[], o: { readonly 
   fretsOf(i, places);
   if (!places.length) fail('BAD_PLACE', 'grip', 'No string sounds in that grip.');
   const open = openMidis(i);
-  const midis = places.map((p) => open[p.string - 1] + p.fret);
+  const midis = places.map((p) => open[p.string - 1]! + p.fret);
   const sounds = bitsOf(midis.map((m) => m % 12));
   const bass = Math.min(...midis) % 12;
   const spell = spelling(o.home);

@@ -45,8 +45,8 @@ function fromParent(ref: ScaleRef): (root: NoteName) => DegreeName {
 
 function stackOn(notes: readonly ScaleNote[], k: number, size: number, parentDegree: (n: NoteName) => DegreeName): ModeChord {
   const stack = Array.from({ length: size }, (_, j) => notes[(k + 2 * j) % notes.length]);
-  const root = stack[0];
-  const chord = stack.map((n) => degreeOfNote(root.name, n.name));
+  const root = stack[0]!;
+  const chord = stack.map((n) => degreeOfNote(root.name, n!.name));
   const kind = kindOf(chord);
   const roman = (degree: DegreeName): string => kind?.roman(numeral(degree)) ?? numeral(degree);
   return {
@@ -55,14 +55,14 @@ function stackOn(notes: readonly ScaleNote[], k: number, size: number, parentDeg
     parentRoman: roman(parentDegree(root.name)),
     symbol: chordSymbol(root.name, chord),
     quality: kind?.quality ?? '',
-    notes: stack.map((n) => n.name),
-    tones: stack.map((n, j) => ({ chord: chord[j], mode: n.degree })),
+    notes: stack.map((n) => n!.name),
+    tones: stack.map((n, j) => ({ chord: chord[j]!, mode: n!.degree })),
   };
 }
 
 /** Chords of usual kinds whose notes are all in a scale that has not one note a letter, degree by degree. */
 function spelledIn(notes: readonly ScaleNote[], size: StackSize, parentDegree: (n: NoteName) => DegreeName): ModeChord[] {
-  const tonic = chromaOf(notes[0].name);
+  const tonic = chromaOf(notes[0]!.name);
   const bySound = new Map(notes.map((n) => [mod12(tonic + n.semitones), n]));
   return notes.flatMap((root) =>
     LOOKED_FOR[size].flatMap((suffix): ModeChord[] => {

@@ -88,7 +88,7 @@ function extend(d: Draft, to: number): void {
 function alter(d: Draft, sign: string, step: number): void {
   const by = sign === '#' || sign === '+' ? 1 : -1;
   const to = step === 4 ? 11 : step === 6 ? 13 : step;
-  const sound = mod12(NATURAL[to] + by);
+  const sound = mod12(NATURAL[to]! + by);
   const here = d.tones.get(to) ?? [];
   set(d, to, ...here.filter((s) => s !== NATURAL[to] && s !== sound), sound);
 }
@@ -102,7 +102,7 @@ function suspend(d: Draft, how: string): void {
 function add(d: Draft, sign: string, step: number): void {
   const to = step === 2 ? 9 : step === 4 ? 11 : step;
   const by = sign === '#' ? 1 : sign === 'b' ? -1 : 0;
-  const sound = mod12((to === 7 ? SEVENTHS.minor : NATURAL[to]) + by);
+  const sound = mod12((to === 7 ? SEVENTHS.minor : NATURAL[to]!) + by);
   set(d, to, ...(d.tones.get(to) ?? []).filter((s) => s !== sound), sound);
 }
 
@@ -128,15 +128,15 @@ const QUALITIES: Sign[] = [
 const SIGNS: Sign[] = [
   [/^[(),\s]+/, () => undefined],
   [/^6\/?9|^\/9(?=$|[(#b])/, (d) => (set(d, 6, 9), set(d, 9, 2))],
-  [/^(?:add|Add)(#|b|)(2|4|6|7|9|11|13)/, (d, m) => add(d, m[1], Number(m[2]))],
-  [/^(?:sus|Sus)(24|42|2|4|)/, (d, m) => suspend(d, m[1])],
+  [/^(?:add|Add)(#|b|)(2|4|6|7|9|11|13)/, (d, m) => add(d, m[1]!, Number(m[2]))],
+  [/^(?:sus|Sus)(24|42|2|4|)/, (d, m) => suspend(d, m[1]!)],
   [/^(?:no|omit)(1|3|5|7|9|11)(?:rd|th|st)?/, (d, m) => d.tones.delete(Number(m[1]))],
   [/^alt7?/, (d) => (set(d, 7, 10), set(d, 5, 8), set(d, 9, 3))],
   [new RegExp(`^/?${MAJOR_7}(7|9|11|13)`), (d, m) => ((d.major = true), extend(d, Number(m[1])))],
   [/^Δ/, (d) => ((d.major = true), extend(d, 7))],
   [/^(13|11|9|7|6)/, (d, m) => extend(d, Number(m[1]))],
   [/^2/, (d) => set(d, 9, 2)],
-  [/^([#b+-])(13|11|9|6|5|4)/, (d, m) => alter(d, m[1], Number(m[2]))],
+  [/^([#b+-])(13|11|9|6|5|4)/, (d, m) => alter(d, m[1]!, Number(m[2]))],
   [/^(\+|aug)/, (d) => set(d, 5, 8)],
 ];
 
@@ -154,7 +154,7 @@ function readPlain(text: string): Reading {
   if (!root) return fault(0, 1, `“${text[0]}” is no note; a chord begins with one of A to G`, guessedRoot(text));
   const slash = /\/([A-G](?:##|bb|#|b)?)$/.exec(text);
   const body = text.slice(root.length, slash ? slash.index : undefined);
-  const bass = slash ? slash[1] : root;
+  const bass = slash?.[1] ?? root;
   if (SPELLED.test(body)) return spelled(root, bass, body);
   const draft: Draft = { tones: new Map([[1, [0]], [3, [4]], [5, [7]]]), seventh: 'minor', quality: 'major', major: false }; // prettier-ignore
   const quality = QUALITIES.find(([sign]) => sign.test(body));
@@ -190,7 +190,7 @@ function tonesOf(root: NoteName, { tones }: Draft): ChordTone[] {
 
 /** The degree of a step that is so many semitones high; by its sound where that letter has no such name. */
 function degreeAt(step: number, semitones: number): DegreeName {
-  const by = mod12(semitones - NATURAL[step] + 6) - 6;
+  const by = mod12(semitones - NATURAL[step]! + 6) - 6;
   const named = (by < 0 ? 'b'.repeat(-by) : '#'.repeat(by)) + letter(step);
   return Object.hasOwn(DEGREE_SEMITONES, named) ? named : degreeOfNote('C', noteOnDegree('C', named));
 }
@@ -210,7 +210,7 @@ const nearestTo = (text: string, root: string): string[] =>
 
 /** A small letter for a big one, and the B that some call H. */
 const guessedRoot = (text: string): string[] => {
-  const guess = (text[0].toUpperCase() === 'H' ? 'B' : text[0].toUpperCase()) + text.slice(1);
+  const guess = (text[0]!.toUpperCase() === 'H' ? 'B' : text[0]!.toUpperCase()) + text.slice(1);
   return /^[A-G]/.test(guess) && 'chord' in readPlain(guess) ? [guess] : [];
 };
 
@@ -219,10 +219,10 @@ function distance(a: string, b: string): number {
   let row = Array.from({ length: b.length + 1 }, (_, k) => k);
   for (let i = 1; i <= a.length; i++) {
     const next = [i];
-    for (let k = 1; k <= b.length; k++) next[k] = Math.min(next[k - 1] + 1, row[k] + 1, row[k - 1] + (a[i - 1] === b[k - 1] ? 0 : 1));
+    for (let k = 1; k <= b.length; k++) next[k] = Math.min(next[k - 1]! + 1, row[k]! + 1, row[k - 1]! + (a[i - 1] === b[k - 1] ? 0 : 1));
     row = next;
   }
-  return row[b.length];
+  return row[b.length]!;
 }
 
 /**

@@ -56,9 +56,9 @@ function withNinth(kind: Kind, ninth: number): Kind | null {
 /** The kind of a stack: three to five degrees against the root, in its order; null where no usual symbol says it. */
 export function kindOf(degrees: readonly DegreeName[]): Kind | null {
   const sounds = degrees.map(semitonesOf);
-  const base = KINDS[sounds.slice(0, 4).join()] as Kind | undefined;
+  const base = KINDS[sounds.slice(0, 4).join()];
   if (!base) return null;
-  return sounds.length === 5 ? withNinth(base, sounds[4]) : base;
+  return sounds.length === 5 ? withNinth(base, sounds[4]!) : base;
 }
 
 /**

@@ -64,7 +64,7 @@ export const openMidis = (i: Instrument): number[] => i.strings.map((s, k) => mi
  */
 export function stringsUpward(i: Instrument): number[] {
   const open = openMidis(i);
-  return open.map((_, k) => k + 1).sort((a, b) => open[a - 1] - open[b - 1] || b - a);
+  return open.map((_, k) => k + 1).sort((a, b) => open[a - 1]! - open[b - 1]! || b - a);
 }
 
 /** Throws BAD_PLACE unless the instrument has this string and fret (capo .. frets). */
@@ -85,7 +85,7 @@ export const isOnNeck = (i: Instrument, p: Place): boolean =>
  * Speaking length of a string in millimetres, nut to bridge.
  * @example lengthMm(six, 1) // 648
  */
-export const lengthMm = (i: Instrument, string: number): number => i.strings[string - 1].scaleLengthMm ?? i.scaleLengthMm;
+export const lengthMm = (i: Instrument, string: number): number => i.strings[string - 1]!.scaleLengthMm ?? i.scaleLengthMm;
 
 /**
  * Distance from the nut to a fret: L·(1 − 2^(−f/12)), equal temperament.
@@ -159,7 +159,7 @@ function lettersMean(i: Instrument): { readonly sound: number[]; readonly meant:
 /** Half steps by which the lowest string lies above what the letters of the tuning alone would mean; 0 in the usual register. */
 export function registerOf(i: Instrument): number {
   const read = lettersMean(i);
-  return read ? read.sound[read.sound.length - 1] - read.meant[read.meant.length - 1] : 0;
+  return read ? read.sound[read.sound.length - 1]! - read.meant[read.meant.length - 1]! : 0;
 }
 
 /**

@@ -23,9 +23,9 @@ const massPerMetre = (gaugeMm: number, wound: boolean): number =>
 export function stringTensionN(i: Instrument, string: number): number | null {
   checkInstrument(i);
   checkPlace({ ...i, capo: 0 }, { string, fret: 0 });
-  const { gaugeMm, wound } = i.strings[string - 1];
+  const { gaugeMm, wound } = i.strings[string - 1]!;
   if (gaugeMm === undefined) return null;
-  return massPerMetre(gaugeMm, wound ?? false) * (2 * (lengthMm(i, string) / 1000) * hertzOf(openMidis(i)[string - 1])) ** 2;
+  return massPerMetre(gaugeMm, wound ?? false) * (2 * (lengthMm(i, string) / 1000) * hertzOf(openMidis(i)[string - 1]!)) ** 2;
 }
 
 /** The diameter in mm of a plain string that would carry the usual tension at this pitch and length. */
@@ -42,7 +42,7 @@ const usualGaugeMm = (length: number, midi: number): number => {
 export function toneIndex(i: Instrument, p: Place): number {
   checkPlace(checkInstrument(i), p);
   const length = lengthMm(i, p.string);
-  const gauge = i.strings[p.string - 1].gaugeMm ?? usualGaugeMm(length, openMidis(i)[p.string - 1]);
+  const gauge = i.strings[p.string - 1]!.gaugeMm ?? usualGaugeMm(length, openMidis(i)[p.string - 1]!);
   const ratio = (length - fretFromNutMm(length, p.fret)) / gauge;
   return ratio / (ratio + MIDDLE_RATIO);
 }

@@ -5,7 +5,7 @@ import type { Instrument, Layout, Place, ScaleRef, Seam, Shape } from '../types'
 
 /** Every place of a shape once, lowest string first. */
 const placesIn = (s: Shape): (Place & { readonly finger: number })[] =>
-  s.cells.flatMap((c) => c.frets.map((fret, k) => ({ string: c.string, fret, finger: c.fingers[k] })));
+  s.cells.flatMap((c) => c.frets.map((fret, k) => ({ string: c.string, fret, finger: c.fingers[k]! })));
 
 /** The places two shapes share, with the finger each has for it, and how far the hand moves between them. */
 export function seamBetween(i: Instrument, below: Shape, above: Shape): Seam {
@@ -30,5 +30,5 @@ export function ladder(
   o: LayOutOptions = {},
 ): { readonly rungs: Shape[]; readonly seams: Seam[] } {
   const rungs = layOut(i, ref, layout, o);
-  return { rungs, seams: rungs.slice(1).map((above, k) => seamBetween(i, rungs[k], above)) };
+  return { rungs, seams: rungs.slice(1).map((above, k) => seamBetween(i, rungs[k]!, above)) };
 }

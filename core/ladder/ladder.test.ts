@@ -19,8 +19,8 @@ describe('the ladder', () => {
         expect(seams).toHaveLength(rungs.length - 1);
         seams.forEach((seam, k) => {
           const naive: string[] = [];
-          for (const a of rungs[k].notes)
-            for (const b of rungs[k + 1].notes)
+          for (const a of rungs[k]!.notes)
+            for (const b of rungs[k + 1]!.notes)
               if (a.string === b.string && a.fret === b.fret) naive.push(`${a.string}/${a.fret} ${a.finger} ${b.finger}`);
           const got = seam.shared.map((s) => `${s.place.string}/${s.place.fret} ${s.fingerBelow} ${s.fingerAbove}`);
           expect(new Set(got)).toEqual(new Set(naive));
@@ -42,8 +42,8 @@ describe('the ladder', () => {
     const { rungs, seams } = ladder(guitar(), { tonic: 'F#', scale: 'dorian' }, { kind: 'box' });
     expect(rungs.map((r) => r.handFret)).toEqual([2, 4, 6, 9, 11, 14, 16, 18]);
     expect(seams.map((s) => s.shiftFrets)).toEqual([2, 2, 3, 2, 3, 2, 2]);
-    expect(seams[0].shiftMm).toBeCloseTo(fretDistanceMm(guitar(), 1, 2, 4), 9);
-    expect(seams[0].shared).toHaveLength(9);
+    expect(seams[0]!.shiftMm).toBeCloseTo(fretDistanceMm(guitar(), 1, 2, 4), 9);
+    expect(seams[0]!.shared).toHaveLength(9);
   });
 
   it('has one rung and no seam where a layout has one shape', () => {

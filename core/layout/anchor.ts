@@ -19,7 +19,7 @@ function layAnchor(task: LayoutTask, layout: LayoutOf<'anchor'>): Draft[] {
   const notes = checkWhole('BAD_LAYOUT', 'layout.notes', layout.notes, 1, 6);
   const classes = scaleClasses(neck);
   const below = neck.upward.indexOf(root.string) * notes;
-  const lowest = pitchesFrom(classes, neck.open[root.string] + root.fret, below + 1, -1)[below];
+  const lowest = pitchesFrom(classes, neck.open[root.string]! + root.fret, below + 1, -1)[below]!;
   const places = climb(neck, classes, lowest, neck.upward, neck.upward.map(() => notes)).flat(); // prettier-ignore
   const number = classes.indexOf(lowest % 12) + 1;
   return withFolds(neck, places).map((p) => ({ number, label: `shape ${number}`, places: byPitch(neck, p) }));

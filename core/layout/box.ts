@@ -37,7 +37,7 @@ const MOST_MISSING = 0.25;
 
 /** Where boxes can begin on the lowest string, beyond the ends of the neck too, as long as some of them can lie on it. */
 function startsAround(neck: ScaledNeck, skeleton: number[]): { readonly midi: number; readonly index: number }[] {
-  const open = neck.open[neck.upward[0]];
+  const open = neck.open[neck.upward[0]!]!;
   const starts: { readonly midi: number; readonly index: number }[] = [];
   for (let fret = neck.nut - 12; fret <= neck.last + 12; fret++) {
     const index = skeleton.indexOf(mod12(open + fret));
@@ -86,14 +86,14 @@ interface Pair {
 /** Where the notes between the skeleton's go: inside a string's pair, or to one of two neighbouring strings. */
 function addedPlaces(neck: ScaledNeck, skeleton: number[], cells: Place[][]): Place[] {
   const real = cells.map(([a, b]): Pair => {
-    const open = neck.open[a.string];
-    return { string: a.string, open, low: open + a.fret, high: open + b.fret };
+    const open = neck.open[a!.string]!;
+    return { string: a!.string, open, low: open + a!.fret, high: open + b!.fret };
   });
-  const all = [beyond(skeleton, real[0], -1), ...real, beyond(skeleton, real[real.length - 1], 1)];
+  const all = [beyond(skeleton, real[0]!, -1), ...real, beyond(skeleton, real[real.length - 1]!, 1)];
   const inside = real.flatMap((p) => scaleBetween(neck, p.low, p.high).map((m) => ({ string: p.string as number, fret: m - p.open })));
   const between = all
     .slice(1)
-    .flatMap((upper, k) => scaleBetween(neck, all[k].high, upper.low).flatMap((m) => placeBetween(all[k], upper, m)));
+    .flatMap((upper, k) => scaleBetween(neck, all[k]!.high, upper.low).flatMap((m) => placeBetween(all[k]!, upper, m)));
   return [...inside, ...between];
 }
 

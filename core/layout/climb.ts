@@ -26,7 +26,7 @@ export function pitchesFrom(classes: number[], midi: number, count: number, by: 
 export function startsOn(neck: ScaledNeck, classes: number[], string: number): { readonly midi: number; readonly index: number }[] {
   const starts: { readonly midi: number; readonly index: number }[] = [];
   for (let fret = neck.nut; fret <= neck.last; fret++) {
-    const midi = neck.open[string] + fret;
+    const midi = neck.open[string]! + fret;
     const index = classes.indexOf(midi % 12);
     if (index >= 0) starts.push({ midi, index });
   }
@@ -44,7 +44,7 @@ export function climb(neck: ScaledNeck, classes: number[], midi: number, strings
   const total = counts.reduce((a, b) => a + b, 0);
   const pitches = pitchesFrom(classes, midi, total);
   let used = 0;
-  return strings.map((string, k) => pitches.slice(used, (used += counts[k])).map((m) => ({ string, fret: m - neck.open[string] })));
+  return strings.map((string, k) => pitches.slice(used, (used += counts[k]!)).map((m) => ({ string, fret: m - neck.open[string]! })));
 }
 
 /** Whether all notes of some strings lie on the neck. */

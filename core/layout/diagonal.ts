@@ -26,7 +26,7 @@ function layDiagonal(task: LayoutTask, layout: LayoutOf<'diagonal'>): Draft[] {
   const rows = withOthers(neck, sounds, grow(neck, root, sounds, counts, rootOffset(sounds, counts)));
   return withFolds(neck, rows.flat()).map((p, k) => ({
     number: k + 1,
-    label: `diagonal ${counts[0]} and ${counts[1]}, from fret ${p[0].fret}`,
+    label: `diagonal ${counts[0]} and ${counts[1]}, from fret ${p[0]!.fret}`,
     places: byPitch(neck, p),
   }));
 }
@@ -40,7 +40,7 @@ function cutOn(neck: ScaledNeck, counted: boolean): number[] {
 /** Throws unless the place sounds the tonic. */
 export function checkRoot(neck: ScaledNeck, p: Place, field: string): Place {
   checkScalePlace(neck, p, field);
-  if (neck.toneOf[(neck.open[p.string] + p.fret) % 12]?.semitones === 0) return p;
+  if (neck.toneOf[(neck.open[p.string]! + p.fret) % 12]?.semitones === 0) return p;
   return fail('NOT_IN_SCALE', field, `${field}: string ${p.string}, fret ${p.fret} is not a root of this scale. Choose a root place.`);
 }
 
@@ -60,7 +60,7 @@ const isMajor = (sounds: number[]): boolean => sounds.includes(4) && !sounds.inc
 function rootOffset(sounds: number[], [a, b]: [number, number]): number {
   const byThird = isMajor(sounds) ? a : a - 1;
   if (sounds.length !== 5 || a + b !== 5) return byThird;
-  const gap = (k: number): number => (sounds[(k + 1) % 5] - sounds[k % 5] + 12) % 12;
+  const gap = (k: number): number => (sounds[(k + 1) % 5]! - sounds[k % 5]! + 12) % 12;
   const between = (offset: number): number => gap(a - 1 - offset + 5) + gap(a + b - 1 - offset + 5);
   const offsets = [byThird, ...[0, 1, 2, 3, 4].filter((o) => o !== byThird)];
   return offsets.reduce((best, o) => (between(o) > between(best) ? o : best));
@@ -71,9 +71,9 @@ function grow(neck: ScaledNeck, root: Place, sounds: number[], counts: [number, 
   const classes = classesOf(neck, sounds);
   const at = neck.upward.indexOf(root.string);
   const side = offset < counts[0] ? 0 : 1;
-  const countOn = (row: number): number => counts[(((row - at + side) % 2) + 2) % 2];
+  const countOn = (row: number): number => counts[(((row - at + side) % 2) + 2) % 2]!;
   const before = offset - (side === 0 ? 0 : counts[0]) + sum(neck.upward.slice(0, at).map((_, row) => countOn(row)));
-  const lowest = pitchesFrom(classes, neck.open[root.string] + root.fret, before + 1, -1)[before];
+  const lowest = pitchesFrom(classes, neck.open[root.string]! + root.fret, before + 1, -1)[before]!;
   const pitches = pitchesFrom(classes, lowest, sum(neck.upward.map((_, row) => countOn(row)))); // prettier-ignore
   return neck.upward.map((_, row) => pitches.splice(0, countOn(row)));
 }
@@ -84,11 +84,11 @@ function withOthers(neck: ScaledNeck, sounds: number[], rows: number[][]): Place
   const toLower = isMajor(sounds);
   return rows.map((own, row) => {
     const [first, last] = [own[0], own[own.length - 1]];
-    const from = toLower ? first : stepFrom(classes, first, -1) + 1;
-    const to = toLower ? stepFrom(classes, last, 1) - 1 : last;
-    const string = neck.upward[row];
-    const fretsOf = (midi: number): Place[] => (neck.toneOf[mod12(midi)] ? [{ string, fret: midi - neck.open[string] }] : []);
-    return Array.from({ length: to - from + 1 }, (_, k) => from + k).flatMap(fretsOf);
+    const from = toLower ? first : stepFrom(classes, first!, -1) + 1;
+    const to = toLower ? stepFrom(classes, last!, 1) - 1 : last;
+    const string = neck.upward[row]!;
+    const fretsOf = (midi: number): Place[] => (neck.toneOf[mod12(midi)] ? [{ string, fret: midi - neck.open[string]! }] : []);
+    return Array.from({ length: to! - from! + 1 }, (_, k) => from! + k).flatMap(fretsOf);
   });
 }
 

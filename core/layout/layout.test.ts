@@ -61,8 +61,8 @@ describe('every layout', () => {
       );
       expect(pairs.length).toBeGreaterThan(0);
       for (const [s, t] of pairs) {
-        expect(t.notes.map((n) => [n.string, n.fret - 12, n.name, n.degree])).toEqual(
-          s.notes.map((n) => [n.string, n.fret, n.name, n.degree]),
+        expect(t!.notes.map((n) => [n.string, n.fret - 12, n.name, n.degree])).toEqual(
+          s!.notes.map((n) => [n.string, n.fret, n.name, n.degree]),
         );
       }
     },
@@ -78,8 +78,8 @@ describe('windows', () => {
         for (const s of shapesOr(i, ref, { kind: 'window', stretch: stretch as 'index' })) {
           const own = pitches(i, s);
           expect(own).toEqual([...new Set(own)].sort((a, b) => a - b));
-          const low = own[0];
-          const missing = scaleBetween(ref, low, own[own.length - 1]).filter((m) => !own.includes(m));
+          const low = own[0]!;
+          const missing = scaleBetween(ref, low, own[own.length - 1]!).filter((m) => !own.includes(m));
           const from = s.number === 0 ? 0 : indexOf(s);
           for (const m of missing) for (const string of [1, 2, 3, 4, 5, 6, 7, 8, 9].slice(0, i.strings.length)) {
             const fret = m - open(i, string);
@@ -118,14 +118,14 @@ describe('windows', () => {
 
   it('begin with the open position, where an open string beats its fretted unison', () => {
     const [first] = layOut(guitar(), { tonic: 'E', scale: 'chromatic' }, { kind: 'window' });
-    expect(first.label).toBe('open position');
-    expect(first.cells.map((c) => c.frets)).toEqual([[0, 1, 2, 3, 4], [0, 1, 2, 3, 4], [0, 1, 2, 3, 4], [0, 1, 2, 3], [0, 1, 2, 3, 4], [0, 1, 2, 3, 4]]); // prettier-ignore
+    expect(first!.label).toBe('open position');
+    expect(first!.cells.map((c) => c.frets)).toEqual([[0, 1, 2, 3, 4], [0, 1, 2, 3, 4], [0, 1, 2, 3, 4], [0, 1, 2, 3], [0, 1, 2, 3, 4], [0, 1, 2, 3, 4]]); // prettier-ignore
   });
 
   it('begin at the capo, where the capo is the nut', () => {
     const [first] = layOut({ ...guitar(), capo: 3 }, { tonic: 'G', scale: 'ionian' }, { kind: 'window' });
-    expect(first.lowFret).toBe(3);
-    expect(first.notes.filter((n) => n.fret === 3).every((n) => n.finger === 0)).toBe(true);
+    expect(first!.lowFret).toBe(3);
+    expect(first!.notes.filter((n) => n.fret === 3).every((n) => n.finger === 0)).toBe(true);
   });
 
   it('with the same places count once', () => {
@@ -148,8 +148,8 @@ describe('boxes', () => {
           const bones = perString(i, s).map((notes) => notes.filter((n) => isScale(skeleton, midi(i, n))));
           expect(bones.every((b) => b.length === 2)).toBe(true);
           const order = bones.flat().map((n) => midi(i, n));
-          expect(order).toEqual(scaleBetween(skeleton, order[0], order[order.length - 1]));
-          const inside = pitches(i, s).filter((m) => m >= order[0] && m <= order[order.length - 1]);
+          expect(order).toEqual(scaleBetween(skeleton, order[0]!, order[order.length - 1]!));
+          const inside = pitches(i, s).filter((m) => m >= order[0]! && m <= order[order.length - 1]!);
           expect(new Set(inside).size).toBe(inside.length);
         }
       }),
@@ -165,7 +165,7 @@ describe('boxes', () => {
       expect(new Set(shapes.map((s) => s.number))).toEqual(new Set([1, 2, 3, 4, 5]));
       for (const s of shapes.filter((x) => !x.missing)) {
         const own = pitches(guitar(24), s);
-        expect(own).toEqual(scaleBetween(ref, own[0], own[own.length - 1]));
+        expect(own).toEqual(scaleBetween(ref, own[0]!, own[own.length - 1]!));
       }
     },
   );
@@ -224,10 +224,10 @@ describe('notes per string', () => {
         const upward = stringsUpward(i);
         const naive: string[] = [];
         for (let start = 0; start <= i.frets; start++) {
-          const first = open(i, upward[0]) + start;
+          const first = open(i, upward[0]!) + start;
           if (!isScale(ref, first)) continue;
           const run = scaleBetween(ref, first, first + 12 * notes * upward.length).slice(0, notes * upward.length);
-          const places = run.map((m, k) => ({ string: upward[Math.floor(k / notes)], fret: m - open(i, upward[Math.floor(k / notes)]) }));
+          const places = run.map((m, k) => ({ string: upward[Math.floor(k / notes)]!, fret: m - open(i, upward[Math.floor(k / notes)]!) }));
           if (places.every((p) => p.fret >= 0 && p.fret <= i.frets)) naive.push(keys(places).join());
         }
         expect(shapesOr(i, ref, { kind: 'per-string', notes }).map((s) => keys(s.notes).join()).sort()).toEqual(naive.sort()); // prettier-ignore
@@ -238,7 +238,7 @@ describe('notes per string', () => {
 
   it('are named by the mode that starts each shape, or by number', () => {
     expect(layOut(guitar(), { tonic: 'F#', scale: 'dorian' }, { kind: 'per-string', notes: 3 }).map((s) => s.label).slice(0, 3)).toEqual(['E Ionian', 'F# Dorian', 'G# Phrygian']); // prettier-ignore
-    expect(layOut(guitar(), { tonic: 'C', scale: ['1', 'b2', '3', '#4'] }, { kind: 'per-string', notes: 2 })[0].label).toMatch(
+    expect(layOut(guitar(), { tonic: 'C', scale: ['1', 'b2', '3', '#4'] }, { kind: 'per-string', notes: 2 })[0]!.label).toMatch(
       /^shape \d$/,
     );
   });

@@ -39,7 +39,7 @@ function octavesFrom(neck: ScaledNeck, root: Place, by: 1 | -1): Place[] {
 function octaveOf(neck: ScaledNeck, root: Place, by: 1 | -1): Place | undefined {
   const midi = midiOn(neck.open, root) + by * OCTAVE;
   const found = neck.upward
-    .map((string) => ({ string, fret: midi - neck.open[string] }))
+    .map((string) => ({ string, fret: midi - neck.open[string]! }))
     .filter((p) => p.string !== root.string && onNeck(neck, p.fret) && (by > 0 ? underHand(root, p) : underHand(p, root)));
   const far = (p: Place): number => Math.abs(p.fret - root.fret) * 100 + Math.abs(p.string - root.string);
   return found.sort((a, b) => far(a) - far(b))[0];
@@ -54,7 +54,7 @@ function frameAt(neck: ScaledNeck, root: Place): Place[] {
   const reach = (p: Place): number => Math.max(0, root.fret - p.fret, p.fret - (root.fret + 3));
   return [...neck.tones.map((t) => base + t.semitones), base + OCTAVE].flatMap((midi) => {
     const here = neck.upward
-      .map((string) => ({ string, fret: midi - neck.open[string] }))
+      .map((string) => ({ string, fret: midi - neck.open[string]! }))
       .filter((p) => onNeck(neck, p.fret) && (midi === base ? p.string === root.string : underHand(root, p)));
     return here.sort((a, b) => reach(a) - reach(b)).slice(0, 1);
   });

@@ -39,7 +39,7 @@ const rangeOf = (l: LayoutOf<'one-string'>): 'all' | 'octave' | 'frets' => l.ran
 
 const rootsOn = (neck: ScaledNeck, string: number): number[] =>
   fretsWithScale(neck, string).filter((fret) => isRoot(neck, { string, fret }));
-const isRoot = (neck: ScaledNeck, p: Place): boolean => neck.toneOf[(neck.open[p.string] + p.fret) % OCTAVE]?.semitones === 0;
+const isRoot = (neck: ScaledNeck, p: Place): boolean => neck.toneOf[(neck.open[p.string]! + p.fret) % OCTAVE]?.semitones === 0;
 
 /**
  * One octave's fingers, over and over: an inner root opens the next octave, only a last note closes one, and what lies below
@@ -47,16 +47,16 @@ const isRoot = (neck: ScaledNeck, p: Place): boolean => neck.toneOf[(neck.open[p
  */
 function repeated(task: LayoutTask, places: readonly Place[]): number[] {
   const { neck } = task;
-  const octave = octaveFingers(task, places[0].string);
+  const octave = octaveFingers(task, places[0]!.string);
   const [opens, closes] = [octave[0], octave[octave.length - 1]];
   const fingers = places.map((p, k) => {
     if (p.fret === neck.nut) return 0;
-    const degree = neck.toneOf[(neck.open[p.string] + p.fret) % OCTAVE]?.index ?? 0;
-    if (degree > 0) return octave[degree];
-    return k > 0 && k === places.length - 1 ? closes : opens;
+    const degree = neck.toneOf[(neck.open[p.string]! + p.fret) % OCTAVE]?.index ?? 0;
+    if (degree > 0) return octave[degree]!;
+    return k > 0 && k === places.length - 1 ? closes! : opens!;
   });
   const has = (p: Place, finger: number): boolean => finger === 0 || holdsOf(task.model, p.string, p.fret).some((h) => h.finger === finger);
-  if (places.every((p, k) => has(p, fingers[k]))) return fingers;
+  if (places.every((p, k) => has(p, fingers[k]!))) return fingers;
   const stopped = places.findIndex((p) => p.fret > neck.nut);
   const first = places.findIndex((p, k) => k >= stopped && isRoot(neck, p));
   const below = places.slice(stopped, first < 0 ? undefined : first + 1);

@@ -21,7 +21,7 @@ describe('the other layouts', () => {
   };
   const rootOf = (i: Instrument, ref: ScaleRef, pick: number): Place => {
     const roots = neckNotes(i, ref).filter((n) => n.role === 'root');
-    return roots[pick % roots.length];
+    return roots[pick % roots.length]!;
   };
 
   it('one string: every scale note of that string', () => {
@@ -30,7 +30,7 @@ describe('the other layouts', () => {
         const string = i.strings.length;
         const naive: number[] = [];
         for (let f = i.capo ?? 0; f <= i.frets; f++) if (isScale(ref, open(i, string) + f)) naive.push(f);
-        expect(layOut(i, ref, { kind: 'one-string', string })[0].cells[0].frets).toEqual(naive);
+        expect(layOut(i, ref, { kind: 'one-string', string })[0]!.cells[0]!.frets).toEqual(naive);
       }),
       { numRuns: 60 },
     );
@@ -56,13 +56,13 @@ describe('the other layouts', () => {
       fc.property(usualInstrument, namedScale, fc.nat(), (i, ref, pick) => {
         const root = rootOf(i, ref, pick);
         const shapes = layOut(i, ref, { kind: 'diagonal', root });
-        const here = shapes.find((s) => keys(s.notes).includes(keys([root])[0])) as Shape;
+        const here = shapes.find((s) => keys(s.notes).includes(keys([root])[0]!)) as Shape;
         expect(here).toBeDefined();
         const own = pitches(i, here);
         const total = scaleNotes(ref).length;
         const rows = perString(i, here).map((n) => n.length);
-        const uncut = rows.slice(1).every((n, k) => n + rows[k] === total) && rows.every((n) => n >= Math.floor(total / 2) - 1);
-        if (uncut) expect(own).toEqual(scaleBetween(ref, own[0], own[own.length - 1]));
+        const uncut = rows.slice(1).every((n, k) => n + rows[k]! === total) && rows.every((n) => n >= Math.floor(total / 2) - 1);
+        if (uncut) expect(own).toEqual(scaleBetween(ref, own[0]!, own[own.length - 1]!));
         expect(own).toEqual([...own].sort((a, b) => a - b));
       }),
       { numRuns: 60 },
@@ -73,7 +73,7 @@ describe('the other layouts', () => {
     fc.assert(
       fc.property(usualInstrument, namedScale, fc.nat(), fc.integer({ min: 1, max: 4 }), (i, ref, pick, notes) => {
         const root = rootOf(i, ref, pick);
-        const here = layOut(i, ref, { kind: 'anchor', root, notes }).find((s) => keys(s.notes).includes(keys([root])[0])) as Shape;
+        const here = layOut(i, ref, { kind: 'anchor', root, notes }).find((s) => keys(s.notes).includes(keys([root])[0]!)) as Shape;
         const own = here.notes.filter((n) => n.string === root.string).map((n) => n.fret);
         expect(Math.min(...own)).toBe(root.fret);
         expect(perString(i, here).every((n) => n.length <= notes)).toBe(true);
@@ -96,7 +96,7 @@ describe('the other layouts', () => {
         for (const s of shapesOr(i, ref, { kind: 'split' })) {
           const lower = s.notes.slice(0, turn * 3).map((p) => [p.string, p.fret]);
           const upper = s.notes.slice(turn * 3).map((p) => [p.string, p.fret]);
-          const from = tiers.find((t) => t.number === s.number && t.notes[0].fret === s.notes[0].fret) as Shape;
+          const from = tiers.find((t) => t.number === s.number && t.notes[0]!.fret === s.notes[0]!.fret) as Shape;
           expect(from.notes.slice(0, turn * 3).map((p) => [p.string, p.fret])).toEqual(lower);
           expect(tiers.some((t) => JSON.stringify(t.notes.slice(Math.max(0, turn - 2) * 3).map((p) => [p.string, p.fret])) === JSON.stringify(upper))).toBe(true); // prettier-ignore
         }
@@ -111,14 +111,14 @@ describe('the other layouts', () => {
       { tonic: 'A', scale: 'ionian' },
       { kind: 'string-set', strings: [5, 3, 1], counts: [3, 3, 3], start: { string: 5, fret: 5 } },
     );
-    expect(s.cells.map((c) => [c.string, c.frets])).toEqual([[5, [5, 7, 9]], [3, [4, 6, 7]], [1, [4, 5, 7]]]); // prettier-ignore
+    expect(s!.cells.map((c) => [c.string, c.frets])).toEqual([[5, [5, 7, 9]], [3, [4, 6, 7]], [1, [4, 5, 7]]]); // prettier-ignore
     const [t] = layOut(
       guitar(),
       { tonic: 'A', scale: 'ionian' },
       { kind: 'string-set', strings: [2, 1], counts: [4, 4], start: { string: 2, fret: 5 } },
     );
-    const own = pitches(guitar(), t);
-    expect(own).toEqual(scaleBetween({ tonic: 'A', scale: 'ionian' }, own[0], own[7]));
+    const own = pitches(guitar(), t!);
+    expect(own).toEqual(scaleBetween({ tonic: 'A', scale: 'ionian' }, own[0]!, own[7]!));
   });
 
   it('refuse a start outside the scale and name the note', () => {
@@ -149,11 +149,11 @@ describe('the other layouts', () => {
 describe('jogs', () => {
   it('are the distance of each pair from a fourth', () => {
     const [s] = layOut(guitar(), { tonic: 'E', scale: 'aeolian' }, { kind: 'box' });
-    expect(s.jogs).toEqual([{ below: 3, above: 2, semitones: 4, frets: 1 }]);
+    expect(s!.jogs).toEqual([{ below: 3, above: 2, semitones: 4, frets: 1 }]);
   });
   it('are none in all fourths', () => {
     const fourths = { ...guitar(), strings: ['F4', 'C4', 'G3', 'D3', 'A2', 'E2'].map((o) => ({ open: o })) };
-    expect(layOut(fourths, { tonic: 'E', scale: 'aeolian' }, { kind: 'box' })[0].jogs).toEqual([]);
+    expect(layOut(fourths, { tonic: 'E', scale: 'aeolian' }, { kind: 'box' })[0]!.jogs).toEqual([]);
   });
 });
 
@@ -183,5 +183,5 @@ it('every catalogue degree keeps its semitones', () => {
 
 it('jogs are counted across strings that a shape skips', () => {
   const layout: Layout = { kind: 'string-set', strings: [6, 4, 2], counts: [3, 3, 3], start: { string: 6, fret: 5 } };
-  expect(layOut(guitar(), { tonic: 'A', scale: 'ionian' }, layout)[0].jogs).toEqual([{ below: 3, above: 2, semitones: 4, frets: 1 }]);
+  expect(layOut(guitar(), { tonic: 'A', scale: 'ionian' }, layout)[0]!.jogs).toEqual([{ below: 3, above: 2, semitones: 4, frets: 1 }]);
 });

@@ -21,7 +21,7 @@ export function tiersOf(neck: ScaledNeck, notes: number): Tier[] {
   checkWhole('BAD_LAYOUT', 'layout.notes', notes, 1, 6);
   const classes = scaleClasses(neck);
   const counts = neck.upward.map(() => notes);
-  return startsOn(neck, classes, neck.upward[0])
+  return startsOn(neck, classes, neck.upward[0]!)
     .map(({ midi, index }) => ({ index, cells: climb(neck, classes, midi, neck.upward, counts) }))
     .filter((t) => isWhole(neck, t.cells));
 }
@@ -37,7 +37,7 @@ export function startNames(neck: ScaledNeck): string[] {
 function layPerString(task: LayoutTask, layout: LayoutOf<'per-string'>): Draft[] {
   const tiers = tiersOf(task.neck, layout.notes);
   const names = startNames(task.neck);
-  return tiers.map((t) => ({ number: t.index + 1, label: names[t.index], places: t.cells.flat() }));
+  return tiers.map((t) => ({ number: t.index + 1, label: names[t.index]!, places: t.cells.flat() }));
 }
 
 /** Spacings that come in runs of two are true of the shape that starts on the major root, with three a string (docs/decisions.md). */

@@ -14,7 +14,7 @@ function layPlaces({ neck }: LayoutTask, layout: LayoutOf<'places'>): Draft[] {
   if (!Array.isArray(layout.places) || layout.places.length > MOST_PLACES)
     fail('BAD_LAYOUT', 'layout.places', `layout.places: give 1 to ${MOST_PLACES} places.`);
   const here = layout.places.filter((p) => p.string <= neck.instrument.strings.length && onNeck(neck, p.fret));
-  const inScale = here.filter((p) => neck.toneOf[(neck.open[p.string] + p.fret) % 12]);
+  const inScale = here.filter((p) => neck.toneOf[(neck.open[p.string]! + p.fret) % 12]);
   const once = [...new Map(inScale.map((p) => [placeKey(p), { string: p.string, fret: p.fret }])).values()];
   return once.length ? withFolds(neck, byPitch(neck, once)).map((places) => ({ number: 1, label: 'kept shape', places })) : [];
 }

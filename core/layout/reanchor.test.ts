@@ -51,18 +51,18 @@ it('a string set holds its counts, goes on in pitch between neighbours, and near
         const strings = wanted.filter((s) => s <= i.strings.length);
         if (!strings.length) return;
         const starts = neckNotes(i, ref).filter((n) => n.string === strings[0]);
-        const { string, fret } = starts[pick % starts.length];
+        const { string, fret } = starts[pick % starts.length]!;
         const all = shapesOr(i, ref, { kind: 'string-set', strings, counts: strings.map(() => count), start: { string, fret } });
         const here = all.find((s) => s.notes.some((n) => n.string === string && n.fret === fret));
         if (!here) return;
         const rows = strings.map((s) => here.notes.filter((n) => n.string === s).sort((a, b) => a.fret - b.fret));
-        const scale = (from: number): number => neckNotes({ ...i, frets: 36 }, ref).map((n) => n.midi).filter((m) => m > from).sort((a, b) => a - b)[0]; // prettier-ignore
-        expect(rows[0][0].fret).toBe(fret);
+        const scale = (from: number): number => neckNotes({ ...i, frets: 36 }, ref).map((n) => n.midi).filter((m) => m > from).sort((a, b) => a - b)[0]!; // prettier-ignore
+        expect(rows[0]![0]!.fret).toBe(fret);
         rows.slice(1).forEach((row, k) => {
           const before = rows[k];
-          if (row.length !== count || before.length !== count) return; // cut at an end of the neck
-          if (strings[k] - strings[k + 1] === 1) expect(row[0].midi).toBe(scale(before[count - 1].midi));
-          else expect(Math.abs(row[0].fret - before[0].fret)).toBeLessThanOrEqual(2);
+          if (row.length !== count || before!.length !== count) return; // cut at an end of the neck
+          if (strings[k]! - strings[k + 1]! === 1) expect(row[0]!.midi).toBe(scale(before![count - 1]!.midi));
+          else expect(Math.abs(row[0]!.fret - before![0]!.fret)).toBeLessThanOrEqual(2);
         });
       },
     ),
@@ -72,5 +72,5 @@ it('a string set holds its counts, goes on in pitch between neighbours, and near
 
 it('copies of a grown shape are whole, and all there is room for', () => {
   const shapes = layOut(guitar(24), { tonic: 'A', scale: 'minor pentatonic' }, { kind: 'anchor', root: { string: 6, fret: 5 }, notes: 2 });
-  expect(shapes.map((s) => [s.lowFret, s.notes.length])).toEqual([[5, 12], [17, 12]].filter(([low]) => low + 3 <= 24)); // prettier-ignore
+  expect(shapes.map((s) => [s.lowFret, s.notes.length])).toEqual([[5, 12], [17, 12]].filter(([low]) => low! + 3 <= 24)); // prettier-ignore
 });

@@ -80,7 +80,7 @@ describe('the root here, under this finger', () => {
   it('of shapes as near, the lower', () => {
     const shapes = layOut(six, { tonic: 'A', scale: 'minor-pentatonic' }, { kind: 'box' });
     const far = shapes.map((s) => Math.abs(s.handFret - 5));
-    const held = shapes.map((s, k) => (s.notes.some((n) => n.string === 6 && n.fret === 5) ? far[k] : Infinity));
+    const held = shapes.map((s, k) => (s.notes.some((n) => n.string === 6 && n.fret === 5) ? far[k]! : Infinity));
     expect(shapeAtRoot('box', shapes, at(6, 5))).toBe(held.indexOf(Math.min(...held)));
     expect(shapeAtRoot('box', shapes, at(6, 6))).toBe(-1);
   });
@@ -115,7 +115,7 @@ describe('a grip', () => {
       expect(under.map((u) => u.index).sort((a, b) => a - b)).toEqual(holds);
       expect(under.map((u) => Math.abs(u.handFret - 5))).toEqual(under.map((u) => Math.abs(u.handFret - 5)).sort((a, b) => a - b));
     }
-    expect(shapesUnder(six, ref, { kind: 'box' }, grip)[0].label).toBe('box 1');
+    expect(shapesUnder(six, ref, { kind: 'box' }, grip)[0]!.label).toBe('box 1');
   });
   it('of two shapes under the same hand the one that begins at the grip is first', () => {
     const ref = { tonic: 'F#', scale: 'minor pentatonic' };

@@ -49,7 +49,7 @@ export function rootShape(i: Instrument, ref: ScaleRef, layout: Layout, root: Pl
   if (o.finger !== undefined) checkWhole('BAD_OPTION', 'finger', o.finger, 1, 4);
   checkRoot(scaledNeck(i, ref), root, 'root');
   const shapes = layOut(i, ref, hungOn(layout, root), o);
-  const found = shapes[shapeAtRoot(layout.kind, shapes, root, o.finger)] as Shape | undefined;
+  const found = shapes[shapeAtRoot(layout.kind, shapes, root, o.finger)];
   return (
     found ??
     fail(

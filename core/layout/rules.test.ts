@@ -33,22 +33,22 @@ describe('one string', () => {
   const third = { kind: 'one-string', string: 3 } as const;
   it('goes from root to root, in hand-sized groups', () => {
     const [octave] = along(A_MINOR, { ...third, range: 'octave' }, 'finger-per-fret');
-    expect(octave.notes.map((n) => n.fret)).toEqual([2, 4, 5, 7, 9, 10, 12, 14]);
-    expect(fingers(octave)).toBe('1 3 4 1 3 4 1 3');
-    expect(groupsWords(octave)).toBe('2 4 5, shift, 7 9 10, shift, 12 14');
-    expect(octave.hands).toEqual([{ fret: 2, notes: 3 }, { fret: 7, notes: 3 }, { fret: 12, notes: 2 }]); // prettier-ignore
+    expect(octave!.notes.map((n) => n.fret)).toEqual([2, 4, 5, 7, 9, 10, 12, 14]);
+    expect(fingers(octave!)).toBe('1 3 4 1 3 4 1 3');
+    expect(groupsWords(octave!)).toBe('2 4 5, shift, 7 9 10, shift, 12 14');
+    expect(octave!.hands).toEqual([{ fret: 2, notes: 3 }, { fret: 7, notes: 3 }, { fret: 12, notes: 2 }]); // prettier-ignore
   });
   it('takes the same fingers shown from the nut; an inner root opens the next octave', () => {
     const [whole] = along(A_MINOR, third, 'finger-per-fret');
-    expect(whole.notes.map((n) => n.fret)).toEqual([0, 2, 4, 5, 7, 9, 10, 12, 14, 16, 17, 19, 21, 22]);
-    expect(fingers(whole)).toBe('0 1 3 4 1 3 4 1 1 3 4 1 3 4');
+    expect(whole!.notes.map((n) => n.fret)).toEqual([0, 2, 4, 5, 7, 9, 10, 12, 14, 16, 17, 19, 21, 22]);
+    expect(fingers(whole!)).toBe('0 1 3 4 1 3 4 1 1 3 4 1 3 4');
   });
   it('lays a major scale out for index, ring and slide as 1 3 ~3 4 for each tetrachord', () => {
     const second: Layout = { kind: 'one-string', string: 2, range: 'octave' };
     const [octave] = along(C_MAJOR, second, 'first-and-third');
-    expect(octave.notes.map((n) => n.fret)).toEqual([1, 3, 5, 6, 8, 10, 12, 13]);
-    expect(fingers(octave)).toBe('1 3 3 4 1 3 3 4');
-    expect(groupsWords(octave)).toBe('1 3, slide, 5 6, shift, 8 10, slide, 12 13');
+    expect(octave!.notes.map((n) => n.fret)).toEqual([1, 3, 5, 6, 8, 10, 12, 13]);
+    expect(fingers(octave!)).toBe('1 3 3 4 1 3 3 4');
+    expect(groupsWords(octave!)).toBe('1 3, slide, 5 6, shift, 8 10, slide, 12 13');
   });
   it('never lets a finger run on slides, in any school', () => {
     const schools: FingeringSchool[] = ['finger-per-fret', 'first-and-third', 'stretch', 'no-little-finger'];
@@ -56,18 +56,18 @@ describe('one string', () => {
       for (const scale of ['major', 'natural minor', 'minor pentatonic', 'harmonic minor', 'blues'])
         for (const string of [1, 2, 3, 4, 5, 6]) {
           const [s] = layOut(i, { tonic: 'C', scale }, { kind: 'one-string', string }, { school });
-          expect(fingers(s)).not.toMatch(/([1-4]) \1 \1/);
+          expect(fingers(s!)).not.toMatch(/([1-4]) \1 \1/);
         }
   });
   it('fingers what lies below the first root as its copy an octave above', () => {
     const [s] = along({ tonic: 'E', scale: 'natural minor' }, third, 'finger-per-fret'); // root at 9
-    const at = (fret: number): number | undefined => s.notes.find((n) => n.fret === fret)?.finger;
+    const at = (fret: number): number | undefined => s!.notes.find((n) => n.fret === fret)?.finger;
     expect([4, 5, 7].map(at)).toEqual([16, 17, 19].map(at));
   });
   it('goes from fret to fret, both included', () => {
     const [s] = along(A_MINOR, { ...third, from: 5, to: 12 }, 'finger-per-fret');
-    expect([frets(s), s.label]).toEqual(['3: 5 7 9 10 12', 'string 3, frets 5 to 12']);
-    expect(frets(along(A_MINOR, { ...third, range: 'frets', from: 14 }, 'finger-per-fret')[0])).toBe('3: 14 16 17 19 21 22');
+    expect([frets(s!), s!.label]).toEqual(['3: 5 7 9 10 12', 'string 3, frets 5 to 12']);
+    expect(frets(along(A_MINOR, { ...third, range: 'frets', from: 14 }, 'finger-per-fret')[0]!)).toBe('3: 14 16 17 19 21 22');
   });
   it('says no where the range is off the neck or holds no octave', () => {
     expect(codeOf(() => layOut(i, A_MINOR, { ...third, from: 9, to: 8 }))).toBe('BAD_LAYOUT layout.from');
@@ -132,13 +132,13 @@ describe('the rule of a layout', () => {
     expect(hungOn(boxes, at)).toBe(boxes);
   });
   it('grows two notes a string for scales of five notes, three for others', () => {
-    const offered = (scale: string): Layout => ruleOf('anchor').offers({ instrument: i, scale: { tonic: 'A', scale }, root })[0].layout;
+    const offered = (scale: string): Layout => ruleOf('anchor').offers({ instrument: i, scale: { tonic: 'A', scale }, root })[0]!.layout;
     expect(offered('minor pentatonic')).toMatchObject({ notes: 2 });
     expect(offered('blues')).toMatchObject({ notes: 3 });
     expect(offered('dorian')).toMatchObject({ notes: 3 });
   });
   it('gives a grown shape the name it turned out to have', () => {
-    const grown = (notes: number, scale: string): Shape => layOut(i, { tonic: 'A', scale }, { kind: 'anchor', root, notes })[0];
+    const grown = (notes: number, scale: string): Shape => layOut(i, { tonic: 'A', scale }, { kind: 'anchor', root, notes })[0]!;
     expect(grown(2, 'minor pentatonic')).toMatchObject({ label: 'box 1', known: true });
     expect(grown(3, 'dorian')).toMatchObject({ label: 'A Dorian', known: true });
     const cut = layOut(i, { tonic: 'A', scale: 'dorian' }, { kind: 'anchor', root: { string: 6, fret: 17 }, notes: 4 }).find(

@@ -55,7 +55,7 @@ export const ruleOf = (kind: LayoutKind): AnyRule => RULES[kind] as unknown as A
  */
 export const hangsOn = (layout: Layout): LayoutOf<'anchor'>['root'] | null => {
   const [field] = Object.entries(ruleOf(layout.kind).fields).find(([, f]) => f.is === 'root') ?? [];
-  return field ? (layout as unknown as Record<string, LayoutOf<'anchor'>['root']>)[field] : null;
+  return field ? (layout as unknown as Record<string, LayoutOf<'anchor'>['root']>)[field]! : null;
 };
 
 /**

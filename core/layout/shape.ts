@@ -83,10 +83,10 @@ export function shapeOf(task: LayoutTask, kind: LayoutKind, draft: Draft): Shape
   const pins = pinsOn(task, { kind, number: draft.number, lowFret }, draft.places);
   const fixed = pins ? undefined : draft.hand?.();
   const hold = fixed ? { ...fixed, hands: [{ fret: fixed.fret, notes: draft.places.length }] } : searchedHand(task, draft.places, settledOver(draft.fingers, pins)); // prettier-ignore
-  const notes = draft.places.map((p, k) => fingered(noteAt(neck, p.string, p.fret) as ShapeNote, hold.fingers[k]));
+  const notes = draft.places.map((p, k) => fingered(noteAt(neck, p.string, p.fret) as ShapeNote, hold.fingers[k]!));
   const cells = cellsOf(neck, notes);
   return {
-    id: `${kind}:${draft.number}@${placeKey(notes[0])}-${lowFret}`,
+    id: `${kind}:${draft.number}@${placeKey(notes[0]!)}-${lowFret}`,
     number: draft.number,
     label: draft.label,
     notes,
@@ -155,7 +155,7 @@ function searched(task: LayoutTask, places: Place[], pins?: number[]): Held {
       string: s.string,
       fret: s.fret,
       finger: s.finger,
-      mm: Math.abs(mm[s.string][s.fret] - mm[s.string][s.fret - reach(s)]),
+      mm: Math.abs(mm[s.string]![s.fret]! - mm[s.string]![s.fret - reach(s)]!),
     })),
   };
 }
@@ -164,7 +164,7 @@ function searched(task: LayoutTask, places: Place[], pins?: number[]): Held {
 function handsOf(steps: readonly FingeredStep[]): Shape['hands'] {
   const hands: Shape['hands'] = [];
   for (const { handFret: fret } of steps) {
-    const last = hands[hands.length - 1] as Shape['hands'][number] | undefined;
+    const last = hands[hands.length - 1];
     if (last?.fret === fret) last.notes++;
     else hands.push({ fret, notes: 1 });
   }
@@ -191,7 +191,7 @@ function cellsOf(neck: ScaledNeck, notes: ShapeNote[]): Cell[] {
 function addToCell(cell: Cell, n: ShapeNote): void {
   const { frets, fingers } = cell;
   let at = frets.length;
-  while (at > 0 && frets[at - 1] > n.fret) at--;
+  while (at > 0 && frets[at - 1]! > n.fret) at--;
   if (at > 0 && frets[at - 1] === n.fret) return;
   if (at === frets.length) {
     frets.push(n.fret);
@@ -203,16 +203,16 @@ function addToCell(cell: Cell, n: ShapeNote): void {
 }
 
 /** Steps of one string's frets. Example: [5, 6, 8] gives H W. */
-const stepsBetween = (frets: number[]): string[] => frets.slice(1).map((f, k) => stepLetters(f - frets[k]));
+const stepsBetween = (frets: number[]): string[] => frets.slice(1).map((f, k) => stepLetters(f - frets[k]!));
 
 function widthOf(neck: ScaledNeck, cells: Cell[]): number {
   let low = Infinity;
   let high = -Infinity;
   for (const { frets } of cells) {
-    const first = frets[0] > neck.nut ? frets[0] : frets[1];
+    const first = frets[0]! > neck.nut ? frets[0] : frets[1];
     if (first === undefined) continue;
     low = Math.min(low, first);
-    high = Math.max(high, frets[frets.length - 1]);
+    high = Math.max(high, frets[frets.length - 1]!);
   }
   return high < low ? 0 : widestMm(neck.instrument, cells.map((c) => c.string), low, high); // prettier-ignore
 }
@@ -227,10 +227,10 @@ function rootsOf(notes: ShapeNote[]): Place[] {
  * Strings that a shape skips are crossed all the same. Derived from the tuning, never stored. Example: strings 3 and 2 of E A D G B E, a major third: one fret up.
  */
 export function jogsOf(neck: ScaledNeck, strings: number[]): Jog[] {
-  const crossed = neck.upward.slice(neck.upward.indexOf(strings[0]), neck.upward.indexOf(strings[strings.length - 1]) + 1);
+  const crossed = neck.upward.slice(neck.upward.indexOf(strings[0]!), neck.upward.indexOf(strings[strings.length - 1]!) + 1);
   return crossed.slice(1).flatMap((above, k) => {
-    const below = crossed[k];
-    const semitones = neck.open[above] - neck.open[below];
+    const below = crossed[k]!;
+    const semitones = neck.open[above]! - neck.open[below]!;
     return semitones === FOURTH ? [] : [{ below, above, semitones, frets: FOURTH - semitones }];
   });
 }

@@ -23,7 +23,7 @@ function laySplit(task: LayoutTask, layout: LayoutOf<'split'>): Draft[] {
 
 /** The tier that starts on the next scale note, at the next fret up. */
 const nextTier = (tiers: Tier[], lower: Tier, count: number): Tier | undefined =>
-  tiers.find((t) => t.index === (lower.index + 1) % count && t.cells[0][0].fret > lower.cells[0][0].fret);
+  tiers.find((t) => t.index === (lower.index + 1) % count && t.cells[0]![0]!.fret > lower.cells[0]![0]!.fret);
 
 const USUAL = 3;
 /** How many strings the lower shape keeps. */

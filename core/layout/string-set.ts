@@ -19,7 +19,7 @@ function layStringSet(task: LayoutTask, layout: LayoutOf<'string-set'>): Draft[]
   const names = rows.map((r) => r.string).join(' ');
   return withFolds(neck, places).map((p, k) => ({
     number: k + 1,
-    label: `strings ${names}, from fret ${p[0].fret}`,
+    label: `strings ${names}, from fret ${p[0]!.fret}`,
     places: byPitch(neck, p),
   }));
 }
@@ -42,8 +42,8 @@ function checkedRows(neck: ScaledNeck, layout: LayoutOf<'string-set'>): Row[] {
     count: checkWhole('BAD_LAYOUT', `layout.counts[${k}]`, counts[k], 1, 12),
   }));
   rows.sort((a, b) => neck.upward.indexOf(a.string) - neck.upward.indexOf(b.string));
-  if (checkScalePlace(neck, layout.start, 'layout.start').string !== rows[0].string)
-    fail('BAD_LAYOUT', 'layout.start', `layout.start: start on string ${rows[0].string}, the lowest of those chosen.`);
+  if (checkScalePlace(neck, layout.start, 'layout.start').string !== rows[0]!.string)
+    fail('BAD_LAYOUT', 'layout.start', `layout.start: start on string ${rows[0]!.string}, the lowest of those chosen.`);
   return rows;
 }
 
@@ -51,7 +51,7 @@ function checkedRows(neck: ScaledNeck, layout: LayoutOf<'string-set'>): Row[] {
 export function checkScalePlace(neck: ScaledNeck, p: Place, field: string): Place {
   checkWhole('BAD_PLACE', `${field}.string`, p?.string, 1, neck.upward.length);
   checkWhole('BAD_PLACE', `${field}.fret`, p.fret, neck.nut, neck.last);
-  const midi = neck.open[p.string] + p.fret;
+  const midi = neck.open[p.string]! + p.fret;
   if (neck.toneOf[midi % 12]) return p;
   return fail(
     'NOT_IN_SCALE',
@@ -62,14 +62,14 @@ export function checkScalePlace(neck: ScaledNeck, p: Place, field: string): Plac
 
 function grow(neck: ScaledNeck, rows: Row[], start: Place): Place[] {
   const classes = scaleClasses(neck);
-  let midi = neck.open[start.string] + start.fret;
+  let midi = neck.open[start.string]! + start.fret;
   let first = start.fret;
   return rows.flatMap(({ string, count }, k) => {
-    if (k > 0 && skips(neck, rows[k - 1].string, string)) midi = nearestTone(classes, neck.open[string] + first);
+    if (k > 0 && skips(neck, rows[k - 1]!.string, string)) midi = nearestTone(classes, neck.open[string]! + first);
     const pitches = pitchesFrom(classes, midi, count);
-    midi = stepFrom(classes, pitches[count - 1], 1);
-    first = pitches[0] - neck.open[string];
-    return pitches.map((m) => ({ string, fret: m - neck.open[string] }));
+    midi = stepFrom(classes, pitches[count - 1]!, 1);
+    first = pitches[0]! - neck.open[string]!;
+    return pitches.map((m) => ({ string, fret: m - neck.open[string]! }));
   });
 }
 
@@ -91,12 +91,12 @@ function trimmed(i: Instrument, scale: ScaleRef, layout: LayoutOf<'string-set'>)
     if (!(e instanceof CoreError) || !['NOT_IN_SCALE', 'BAD_PLACE', 'BAD_LAYOUT'].includes(e.code)) throw e;
     const keep = layout.strings.map((s, k) => ({ s, n: layout.counts[k] })).filter(({ s }) => s <= i.strings.length);
     const rows = keep.length ? keep : [{ s: i.strings.length, n: layout.counts[0] }];
-    const string = rows[0].s;
+    const string = rows[0]!.s;
     const onString = neckNotes(i, scale).filter((n) => n.string === string);
     return {
       ...layout,
       strings: rows.map((r) => r.s),
-      counts: rows.map((r) => r.n),
+      counts: rows.map((r) => r.n!),
       start: nearest(onString, { string, fret: layout.start.fret }),
     };
   }
@@ -112,8 +112,8 @@ function setFrom({ instrument, root }: Start, skip: boolean, count: number): Lay
 
 /** The set with other strings: each new one with the first one's count, the start on the lowest of them at a root. */
 export function withStrings(layout: LayoutOf<'string-set'>, strings: readonly number[], roots: readonly Place[]): LayoutOf<'string-set'> {
-  const count = (s: number): number => layout.counts[layout.strings.indexOf(s)] ?? layout.counts[0];
-  const [string] = strings;
+  const count = (s: number): number => layout.counts[layout.strings.indexOf(s)] ?? layout.counts[0]!;
+  const string = strings[0]!;
   const start =
     string === layout.start.string ? layout.start : (roots.find((p) => p.string === string) ?? { string, fret: layout.start.fret });
   return { ...layout, strings: [...strings], counts: strings.map(count), start };

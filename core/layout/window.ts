@@ -51,7 +51,7 @@ function fill(task: LayoutTask, window: Window, school: Reach): Filled {
   const frets = new Map(ownFrets(neck, window));
   const reaches: Place[] = [];
   neck.upward.slice(1).forEach((above, k) => {
-    for (const p of reachesBetween(task, window, school, frets, neck.upward[k], above)) {
+    for (const p of reachesBetween(task, window, school, frets, neck.upward[k]!, above)) {
       reaches.push(p);
       frets.set(
         p.string,
@@ -64,10 +64,10 @@ function fill(task: LayoutTask, window: Window, school: Reach): Filled {
 
 /** The window's own notes, each pitch once: on its open string if it has one, otherwise on the lower string. */
 function ownFrets(neck: ScaledNeck, w: Window): [number, number[]][] {
-  const taken = new Set(w.open ? neck.upward.map((s) => neck.open[s] + neck.nut) : []);
+  const taken = new Set(w.open ? neck.upward.map((s) => neck.open[s]! + neck.nut) : []);
   return neck.upward.flatMap((string): [number, number[]][] => {
     const frets = fretsWithScale(neck, string, w.from, w.to).filter((f) => {
-      const midi = neck.open[string] + f;
+      const midi = neck.open[string]! + f;
       const free = !taken.has(midi) || (w.open && f === neck.nut && firstOpen(neck, string));
       taken.add(midi);
       return free;
@@ -83,10 +83,10 @@ const firstOpen = (neck: ScaledNeck, string: number): boolean => neck.upward.fin
 function reachesBetween(task: LayoutTask, w: Window, school: Reach, frets: Map<number, number[]>, below: number, above: number): Place[] {
   const { neck } = task;
   const reaches: Place[] = [];
-  for (let midi = neck.open[below] + w.to + 1; midi < neck.open[above] + w.from; midi++) {
+  for (let midi = neck.open[below]! + w.to + 1; midi < neck.open[above]! + w.from; midi++) {
     if (!neck.toneOf[midi % 12]) continue;
-    const forward = { string: below, fret: midi - neck.open[below] };
-    const back = { string: above, fret: midi - neck.open[above] };
+    const forward = { string: below, fret: midi - neck.open[below]! };
+    const back = { string: above, fret: midi - neck.open[above]! };
     const chosen = chooseReach(task, w, school, frets, back, forward);
     if (chosen) reaches.push(chosen);
   }
@@ -114,8 +114,8 @@ function chooseReach(
 /** Width in millimetres of the cell that a reach would make. */
 function cellMm(task: LayoutTask, frets: Map<number, number[]>, p: Place): number {
   const cell = [...(frets.get(p.string) ?? []), p.fret];
-  const mm = task.model.mm[p.string];
-  return mm[Math.max(...cell)] - mm[Math.min(...cell)];
+  const mm = task.model.mm[p.string]!;
+  return mm[Math.max(...cell)]! - mm[Math.min(...cell)]!;
 }
 
 /** Windows with identical places are one: the fewest reaches, then the lowest index fret. */
@@ -144,13 +144,13 @@ function draftOf(task: LayoutTask, f: Filled): Draft {
 function handOf(task: LayoutTask, f: Filled, places: readonly Place[]): FixedHand {
   const fingers: number[][] = [];
   for (const [string, frets] of f.frets) fingers[string] = cellFingers(task, f.window, string, frets);
-  const fingerOf = (p: Place): number => fingers[p.string][f.frets.get(p.string)?.indexOf(p.fret) ?? 0];
+  const fingerOf = (p: Place): number => fingers[p.string]![f.frets.get(p.string)?.indexOf(p.fret) ?? 0]!;
   const mm = task.model.mm;
   const edge = (p: Place): number => (p.fret < f.window.from ? f.window.from : f.window.to);
   const stretches = f.reaches.map((p): Stretch => ({
     ...p,
     finger: fingerOf(p),
-    mm: Math.abs(mm[p.string][p.fret] - mm[p.string][edge(p)]),
+    mm: Math.abs(mm[p.string]![p.fret]! - mm[p.string]![edge(p)]!),
   }));
   return { fret: f.window.index, fingers: places.map(fingerOf), stretches };
 }

@@ -35,7 +35,7 @@ export const stretchWords = (stretches: readonly Stretch[]): string =>
   groupBy(stretches, (s) => `${s.finger}/${s.fret}`)
     .map(
       (group) =>
-        `${FINGER[group[0].finger]} to fret ${group[0].fret} on string${group.length > 1 ? 's' : ''} ${group.map((s) => s.string).join(', ')}`,
+        `${FINGER[group[0]!.finger]} to fret ${group[0]!.fret} on string${group.length > 1 ? 's' : ''} ${group.map((s) => s.string).join(', ')}`,
     ) // prettier-ignore
     .join('; ') || 'none';
 
@@ -76,9 +76,9 @@ export function handGroups(shape: Shape): HandGroup[] {
   let from = 0;
   return shape.hands.map(({ notes: count }): HandGroup => {
     const notes = shape.notes.slice(from, (from += count));
-    const before = shape.notes[from - count - 1] as ShapeNote | undefined;
+    const before = shape.notes[from - count - 1];
     if (!before) return { notes, by: 'start' };
-    return { notes, by: before.finger === notes[0].finger && before.string === notes[0].string ? 'slide' : 'shift' };
+    return { notes, by: before.finger === notes[0]!.finger && before.string === notes[0]!.string ? 'slide' : 'shift' };
   });
 }
 

@@ -87,7 +87,7 @@ function spansOf(cuts: readonly number[], perBar: number): Span[] {
     const way = ways.get(from);
     if (!way || from >= end) return;
     const next = stops[k + 1];
-    if (from % FINEST === 0 && next % FINEST === 0) offer(way.cost, { from, to: next, tuplet: null });
+    if (from % FINEST === 0 && next! % FINEST === 0) offer(way.cost, { from, to: next!, tuplet: null });
     for (const length of TUPLET_LENGTHS) {
       const to = from + length;
       if (to > perBar) break;
@@ -121,7 +121,7 @@ function signsIn(span: Span, ticks: number): (Pick<BarPiece, 'type' | 'dots'> & 
   const unit = unitOf(span);
   const written = span.tuplet ? (span.to - span.from) / span.tuplet.normal : FINEST;
   return signsOf(Math.round(ticks / unit), Math.max(1, Math.floor((TICKS * 4) / written))).map(({ halves, dots }) => ({
-    type: WRITTEN_TYPES[Math.round(Math.log2((TICKS * 4) / (written * halves)))],
+    type: WRITTEN_TYPES[Math.round(Math.log2((TICKS * 4) / (written * halves)))]!,
     dots,
     units: halves * (2 - 1 / 2 ** dots),
   }));

@@ -122,10 +122,10 @@ describe('a lick', () => {
     const places = [n(6, 2), n(6, 4), n(6, 7), n(6, 9)].map((x) => x.place as { string: number; fret: number });
     const moved = withPlaces(lick, places);
     expect(moved.map((x) => x.place?.fret ?? null)).toEqual([2, 4, null, 7, 7, 9]);
-    expect(moved[4].join).toBe('tie');
+    expect(moved[4]!.join).toBe('tie');
   });
   it('is fingered round rests and ties, and keeps a settled finger', () => {
-    const steps = fingerLick(guitar(), [{ ...lick[0], finger: 2 }, ...lick.slice(1)], { school: 'finger-per-fret' });
+    const steps = fingerLick(guitar(), [{ ...lick[0]!, finger: 2 }, ...lick.slice(1)], { school: 'finger-per-fret' });
     expect(steps.map((s) => s !== null)).toEqual([true, true, false, true, false, true]);
     expect(steps[0]?.finger).toBe(2);
   });
@@ -135,11 +135,11 @@ describe('a lick', () => {
       [[0, 0, 240], [1, 240, 240], [2, 480, 480], [3, 960, 960]],
       [[4, 0, 240], [5, 240, 720]],
     ]); // prettier-ignore
-    expect(bars[0][3]).toMatchObject({ tiedTo: true, tiedFrom: false });
-    expect(bars[1][0]).toMatchObject({ tiedTo: false, tiedFrom: true });
+    expect(bars[0]![3]).toMatchObject({ tiedTo: true, tiedFrom: false });
+    expect(bars[1]![0]).toMatchObject({ tiedTo: false, tiedFrom: true });
     const long = barsOf([n(1, 1, 1200), n(1, 3, 1920)], 1920);
-    expect(long[0].map((p) => [p.index, p.ticks, p.tiedTo])).toEqual([[0, 960, true], [0, 240, false], [1, 720, true]]); // prettier-ignore
-    expect(long[1].map((p) => [p.index, p.ticks, p.tiedFrom])).toEqual([[1, 960, true], [1, 240, true]]); // prettier-ignore
+    expect(long[0]!.map((p) => [p.index, p.ticks, p.tiedTo])).toEqual([[0, 960, true], [0, 240, false], [1, 720, true]]); // prettier-ignore
+    expect(long[1]!.map((p) => [p.index, p.ticks, p.tiedFrom])).toEqual([[1, 960, true], [1, 240, true]]); // prettier-ignore
   });
   it('bars hold the same notes in the same order, all of each', () => {
     const note = fc.record({ ticks: fc.constantFrom(60, 80, 120, 160, 240, 320, 480, 600, 720, 960, 2000), gap: fc.boolean() });
@@ -193,9 +193,9 @@ describe('taps', () => {
   });
   it('need a fret, and no note before them', () => {
     expect(soundJoins(tapped)).toEqual(tapped);
-    expect(soundJoins([{ place: { string: 3, fret: 7 }, ticks: 240, join: 'tap' }])[0].join).toBe('tap');
-    expect(soundJoins([{ place: { string: 3, fret: 0 }, ticks: 240, join: 'tap' }])[0].join).toBeUndefined();
-    expect(soundJoins([{ place: null, ticks: 240, join: 'tap' }])[0].join).toBeUndefined();
+    expect(soundJoins([{ place: { string: 3, fret: 7 }, ticks: 240, join: 'tap' }])[0]!.join).toBe('tap');
+    expect(soundJoins([{ place: { string: 3, fret: 0 }, ticks: 240, join: 'tap' }])[0]!.join).toBeUndefined();
+    expect(soundJoins([{ place: null, ticks: 240, join: 'tap' }])[0]!.join).toBeUndefined();
   });
   it('are no reach and no slur of one finger to the checker', () => {
     const places = tapped.map((n) => n.place as Place);

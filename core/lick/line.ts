@@ -45,7 +45,7 @@ export function soundedNotes(i: Instrument, notes: readonly LickNote[]): Sounded
     const last = sounded[sounded.length - 1];
     if (note.place && note.join === 'tie' && last && last.start + last.ticks === at) last.ticks += note.ticks;
     else if (note.place) {
-      const midi = open[note.place.string - 1] + note.place.fret;
+      const midi = open[note.place.string - 1]! + note.place.fret;
       sounded.push({ index, place: note.place, midi, target: midi + (note.bend ?? 0), start: at, ticks: note.ticks, note });
     }
     at += note.ticks;
@@ -84,7 +84,7 @@ export const heardPitches = (i: Instrument, notes: readonly LickNote[]): HeardPi
  */
 export const lickPitches = (i: Instrument, notes: readonly LickNote[]): number[] => {
   const open = openMidis(i);
-  return struckNotes(notes).map(({ place }) => open[place.string - 1] + place.fret);
+  return struckNotes(notes).map(({ place }) => open[place.string - 1]! + place.fret);
 };
 
 /**
@@ -96,11 +96,11 @@ export function lickTiming(notes: readonly LickNote[]): Required<Omit<LineTiming
   const struck = struckNotes(notes);
   const starts = startsOf(notes);
   const end = lickTicks(notes);
-  const tapped = (k: number): boolean => notes[struck[k].index].join === 'tap';
+  const tapped = (k: number): boolean => notes[struck[k]!.index]!.join === 'tap';
   return {
-    joins: struck.map(({ index }, k) => (k > 0 && tapped(k - 1) ? null : (notes[index].join ?? null))),
-    bends: struck.map(({ index }) => notes[index].bend ?? null),
-    ticks: struck.map(({ index }, k) => (k + 1 < struck.length ? starts[struck[k + 1].index] : end) - starts[index]),
+    joins: struck.map(({ index }, k) => (k > 0 && tapped(k - 1) ? null : (notes[index]!.join ?? null))),
+    bends: struck.map(({ index }) => notes[index]!.bend ?? null),
+    ticks: struck.map(({ index }, k) => (k + 1 < struck.length ? starts[struck[k + 1]!.index]! : end) - starts[index]!),
     rests: struck.map(({ index }) => silenceBefore(notes, index)),
   };
 }
@@ -108,7 +108,7 @@ export function lickTiming(notes: readonly LickNote[]): Required<Omit<LineTiming
 /** Ticks of the rests right before a note. */
 function silenceBefore(notes: readonly LickNote[], index: number): number {
   let ticks = 0;
-  for (let k = index - 1; k >= 0 && !notes[k].place; k--) ticks += notes[k].ticks;
+  for (let k = index - 1; k >= 0 && !notes[k]!.place; k--) ticks += notes[k]!.ticks;
   return ticks;
 }
 
@@ -121,7 +121,7 @@ export function withPlaces(notes: readonly LickNote[], places: readonly Place[])
   return notes.map((n) => {
     if (!n.place) return n;
     if (n.join !== 'tie') k++;
-    const { string, fret } = places[k];
+    const { string, fret } = places[k]!;
     return { ...n, place: { string, fret } };
   });
 }
@@ -146,7 +146,7 @@ export function fingerLick(
   const slurs = new Map(struckNotes(notes).map(({ index }, k) => [index, joins[k]]));
   const { bends, ticks, rests } = lickTiming(fretted);
   const pins = struck.flatMap(({ index, place }, k) => {
-    const { finger } = notes[index];
+    const { finger } = notes[index]!;
     return finger && fingersFor(i, place, o).includes(finger) ? [{ index: k, finger }] : [];
   });
   const timing = { joins: struck.map(({ index }) => slurs.get(index) ?? null), bends, ticks, rests };

@@ -14,7 +14,7 @@ const CHROMATIC: ScaleRef = { tonic: 'C', scale: 'chromatic' };
 export function pitchedNotes(i: Instrument, notes: readonly LickNote[]): PitchedNote[] {
   const open = openMidis(i);
   return notes.map(({ place, ...rest }) =>
-    place ? { ...rest, midi: open[place.string - 1] + place.fret, place } : { ...rest, midi: null },
+    place ? { ...rest, midi: open[place.string - 1]! + place.fret, place } : { ...rest, midi: null },
   );
 }
 
@@ -34,13 +34,13 @@ export function placeNotes(
   );
   const pitches = struck.map((s) => s.midi);
   const places: Place[] =
-    held.length === struck.length ? held : pitches.length ? planRoute(i, CHROMATIC, { pitches, held, ...o, count: 1 })[0].steps : [];
+    held.length === struck.length ? held : pitches.length ? planRoute(i, CHROMATIC, { pitches, held, ...o, count: 1 })[0]!.steps : [];
   let at = -1;
   return soundJoins(
     notes.map(({ midi, ...rest }): LickNote => {
       if (midi === null) return { ...rest, place: null };
       if (rest.join !== 'tie') at++;
-      const p = places[at] as Place | undefined;
+      const p = places[at];
       if (!p) return fail('NO_ROUTE', 'notes', 'A note is tied to nothing: the line begins with a tie.');
       return { ...rest, place: { string: p.string, fret: p.fret } };
     }),
@@ -48,6 +48,6 @@ export function placeNotes(
 }
 
 function sounds(i: Instrument, p: Place, midi: number): boolean {
-  const open = openMidis(i)[p.string - 1] as number | undefined;
+  const open = openMidis(i)[p.string - 1];
   return open !== undefined && open + p.fret === midi && p.fret >= nutFret(i) && p.fret <= i.frets;
 }

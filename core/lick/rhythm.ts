@@ -69,7 +69,7 @@ function exactParts(ticks: number, count: number, from: number): NoteValue[] | n
     return last && [last];
   }
   for (let k = from; k < NOTE_VALUES.length; k++) {
-    const v = NOTE_VALUES[k];
+    const v = NOTE_VALUES[k]!;
     if (v.ticks * count < ticks) return null;
     const rest = v.ticks < ticks ? exactParts(ticks - v.ticks, count - 1, k) : null;
     if (rest) return [v, ...rest];

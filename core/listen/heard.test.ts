@@ -18,7 +18,7 @@ describe('the delay from a click to its answer', () => {
   const clicks = [0, 600, 1200, 1800, 2400, 3000, 3600, 4200];
   it('is the middle of the answers, and says how wide they lie', () => {
     const offs = [211, 214, 209, 212, 230, 210, 213, 211];
-    expect(latencyOf(clicks, clicks.map((c, k) => c + offs[k]))).toEqual({ latencyMs: 211.5, spreadMs: 1.5, heard: 8 }); // prettier-ignore
+    expect(latencyOf(clicks, clicks.map((c, k) => c + offs[k]!))).toEqual({ latencyMs: 211.5, spreadMs: 1.5, heard: 8 }); // prettier-ignore
   });
   it('a noise now and then, and clicks without an answer, do not move it', () => {
     const onsets = [...clicks.slice(0, 6).map((c) => c + 120), 55, 1333, 2990].sort((a, b) => a - b);
@@ -39,7 +39,7 @@ describe('the delay from a click to its answer', () => {
         fc.integer({ min: -100, max: 450 }),
         fc.array(fc.integer({ min: -12, max: 12 }), { minLength: 8, maxLength: 8 }),
         (delay, loose) => {
-          const found = latencyOf(clicks, clicks.map((c, k) => c + delay + loose[k]).sort((a, b) => a - b)); // prettier-ignore
+          const found = latencyOf(clicks, clicks.map((c, k) => c + delay + loose[k]!).sort((a, b) => a - b)); // prettier-ignore
           expect(Math.abs((found?.latencyMs ?? 999) - delay)).toBeLessThanOrEqual(12);
         },
       ),
@@ -151,7 +151,7 @@ describe('beats that met the chord', () => {
           const near = notes.filter((n) => Math.abs(n.beat - b) <= 0.25).sort((x, y) => Math.abs(x.beat - b) - Math.abs(y.beat - b));
           if (!near.length) continue;
           beats++;
-          if ((b < 4 ? [0, 4, 7] : [5, 9, 0]).includes(near[0].midi % 12)) met++;
+          if ((b < 4 ? [0, 4, 7] : [5, 9, 0]).includes(near[0]!.midi % 12)) met++;
         }
         expect(beatsMet(notes, chords, 8)).toMatchObject({ beats, met });
       }),
@@ -170,7 +170,7 @@ describe('open strings in cents', () => {
     expect(nearestString(STANDARD, hertzOf(64)).string).toBe(1);
     // E2 is 82.41 Hz, as tables of equal temperament at A 440 give it, rounded (from memory): a tenth of a cent.
     expect(Math.abs(nearestString(STANDARD, 82.41).cents)).toBeLessThan(0.11);
-    const twins = { ...STANDARD, strings: [STANDARD.strings[0], STANDARD.strings[0], ...STANDARD.strings.slice(2)] };
+    const twins = { ...STANDARD, strings: [STANDARD.strings[0]!, STANDARD.strings[0]!, ...STANDARD.strings.slice(2)] };
     expect(nearestString(twins, hertzOf(64)).string).toBe(1);
   });
 });

@@ -15,7 +15,7 @@ export const LATENCY_RULE = Object.freeze({ fewest: 4, widestMs: 30 });
 
 const median = (sorted: readonly number[]): number => {
   const mid = sorted.length >> 1;
-  return sorted.length % 2 ? sorted[mid] : (sorted[mid - 1] + sorted[mid]) / 2;
+  return sorted.length % 2 ? sorted[mid]! : (sorted[mid - 1]! + sorted[mid]!) / 2;
 };
 
 /**
@@ -29,7 +29,7 @@ export function latencyOf(clicks: readonly number[], onsets: readonly number[]):
   if (!all.length) return null;
   // What most of the clicks have near it; of equal ones the earliest.
   const near = (d: number): number => answers.filter((some) => some.some((o) => Math.abs(o - d) <= LATENCY_RULE.widestMs)).length;
-  const centre = [...all].sort((a, b) => near(b) - near(a) || a - b)[0];
+  const centre = [...all].sort((a, b) => near(b) - near(a) || a - b)[0]!;
   const best = answers.flatMap((some) => {
     const close = some.filter((o) => Math.abs(o - centre) <= 2 * LATENCY_RULE.widestMs);
     return close.length ? [close.reduce((a, b) => (Math.abs(b - centre) < Math.abs(a - centre) ? b : a))] : [];

@@ -31,7 +31,7 @@ describe('a pass that was heard', () => {
       offMs: 150,
     });
     expect(scorePass(line(60), [{ midi: 60, atMs: 231 }], { latencyMs: 80 }).notes[0]).toEqual({ verdict: 'missed' });
-    expect(scorePass(line(60), [{ midi: 60, atMs: 231 }], { latencyMs: 80, windowMs: 160 }).notes[0].verdict).toBe('right');
+    expect(scorePass(line(60), [{ midi: 60, atMs: 231 }], { latencyMs: 80, windowMs: 160 }).notes[0]!.verdict).toBe('right');
   });
   it('clean needs all notes and 95 % of them in time: one late of twenty is, two are not', () => {
     const twenty = line(...Array.from({ length: 20 }, (_, k) => 50 + k));
@@ -50,11 +50,11 @@ describe('a pass that was heard', () => {
         expect(notes.filter((n) => n.verdict !== 'missed').length + extra.length).toBe(heard.length);
         notes.forEach((n, k) => {
           if (n.verdict === 'missed') return;
-          expect(n.verdict === 'right').toBe(n.heardMidi === expected[k].midi);
+          expect(n.verdict === 'right').toBe(n.heardMidi === expected[k]!.midi);
           expect(Math.abs(n.offMs ?? 999)).toBeLessThanOrEqual(150);
         });
         // Nothing within reach of an extra note was missed.
-        for (const h of extra) notes.forEach((n, k) => { if (n.verdict === 'missed') expect(Math.abs(heard[h].atMs - expected[k].atMs)).toBeGreaterThan(150); }); // prettier-ignore
+        for (const h of extra) notes.forEach((n, k) => { if (n.verdict === 'missed') expect(Math.abs(heard[h]!.atMs - expected[k]!.atMs)).toBeGreaterThan(150); }); // prettier-ignore
       }),
       { numRuns: 400 },
     );
@@ -68,7 +68,7 @@ describe('a pass that was heard', () => {
         const mixed = heard.map((h, k) => ({ h, key: Math.sin(seed + k * 12.9898) })).sort((a, b) => a.key - b.key).map((x) => x.h); // prettier-ignore
         const score = scorePass(expected, mixed);
         expect(score.extra).toEqual([]);
-        score.notes.forEach((n, k) => expect(n).toEqual(played[k].lost ? { verdict: 'missed' } : { verdict: 'right', heardMidi: played[k].midi, offMs: played[k].off })); // prettier-ignore
+        score.notes.forEach((n, k) => expect(n).toEqual(played[k]!.lost ? { verdict: 'missed' } : { verdict: 'right', heardMidi: played[k]!.midi, offMs: played[k]!.off })); // prettier-ignore
       }),
       { numRuns: 200 },
     );

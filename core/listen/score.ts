@@ -74,12 +74,12 @@ export function scorePass(expected: readonly TimedNote[], heard: readonly TimedN
         taken.heard[p.heard] = true;
       }
   };
-  match(pairs.filter((p) => expected[p.expected].midi === heard[p.heard].midi));
+  match(pairs.filter((p) => expected[p.expected]!.midi === heard[p.heard]!.midi));
   match(pairs);
   const notes = expected.map((e, k): NoteVerdict => {
     const p = taken.expected[k];
     if (!p) return { verdict: 'missed' };
-    const { midi } = heard[p.heard];
+    const { midi } = heard[p.heard]!;
     return { verdict: midi === e.midi ? 'right' : 'wrong', heardMidi: midi, offMs: p.off };
   });
   const extra = heard.flatMap((_, k) => (taken.heard[k] ? [] : [k]));
@@ -90,14 +90,14 @@ export function scorePass(expected: readonly TimedNote[], heard: readonly TimedN
 
 /** Pairs that lie near enough in time, the nearest first. */
 function pairsWithin(expected: readonly TimedNote[], heard: readonly TimedNote[], windowMs: number, latencyMs: number): Pair[] {
-  const order = [...expected.keys()].sort((a, b) => expected[a].atMs - expected[b].atMs);
+  const order = [...expected.keys()].sort((a, b) => expected[a]!.atMs - expected[b]!.atMs);
   const pairs: Pair[] = [];
   heard.forEach((h, k) => {
     const at = h.atMs - latencyMs;
-    let first = lowerBound(order, (n) => expected[n].atMs, at - windowMs);
-    for (; first < order.length && expected[order[first]].atMs <= at + windowMs; first++) {
-      const n = order[first];
-      pairs.push({ expected: n, heard: k, off: at - expected[n].atMs });
+    let first = lowerBound(order, (n) => expected[n]!.atMs, at - windowMs);
+    for (; first < order.length && expected[order[first]!]!.atMs <= at + windowMs; first++) {
+      const n = order[first]!;
+      pairs.push({ expected: n, heard: k, off: at - expected[n]!.atMs });
     }
   });
   return pairs.sort((a, b) => Math.abs(a.off) - Math.abs(b.off) || a.expected - b.expected || a.heard - b.heard);
@@ -108,7 +108,7 @@ function lowerBound(order: readonly number[], value: (n: number) => number, boun
   let [low, high] = [0, order.length];
   while (low < high) {
     const mid = (low + high) >> 1;
-    if (value(order[mid]) < bound) low = mid + 1;
+    if (value(order[mid]!) < bound) low = mid + 1;
     else high = mid;
   }
   return low;

@@ -56,7 +56,7 @@ function spotOf(verdicts: readonly NoteVerdict[], lateMs: number): Spot {
 export function weakSpots(steps: readonly WeakStep[], passes: readonly (readonly NoteVerdict[])[], lateMs: number): WeakSpots {
   const of = (notes: readonly number[]): Spot =>
     spotOf(
-      passes.flatMap((p) => notes.map((k) => p[k])),
+      passes.flatMap((p) => notes.map((k) => p[k]!)),
       lateMs,
     );
   const grouped = <K extends string | number>(keyOf: (k: number) => K | null): Map<K, number[]> => {
@@ -68,15 +68,19 @@ export function weakSpots(steps: readonly WeakStep[], passes: readonly (readonly
     return groups;
   };
   const worst = <T extends Spot>(some: T[]): T[] => some.sort((a, b) => b.trouble - a.trouble);
-  const strings = [...grouped((k) => steps[k].string)].sort(([a], [b]) => a - b).map(([string, notes]) => ({ string, ...of(notes) }));
+  const strings = [...grouped((k) => steps[k]!.string)].sort(([a], [b]) => a - b).map(([string, notes]) => ({ string, ...of(notes) }));
   const shifts =
-    [...grouped((k) => (k > 0 && steps[k].handFret !== steps[k - 1].handFret ? `${steps[k - 1].handFret}/${steps[k].handFret}` : null))] // prettier-ignore
-      .map(([, notes]) => ({ from: steps[notes[0] - 1].handFret, to: steps[notes[0]].handFret, notes, ...of(notes) }));
+    [...grouped((k) => (k > 0 && steps[k]!.handFret !== steps[k - 1]!.handFret ? `${steps[k - 1]!.handFret}/${steps[k]!.handFret}` : null))] // prettier-ignore
+      .map(([, notes]) => ({ from: steps[notes[0]! - 1]!.handFret, to: steps[notes[0]!]!.handFret, notes, ...of(notes) }));
   const pairOf = (k: number): string | null => {
-    const [from, to] = k > 0 ? [steps[k - 1].finger, steps[k].finger] : [0, 0];
+    const [from, to] = k > 0 ? [steps[k - 1]!.finger, steps[k]!.finger] : [0, 0];
     return from && to && from !== to ? `${from}/${to}` : null;
   };
-  const fingers = [...grouped(pairOf)].map(([, notes]) => ({ from: steps[notes[0] - 1].finger, to: steps[notes[0]].finger, ...of(notes) }));
+  const fingers = [...grouped(pairOf)].map(([, notes]) => ({
+    from: steps[notes[0]! - 1]!.finger,
+    to: steps[notes[0]!]!.finger,
+    ...of(notes),
+  }));
   return { notes: steps.map((_, k) => of([k])), strings: worst(strings), shifts: worst(shifts), fingers: worst(fingers) };
 }
 
@@ -96,7 +100,7 @@ export interface LinePart {
  * @example weakParts([{ trouble: 0 }, { trouble: 0 }]) // []
  */
 export function weakParts(spots: readonly Pick<Spot, 'trouble'>[]): LinePart[] {
-  const weak = [...spots.keys()].filter((k) => spots[k].trouble > 0).sort((a, b) => spots[b].trouble - spots[a].trouble || a - b);
+  const weak = [...spots.keys()].filter((k) => spots[k]!.trouble > 0).sort((a, b) => spots[b]!.trouble - spots[a]!.trouble || a - b);
   const parts: LinePart[] = [];
   for (const k of weak.slice(0, MOST_WEAK).sort((a, b) => a - b)) {
     const from = Math.max(0, k - AROUND.before);
@@ -117,9 +121,9 @@ export function weakLick(steps: readonly WeakStep[], ticks: readonly number[], p
     return Array.from({ length: to - from + 1 }, (_, n): LickNote => {
       const k = from + n;
       const length = k < to ? ticks[k] : BAR - (at % BAR);
-      at += length;
-      const { string, fret, finger } = steps[k];
-      return { place: { string, fret }, ticks: length, ...(finger ? { finger } : {}) };
+      at += length!;
+      const { string, fret, finger } = steps[k]!;
+      return { place: { string, fret }, ticks: length!, ...(finger ? { finger } : {}) };
     });
   });
 }

@@ -15,8 +15,8 @@ const LONGEST = 2 * TICKS;
 function onGrid(at: readonly number[]): number[] {
   const offOf = (grid: number): number => at.reduce((sum, t) => sum + Math.abs(t - Math.round(t / grid) * grid) / grid, 0);
   const [straight, triplet] = GRIDS.map(offOf);
-  const grid = at.length > 1 && triplet < BETTER * straight ? GRIDS[1] : GRIDS[0];
-  return at.map((t) => Math.round(t / grid) * grid);
+  const grid = at.length > 1 && triplet! < BETTER * straight! ? GRIDS[1] : GRIDS[0];
+  return at.map((t) => Math.round(t / grid!) * grid!);
 }
 
 /**
@@ -32,7 +32,7 @@ export function writtenLine(heard: readonly TimedNote[], tempo: number, bars: nu
   const last = heard.at(-1);
   if (!last) return [];
   const kept = heard.filter((n) => n.atMs > last.atMs - bars * BAR * perTick);
-  const exact = kept.map((n) => (n.atMs - kept[0].atMs) / perTick);
+  const exact = kept.map((n) => (n.atMs - kept[0]!.atMs) / perTick);
   const beats = new Map<number, number[]>();
   exact.forEach((t, k) => {
     // What comes just before a beat belongs to it.
@@ -40,14 +40,14 @@ export function writtenLine(heard: readonly TimedNote[], tempo: number, bars: nu
     beats.set(beat, [...(beats.get(beat) ?? []), k]);
   });
   const starts = new Array<number>(kept.length);
-  for (const notes of beats.values()) onGrid(notes.map((k) => exact[k])).forEach((t, n) => (starts[notes[n]] = Math.max(0, t)));
-  const apart = [...kept.keys()].filter((k) => k === 0 || starts[k] > Math.max(...starts.slice(0, k)));
-  const end = Math.ceil((starts[apart[apart.length - 1]] + 1) / BAR) * BAR;
+  for (const notes of beats.values()) onGrid(notes.map((k) => exact[k]!)).forEach((t, n) => (starts[notes[n]!] = Math.max(0, t)));
+  const apart = [...kept.keys()].filter((k) => k === 0 || starts[k]! > Math.max(...starts.slice(0, k)));
+  const end = Math.ceil((starts[apart[apart.length - 1]!]! + 1) / BAR) * BAR;
   return apart.flatMap((k, n): PitchedNote[] => {
-    const room = (n + 1 < apart.length ? starts[apart[n + 1]] : end) - starts[k];
+    const room = (n + 1 < apart.length ? starts[apart[n + 1]!]! : end) - starts[k]!;
     const held = Math.min(room, LONGEST);
     const rest = room - held;
-    return [{ midi: kept[k].midi, ticks: held }, ...(rest ? restsOf(rest) : [])];
+    return [{ midi: kept[k]!.midi, ticks: held }, ...(rest ? restsOf(rest) : [])];
   });
 }
 

@@ -10,7 +10,7 @@ import type { DegreeName, Instrument, NeckNote, Place, Role, ScaleNote, ScaleRef
  */
 export function pitchAt(i: Instrument, p: Place): { readonly midi: number; readonly hz: number } {
   checkPlace(checkInstrument(i), p);
-  const midi = openMidis(i)[p.string - 1] + p.fret;
+  const midi = openMidis(i)[p.string - 1]! + p.fret;
   return { midi, hz: hertzOf(midi) };
 }
 
@@ -113,7 +113,7 @@ export function scaledNeck(i: Instrument, ref: ScaleRef, o: RoleOptions = {}): S
  * @example noteAt(scaledNeck(six, dorian), 6, 5)?.degree // '5'
  */
 export function noteAt(neck: ScaledNeck, string: number, fret: number): NeckNote | undefined {
-  const midi = neck.open[string] + fret;
+  const midi = neck.open[string]! + fret;
   const tone = neck.toneOf[midi % 12];
   return tone && { string, fret, midi, name: tone.name, degree: tone.degree, role: tone.role, added: tone.added };
 }
@@ -133,7 +133,7 @@ export function neckNotes(i: Instrument, ref: ScaleRef, o: RoleOptions = {}): Ne
  */
 export function fretsWithScale(neck: ScaledNeck, string: number, from = neck.nut, to = neck.last): number[] {
   const frets: number[] = [];
-  for (let f = Math.max(from, neck.nut); f <= Math.min(to, neck.last); f++) if (neck.toneOf[(neck.open[string] + f) % 12]) frets.push(f);
+  for (let f = Math.max(from, neck.nut); f <= Math.min(to, neck.last); f++) if (neck.toneOf[(neck.open[string]! + f) % 12]) frets.push(f);
   return frets;
 }
 

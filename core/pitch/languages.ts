@@ -23,7 +23,7 @@ export function noteIn(name: string, language: NoteLanguage): string {
   const match = /^([A-G])([b#]*)$/.exec(ascii(name));
   if (!match || language === 'letters') return name;
   const [, letter, signs] = match;
-  return language === 'german' ? german(letter, signs) : FIXED[letter] + signs;
+  return language === 'german' ? german(letter!, signs!) : FIXED[letter!]! + signs!;
 }
 
 /** Movable do with the minor third as "me" and so on: do is the tonic of every scale (common practice, no published source). */

@@ -120,7 +120,7 @@ export function today(plans: readonly (readonly PlanShape[])[], { endOfDay, minu
 
 /** The shape nearest to the middle of the neck of those begun, narrow ones first. */
 function warmUp(shapes: readonly PlanShape[], stands: readonly Stands[]): PlanShape | undefined {
-  const begun = shapes.filter((_, k) => stands[k].state !== 'waiting' && stands[k].state !== 'skipped');
+  const begun = shapes.filter((_, k) => stands[k]!.state !== 'waiting' && stands[k]!.state !== 'skipped');
   const far = (s: PlanShape): number => Math.abs(s.handFret - TODAY.middle) + (s.wide ? 24 : 0);
   return begun.reduce<PlanShape | undefined>((best, s) => (best && far(best) <= far(s) ? best : s), undefined);
 }
@@ -129,7 +129,7 @@ function withRests(items: readonly TodayItem[], shapes: ReadonlyMap<string, Plan
   const all: TodayItem[] = [];
   let played = 0;
   items.forEach((item, k) => {
-    const before = items[k - 1] as TodayItem | undefined;
+    const before = items[k - 1];
     const wide = (i: TodayItem | undefined): boolean => !!i && i.kind !== 'rest' && !!shapes.get(i.shape)?.wide;
     if (before && played >= TODAY.restAfter) {
       all.push({ kind: 'rest', minutes: TODAY.rest, after: 'long' });

@@ -73,10 +73,10 @@ describe('spaced days', () => {
   it('good days come further apart, a bad one brings it back soon; a clock put back does no harm', () => {
     const good = [NOON];
     for (let k = 0; k < 4; k++) good.push(comesBack(good.map((day) => ({ at: day, rating: 'good' as const }))).due);
-    const gaps = good.slice(1).map((t, k) => (t - good[k]) / DAY);
+    const gaps = good.slice(1).map((t, k) => (t - good[k]!) / DAY);
     expect(gaps).toEqual([...gaps].sort((a, b) => a - b));
     expect(gaps[3]).toBeGreaterThan(20);
-    expect(comesBack([...good.map((day) => ({ at: day, rating: 'good' as const })), { at: good[4] + 1, rating: 'again' }]).inDays).toBeLessThan(gaps[3]); // prettier-ignore
+    expect(comesBack([...good.map((day) => ({ at: day, rating: 'good' as const })), { at: good[4]! + 1, rating: 'again' }]).inDays).toBeLessThan(gaps[3]!); // prettier-ignore
     expect(
       comesBack([
         { at: NOON, rating: 'good' },
@@ -110,7 +110,7 @@ describe('the plan', () => {
   });
   it('a learned one comes back by the spaced schedule, from the day it was learned on', () => {
     const [a] = standOf([shape('a', { days: [played(0, false), played(1, true)] })]);
-    expect([a.inDays, a.due]).toEqual([3, NOON + 4 * DAY]);
+    expect([a!.inDays, a!.due]).toEqual([3, NOON + 4 * DAY]);
   });
   it('a week of it', () => {
     const a = [played(0, true, 0)]; // learned at once without a miss: back in 8 days

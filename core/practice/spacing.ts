@@ -24,8 +24,8 @@ const schedulerNow = () => (scheduler ??= fsrs({ enable_fuzz: false, enable_shor
  */
 export function comesBack(days: readonly DayOf[]): { readonly due: number; readonly inDays: number } {
   const [first] = days;
-  let card = createEmptyCard(first.at);
-  let latest = first.at;
+  let card = createEmptyCard(first!.at);
+  let latest = first!.at;
   for (const { at, rating } of days) {
     latest = Math.max(latest, at); // a clock that was put back does not go backwards here
     card = schedulerNow().next(card, latest, gradeOf(rating)).card;

@@ -43,7 +43,7 @@ export function changesTo(i: Instrument, shape: Shape, from: ScaleRef, to: Scale
   const result: ScaleChange = { stays: [], moves: [], goes: [] };
   for (const { string, fret, degree, name } of shape.notes) {
     const place = { string, fret };
-    const sound = (open[string - 1] + fret) % 12;
+    const sound = (open[string - 1]! + fret) % 12;
     if (after.has(sound)) {
       result.stays.push(place);
       continue;

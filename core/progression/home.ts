@@ -15,7 +15,7 @@ function closes(symbols: readonly string[]): boolean {
   if (!last) return false;
   const dominant = (symbol: string): boolean => [4, 10].every((n) => parseChord(symbol).tones.some((t) => t.semitones === n));
   const root = (symbol: string): number => chromaOf(parseChord(symbol).root);
-  return dominant(before) && !dominant(last) && (root(before) - root(last) + 12) % 12 === FIFTH;
+  return dominant(before!) && !dominant(last) && (root(before!) - root(last) + 12) % 12 === FIFTH;
 }
 const FIFTH = 7;
 
@@ -30,15 +30,15 @@ export function homeOf(bars: readonly Bar[]): ScaleRef | null {
   if (!chords.length) return null;
   const ends = [chords[0], chords[chords.length - 1]];
   const weighed = [...chords, ...ends.flatMap((c) => Array.from({ length: REST }, () => c))].map((c) => ({
-    sounds: chordSounds(c.symbol),
-    beats: c.beats,
+    sounds: chordSounds(c!.symbol),
+    beats: c!.beats,
   }));
   const missing = (ref: ScaleRef): number => {
     const own = new Set(scaleNotes(ref).map((n) => chromaOf(n.name)));
     return weighed.reduce((sum, { sounds, beats }) => sum + beats * sounds.filter((s) => !own.has(s)).length, 0);
   };
-  const tonics = [...new Set((closes(chords.map((c) => c.symbol)) ? ends.slice(1) : ends).map((c) => parseChord(c.symbol).root))];
+  const tonics = [...new Set((closes(chords.map((c) => c.symbol)) ? ends.slice(1) : ends).map((c) => parseChord(c!.symbol).root))];
   const refs = tonics.flatMap((tonic) => HOMES.map((scale): ScaleRef => ({ tonic, scale })));
   const costs = refs.map(missing);
-  return refs[costs.indexOf(Math.min(...costs))];
+  return refs[costs.indexOf(Math.min(...costs))]!;
 }

@@ -21,7 +21,7 @@ describe('guide lines', () => {
         ][k],
       ).toContain(midi(s) % 12),
     ); // F or C, B or F, E or B
-    for (let k = 1; k < steps.length; k++) expect(Math.abs(midi(steps[k]) - midi(steps[k - 1]))).toBeLessThanOrEqual(1);
+    for (let k = 1; k < steps.length; k++) expect(Math.abs(midi(steps[k]!) - midi(steps[k - 1]!))).toBeLessThanOrEqual(1);
   });
   it('always a third or a seventh, within reach, and no line of fewer half steps: full enumeration', () => {
     const pick = fc.array(fc.constantFrom(...CHORDS), { minLength: 1, maxLength: 3 });
@@ -37,7 +37,7 @@ describe('guide lines', () => {
         const pitches = guides.map((g) => [...new Set(SIX.strings.flatMap((_, k) => Array.from({ length: near + 6 - Math.max(0, near - 1) }, (__, n) => midi({ string: k + 1, fret: Math.max(0, near - 1) + n }))))].filter((m) => g.includes(m % 12))); // prettier-ignore
         let ways: number[][] = [[]];
         for (const layer of pitches) ways = ways.flatMap((w) => layer.map((m) => [...w, m]));
-        const steps12 = (line: number[]): number => line.reduce((sum, m, k) => sum + (k ? Math.abs(m - line[k - 1]) : 0), 0);
+        const steps12 = (line: number[]): number => line.reduce((sum, m, k) => sum + (k ? Math.abs(m - line[k - 1]!) : 0), 0);
         expect(steps12(steps.map(midi)) - Math.min(...ways.map(steps12))).toBeLessThanOrEqual(1); // a nearer string may outweigh one half step
       }),
       { numRuns: 40, seed: 3 },
@@ -46,7 +46,7 @@ describe('guide lines', () => {
   it('a chord without either gives its root; silence gives nothing', () => {
     const { steps } = guideLine(SIX, barsOf('G5 | N.C. | C7'), { degrees: ['3'], near: 3, school });
     expect(steps).toHaveLength(2);
-    expect(midi(steps[0]) % 12).toBe(7);
+    expect(midi(steps[0]!) % 12).toBe(7);
     expect(() => guideLine(SIX, barsOf('N.C.'), { degrees: ['3'], school })).toThrow('chords');
   });
 });
@@ -67,9 +67,9 @@ describe('study lines', () => {
           expect(steps).toHaveLength(symbols.length * 4 * notesPerBeat);
           expect(ticks.reduce((a, b) => a + b, 0)).toBe(symbols.length * 4 * 480);
           steps.forEach((s, k) => {
-            const symbol = symbols[Math.floor(k / (4 * notesPerBeat))];
+            const symbol = symbols[Math.floor(k / (4 * notesPerBeat))]!;
             const [best] = scalesForChord(symbol, { home });
-            const wanted = k % notesPerBeat === 0 ? chordSounds(symbol) : scaleNotes(best.ref).map((x) => chromaOf(x.name));
+            const wanted = k % notesPerBeat === 0 ? chordSounds(symbol) : scaleNotes(best!.ref).map((x) => chromaOf(x.name));
             expect(wanted).toContain(midi(s) % 12);
             expect(s.fret >= Math.max(0, near - 1) && s.fret <= near + 5).toBe(true);
           });
@@ -83,13 +83,13 @@ describe('study lines', () => {
     const bars = barsOf('Bb7|Eb7|Bb7|%|Eb7|%|Bb7|%|F7|Eb7|Bb7|F7');
     const line = (seed: number) => studyLine(SIX, bars, { home, seed, notesPerBeat: 2, near: 6, school }).steps.map(midi);
     expect(line(1)).not.toEqual(line(2));
-    const steps = line(1).slice(1).map((m, k) => Math.abs(m - line(1)[k])); // prettier-ignore
+    const steps = line(1).slice(1).map((m, k) => Math.abs(m - line(1)[k]!)); // prettier-ignore
     expect(steps.filter((s) => s > 0 && s <= 2).length / steps.length).toBeGreaterThan(0.5);
     expect(steps.filter((s) => s === 0).length).toBeLessThan(steps.length / 10);
   });
   it('chords that share a bar change where they stand; a form too long is refused', () => {
     const { steps } = studyLine(SIX, barsOf('Bb7 . . Eb7'), { home, seed: 1, notesPerBeat: 1, near: 6, school });
-    expect(chordNotes('Eb7').map(chromaOf)).toContain(midi(steps[3]) % 12);
+    expect(chordNotes('Eb7').map(chromaOf)).toContain(midi(steps[3]!) % 12);
     expect(() => studyLine(SIX, barsOf('Bb7|'.repeat(400)), { home, seed: 1, notesPerBeat: 4, school })).toThrow('6400 notes');
     expect(() => studyLine(SIX, [], { home, seed: 1, notesPerBeat: 1, school })).toThrow('0 notes');
   });

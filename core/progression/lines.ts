@@ -58,7 +58,7 @@ const placesIn = ({ open, from, to }: Where, sounds: readonly number[]): Place[]
     Array.from({ length: to - from + 1 }, (_, n) => ({ string: k + 1, fret: from + n })).filter((p) => sounds.includes((o + p.fret) % 12)),
   );
 
-const midiAt = ({ open }: Where, p: Place): number => open[p.string - 1] + p.fret;
+const midiAt = ({ open }: Where, p: Place): number => open[p.string - 1]! + p.fret;
 
 function run(ways: Generator<number, LayeredWay[]>): LayeredWay {
   let turn = ways.next();
@@ -97,12 +97,12 @@ export function guideLine(
     return placesIn(where, sounds);
   });
   const { nodes } = run(
-    cheapestWays(layers.map((l) => l.length), (n) => beyond(layers[0][n]), (k, a, b) => {
-      const [p, q] = [layers[k - 1][a], layers[k][b]];
-      return beyond(q) + GUIDE.semitone * Math.abs(midiAt(where, p) - midiAt(where, q)) + GUIDE.string * Math.abs(p.string - q.string) + GUIDE.fret * Math.abs(p.fret - q.fret); // prettier-ignore
+    cheapestWays(layers.map((l) => l.length), (n) => beyond(layers[0]![n]!), (k, a, b) => {
+      const [p, q] = [layers[k - 1]![a], layers[k]![b]];
+      return beyond(q!) + GUIDE.semitone * Math.abs(midiAt(where, p!) - midiAt(where, q!)) + GUIDE.string * Math.abs(p!.string - q!.string) + GUIDE.fret * Math.abs(p!.fret - q!.fret); // prettier-ignore
     }, 1),
   ); // prettier-ignore
-  const steps = fingerNotes(i, nodes.map((at, k) => layers[k][at]), { school: o.school }); // prettier-ignore
+  const steps = fingerNotes(i, nodes.map((at, k) => layers[k]![at]!), { school: o.school }); // prettier-ignore
   return { steps, cost: steps.reduce((sum, s) => sum + s.costMm, 0), ...measures(i, steps) };
 }
 
@@ -154,20 +154,20 @@ export function studyLine(
   };
   let at = 0;
   const layers = Array.from({ length: count }, (_, k) => {
-    while (at < chords.length - 1 && k / o.notesPerBeat >= chords[at].to - 1e-9) at++;
-    const { tones, scale } = reach(chords[at].symbol);
+    while (at < chords.length - 1 && k / o.notesPerBeat >= chords[at]!.to - 1e-9) at++;
+    const { tones, scale } = reach(chords[at]!.symbol);
     return k % o.notesPerBeat === 0 ? tones : scale;
   });
   const chance = layers.map((l) => l.map(() => STUDY.chance * next()));
   const { nodes } = run(
-    cheapestWays(layers.map((l) => l.length), (n) => chance[0][n], (k, a, b) => {
-      const [p, q] = [layers[k - 1][a], layers[k][b]];
-      const by = Math.abs(midiAt(where, p) - midiAt(where, q));
+    cheapestWays(layers.map((l) => l.length), (n) => chance[0]![n]!, (k, a, b) => {
+      const [p, q] = [layers[k - 1]![a], layers[k]![b]];
+      const by = Math.abs(midiAt(where, p!) - midiAt(where, q!));
       const step = by === 0 ? STUDY.repeated : by <= WHOLE_STEP ? 0 : by <= 2 * WHOLE_STEP ? STUDY.skip : STUDY.leap * (by - WHOLE_STEP);
-      return step + STUDY.string * Math.max(0, Math.abs(p.string - q.string) - 1) + chance[k][b];
+      return step + STUDY.string * Math.max(0, Math.abs(p!.string - q!.string) - 1) + chance[k]![b]!;
     }, 1),
   ); // prettier-ignore
   const ticks = layers.map(() => TICKS / o.notesPerBeat);
-  const steps = fingerNotes(i, nodes.map((n, k) => layers[k][n]), { school: o.school, ticks }); // prettier-ignore
+  const steps = fingerNotes(i, nodes.map((n, k) => layers[k]![n]!), { school: o.school, ticks }); // prettier-ignore
   return { steps, ticks };
 }

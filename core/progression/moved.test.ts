@@ -47,7 +47,7 @@ describe('a typed progression in another key', () => {
         const by = chromaOf(tonic);
         const [a, b] = [symbolsIn(plain.text), symbolsIn(moved.text)];
         expect(b).toHaveLength(a.length);
-        a.forEach((s, k) => expect(sounds(b[k])).toEqual(sounds(s).map((c) => (c + by) % 12)));
+        a.forEach((s, k) => expect(sounds(b[k]!)).toEqual(sounds(s).map((c) => (c + by) % 12)));
       }
   });
   it('chords alone are written anew', () => {
@@ -71,14 +71,14 @@ describe('what changes from scale to scale', () => {
     for (const from of REFS)
       for (const to of REFS) {
         const [a, b] = [from, to].map((r) => new Set(scaleNotes(r).map((n) => chromaOf(n.name))));
-        const shape = layOut(SIX, from, { kind: 'window' })[2];
+        const shape = layOut(SIX, from, { kind: 'window' })[2]!;
         const { stays, moves, goes } = changesTo(SIX, shape, from, to);
         expect(stays.length + moves.length + goes.length).toBe(shape.notes.length);
-        for (const p of stays) expect(b.has(pitchAt(SIX, p).midi % 12)).toBe(true);
+        for (const p of stays) expect(b!.has(pitchAt(SIX, p).midi % 12)).toBe(true);
         const far = (fret: number, string: number): number | null => {
           for (const by of [1, -1, 2, -2]) {
             const [f, sound] = [fret + by, (pitchAt(SIX, { string, fret }).midi + by) % 12];
-            if (f >= 0 && f <= 22 && b.has(sound) && !a.has(sound)) return by;
+            if (f >= 0 && f <= 22 && b!.has(sound) && !a!.has(sound)) return by;
           }
           return null;
         };
@@ -88,14 +88,14 @@ describe('what changes from scale to scale', () => {
           expect(chromaOf(m.becomes.name)).toBe(pitchAt(SIX, m.to).midi % 12);
         }
         for (const p of goes) {
-          expect(b.has(pitchAt(SIX, p).midi % 12)).toBe(false);
+          expect(b!.has(pitchAt(SIX, p).midi % 12)).toBe(false);
           expect(far(p.fret, p.string)).toBeNull();
         }
       }
   });
   it('from home Dorian back to home Mixolydian: the flat third goes up, nothing else moves', () => {
     const [dorian, mixolydian] = ['dorian', 'mixolydian'].map((scale) => ({ tonic: 'Bb', scale }));
-    const { moves, goes } = changesTo(SIX, layOut(SIX, dorian, { kind: 'box' })[1], dorian, mixolydian);
+    const { moves, goes } = changesTo(SIX, layOut(SIX, dorian!, { kind: 'box' })[1]!, dorian!, mixolydian!);
     expect(new Set(moves.map((m) => `${m.was.degree} ${m.by} ${m.becomes.degree}`))).toEqual(new Set(['b3 1 3']));
     expect(goes).toEqual([]);
   });
@@ -105,14 +105,14 @@ describe('climbing and coming home', () => {
   const home = { tonic: 'Bb', scale: 'mixolydian' };
   const options: PathOptions = { home, school: 'per-chord', layout: { kind: 'box' }, near: 3 };
   const hands = (text: string, o: Partial<PathOptions>): number[] =>
-    scalePath(SIX, parseProgression(text).bars, { ...options, ...o })[0].steps.map((s) => s.shape.handFret);
+    scalePath(SIX, parseProgression(text).bars, { ...options, ...o })[0]!.steps.map((s) => s.shape.handFret);
   it('rises through one section and falls through the next', () => {
     const at = hands('[A] | Bb7 | Eb7 | Bb7 | F7 | Bb7 | Eb7 |[B]| Bb7 | Eb7 | Bb7 | F7 | Eb7 | Bb7 |', { motion: 'climb' });
     const [up, down] = [at.slice(0, 6), at.slice(6)];
-    expect(up[5] - up[0]).toBeGreaterThanOrEqual(8);
-    expect(down[0] - down[5]).toBeGreaterThanOrEqual(8);
-    for (let k = 1; k < 6; k++) expect(up[k]).toBeGreaterThanOrEqual(up[k - 1]);
-    for (let k = 1; k < 6; k++) expect(down[k]).toBeLessThanOrEqual(down[k - 1]);
+    expect(up[5]! - up[0]!).toBeGreaterThanOrEqual(8);
+    expect(down[0]! - down[5]!).toBeGreaterThanOrEqual(8);
+    for (let k = 1; k < 6; k++) expect(up[k]).toBeGreaterThanOrEqual(up[k - 1]!);
+    for (let k = 1; k < 6; k++) expect(down[k]).toBeLessThanOrEqual(down[k - 1]!);
   });
   it('minds coming home as much as it is told to: the end is never farther from the beginning for it', () => {
     for (const text of ['Bb7|Eb7|F7|Dbmaj7', 'Gm7|C7|Fmaj7|Bbm7|Ebm7', 'Bb7|B7|E7|A7']) {

@@ -86,7 +86,7 @@ function chordsOf(r: Reading, tokens: Token[]): Bar['chords'] {
     else chords.push({ symbol: r.bars.at(-1)?.chords.at(-1)?.symbol ?? SILENT, beats: 1 });
   });
   const used = Math.min(tokens.length, beats);
-  chords[chords.length - 1].beats += beats - used;
+  chords[chords.length - 1]!.beats += beats - used;
   return chords;
 }
 

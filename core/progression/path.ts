@@ -213,14 +213,14 @@ export function* walking(
     layers.push(nodes);
     yield (LAYING * (k + 1)) / heard.length;
   }
-  const near = o.near ?? Math.min(...layers[0].map((n) => n.shape.handFret));
+  const near = o.near ?? Math.min(...layers[0]!.map((n) => n.shape.handFret));
   const costs = costsOf(s, layers, heard, near);
   const ways = cheapestWays(layers.map((l) => l.length), costs.enter, costs.step, o.count ?? 1); // prettier-ignore
   let turn = ways.next();
   for (; !turn.done; turn = ways.next()) yield LAYING + ((1 - LAYING) * turn.value) / layers.length;
   return turn.value.map(({ cost, nodes }) => ({
     cost,
-    steps: nodes.map((at, k) => stepAt(s, heard[k].symbol, layers[k][at], k ? layers[k - 1][nodes[k - 1]] : null, near)),
+    steps: nodes.map((at, k) => stepAt(s, heard[k]!.symbol, layers[k]![at]!, k ? layers[k - 1]![nodes[k - 1]!]! : null, near)),
   }));
 }
 
@@ -248,7 +248,7 @@ function climbing(heard: readonly Heard[], near: number, last: number): number[]
   const top = Math.min(OCTAVE, Math.max(0, last - near));
   return heard.map(({ section }, k) => {
     const own = heard.flatMap((h, n) => (h.section === section ? [n] : []));
-    const share = own.length > 1 ? (k - own[0]) / (own.length - 1) : 0;
+    const share = own.length > 1 ? (k - own[0]!) / (own.length - 1) : 0;
     return near + top * (section % 2 ? 1 - share : share);
   });
 }
@@ -267,17 +267,17 @@ function costsOf({ i, o, mm }: Setting, layers: readonly Node[][], heard: readon
   const last = layers.length - 1;
   const own = layers.map((nodes, k) =>
     nodes.map((n) => {
-      const off = aims ? COST.offClimb * Math.abs(n.mm - aims[k]) : 0;
+      const off = aims ? COST.offClimb * Math.abs(n.mm - aims[k]!) : 0;
       const home = k === last && !aims ? weights.home * COST.home * Math.abs(n.mm - start) : 0;
       return weights.fit * COST.misfit * (1 - n.fit.fit) + off + home;
     }),
   );
   const [travel, changes] = [weights.travel * COST.perMm, weights.changes * COST.change];
   return {
-    enter: (node) => travel * Math.abs(layers[0][node].mm - start) + own[0][node],
+    enter: (node) => travel * Math.abs(layers[0]![node]!.mm - start) + own[0]![node]!,
     step: (k, from, to) => {
-      const [a, b] = [layers[k - 1][from], layers[k][to]];
-      return travel * Math.abs(a.mm - b.mm) + changes * fresh(a.sounds, b.sounds) + own[k][to];
+      const [a, b] = [layers[k - 1]![from], layers[k]![to]];
+      return travel * Math.abs(a!.mm - b!.mm) + changes * fresh(a!.sounds, b!.sounds) + own[k]![to]!;
     },
   };
 }

@@ -33,10 +33,10 @@ describe('a progression as it is typed', () => {
   it('points at what cannot be read, keeps its time, and offers what may have been meant', () => {
     expect(marked('| Cfoo7 D | xyz |')).toEqual(['foo7', 'x']);
     expect(written('| Cfoo7 D | xyz |')).toBe(`${SILENT}:2 D:2 | ${SILENT}:4`);
-    expect(faults('| Gsos4 |')[0].nearest).toContain('Gsus4');
+    expect(faults('| Gsos4 |')[0]!.nearest).toContain('Gsus4');
     expect(marked('% | C')).toEqual(['%']);
-    expect(faults('| C | | D |')[0].message).toContain('this bar is empty');
-    expect(faults('| C . . . . |')[0].message).toBe('this bar has 5 beats, the meter 4');
+    expect(faults('| C | | D |')[0]!.message).toContain('this bar is empty');
+    expect(faults('| C . . . . |')[0]!.message).toBe('this bar has 5 beats, the meter 4');
     expect(faults(`| C ${'| C '.repeat(600)}`).at(-1)?.message).toContain(String(MOST_BARS));
     expect(parseProgression(`| C ${'| C '.repeat(600)}`).bars).toHaveLength(MOST_BARS);
   });
@@ -110,7 +110,7 @@ describe('the scales that fit a chord', () => {
     }
   });
   it('without a home it asks the chord alone; a chord that cannot be read is an error', () => {
-    expect(scalesForChord('C7')[0].ref).toEqual({ tonic: 'C', scale: 'mixolydian' });
+    expect(scalesForChord('C7')[0]!.ref).toEqual({ tonic: 'C', scale: 'mixolydian' });
     expect(() => scalesForChord('Qx')).toThrow('cannot be read');
   });
 });

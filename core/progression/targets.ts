@@ -18,7 +18,7 @@ export function targetsFrom(i: Instrument, shape: Shape, from: Place, next: stri
   checkPlace(i, from, 'from');
   const { root, tones } = parseChord(next);
   const open = openMidis(i);
-  const midi = open[from.string - 1] + from.fret;
+  const midi = open[from.string - 1]! + from.fret;
   const nut = nutFret(i);
   const [low, high] = [Math.max(nut, shape.lowFret - BESIDE), Math.min(i.frets, shape.highFret + BESIDE)];
   return STEPS.flatMap((by): Target[] => {
@@ -28,6 +28,6 @@ export function targetsFrom(i: Instrument, shape: Shape, from: Place, next: stri
       .map((o, k) => ({ string: k + 1, fret: midi + by - o }))
       .filter((p) => p.fret >= low && p.fret <= high)
       .sort((a, b) => Math.abs(a.string - from.string) - Math.abs(b.string - from.string) || a.fret - b.fret);
-    return places.length ? [{ place: places[0], degree: tone.degree, by }] : [];
+    return places.length ? [{ place: places[0]!, degree: tone.degree, by }] : [];
   });
 }

@@ -38,7 +38,7 @@ export function playedAnswer({ answer }: Pick<Question, 'answer'>, i: Instrument
     }
     case 'places': {
       const open = openMidis(i);
-      const asked = new Set(answer.places.map((p) => open[p.string - 1] + p.fret));
+      const asked = new Set(answer.places.map((p) => open[p.string - 1]! + p.fret));
       if (midis.some((m) => !asked.has(m))) return 'wrong';
       return new Set(midis).size >= (answer.need === 'any' ? 1 : asked.size) ? 'right' : null;
     }
@@ -77,6 +77,6 @@ const NOTE = /^[A-G](##?|bb?)?$/;
  */
 export function readNames(text: string): string[] | null {
   const words = text.trim().split(/[\s,;]+/).filter(Boolean); // prettier-ignore
-  const names = words.map((w) => w[0].toUpperCase() + w.slice(1).replace(/[♯#]/g, '#').replace(/[♭b]/g, 'b').replace(/x/g, '##').replace(/𝄪/gu, '##').replace(/𝄫/gu, 'bb')); // prettier-ignore
+  const names = words.map((w) => w[0]!.toUpperCase() + w.slice(1).replace(/[♯#]/g, '#').replace(/[♭b]/g, 'b').replace(/x/g, '##').replace(/𝄪/gu, '##').replace(/𝄫/gu, 'bb')); // prettier-ignore
   return names.every((n) => NOTE.test(n)) ? names : null;
 }

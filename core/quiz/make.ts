@@ -8,18 +8,18 @@ import type { QuizAnswer, QuizGround, QuizLevel, QuizOption, QuizShown } from '.
 export function fretsOf({ instrument, from, to }: QuizGround, level: QuizLevel): [from: number, to: number] {
   const low = Math.max(from, nutFret(instrument));
   const high = Math.min(to, instrument.frets);
-  return [low, Math.min(high, low + [5, 12, 36][level - 1])];
+  return [low, Math.min(high, low + [5, 12, 36][level - 1]!)];
 }
 
 /** Every place a level asks about, thickest string first, with its MIDI number. */
 export function placesOn(g: QuizGround, level: QuizLevel): (Place & { readonly midi: number })[] {
   const [from, to] = fretsOf(g, level);
   const open = openMidis(g.instrument);
-  return [...open.keys()].reverse().flatMap((k) => Array.from({ length: Math.max(0, to - from + 1) }, (_, n) => ({ string: k + 1, fret: from + n, midi: open[k] + from + n }))); // prettier-ignore
+  return [...open.keys()].reverse().flatMap((k) => Array.from({ length: Math.max(0, to - from + 1) }, (_, n) => ({ string: k + 1, fret: from + n, midi: open[k]! + from + n }))); // prettier-ignore
 }
 
 /** How a place is told whatever else is on the instrument: its open string and its fret. Example: `E2+3`. */
-export const spotOf = (g: QuizGround, p: Place): string => `${g.instrument.strings[p.string - 1].open}+${p.fret}`;
+export const spotOf = (g: QuizGround, p: Place): string => `${g.instrument.strings[p.string - 1]!.open}+${p.fret}`;
 /** The place of a spot on a ground, the lowest string of several alike; null where it has none in its frets. */
 export function placeOfSpot(g: QuizGround, spot: string): (Place & { readonly midi: number }) | null {
   return placesOn(g, 3).find((p) => spotOf(g, p) === spot) ?? null;
@@ -42,7 +42,7 @@ export function shuffled<T>(all: readonly T[], draw: () => number): T[] {
   const out = [...all];
   for (let k = out.length - 1; k > 0; k--) {
     const n = Math.floor(draw() * (k + 1));
-    [out[k], out[n]] = [out[n], out[k]];
+    [out[k], out[n]] = [out[n]!, out[k]!];
   }
   return out;
 }

@@ -38,7 +38,7 @@ describe('every kind of question', () => {
   it('each level asks at least what the one below asks', () => {
     for (const kind of QUIZ_KINDS) for (const g of GROUNDS) {
       const [a, b, c] = QUIZ_LEVELS.map((l) => new Set(ruleOfKind(kind).facts(g, l)));
-      expect([...a].every((f) => b.has(f)) && [...b].every((f) => c.has(f))).toBe(true);
+      expect([...a!].every((f) => b!.has(f)) && [...b!].every((f) => c!.has(f))).toBe(true);
     } // prettier-ignore
   });
 });
@@ -57,12 +57,12 @@ describe('answers against brute force over the neck', () => {
     }
   });
   it('name, degree: as tonal names and measures the pitch', () => {
-    for (const [g, q] of everywhere('name')) expect(Note.chroma(rightTexts(q)[0])).toBe(midi(g, q.at as Place) % 12);
+    for (const [g, q] of everywhere('name')) expect(Note.chroma(rightTexts(q)[0]!)).toBe(midi(g, q.at as Place) % 12);
     for (const [g, q] of everywhere('degree')) {
       const note = Scale.get(`${g.scale.tonic} ${String(g.scale.scale)}`).notes.find((n) => Note.chroma(n) === midi(g, q.at as Place) % 12);
       const interval = Interval.get(Interval.distance(g.scale.tonic, String(note)));
       const number = String(interval.simple).replace('-', '');
-      expect(rightTexts(q)[0].replace(/^[b#]+/, '')).toBe(number);
+      expect(rightTexts(q)[0]!.replace(/^[b#]+/, '')).toBe(number);
       expect((midi(g, q.at as Place) - midiOf(`${g.scale.tonic}2`) + 120) % 12).toBe(((interval.semitones ?? 0) + 12) % 12);
     }
   });
@@ -88,24 +88,24 @@ describe('answers against brute force over the neck', () => {
     for (const [g, q] of everywhere('put')) {
       const strings = String(q.about.strings).split(', ').map(Number);
       const shape = g.shapes.find((s) => s.label === q.about.label);
-      const asked = [...placesOf(q), q.shown[0]];
+      const asked = [...placesOf(q), q.shown[0]!];
       expect(sorted(asked)).toEqual(sorted((shape?.notes ?? []).filter((n) => strings.includes(n.string))));
     }
     for (const [g, q] of everywhere('next-cell')) {
       const own = g.shapes.filter((s) => s.notes.some((n) => samePlace(n, placesOf(q)[0])));
       expect(own.some((s) => sorted(s.notes.filter((n) => n.string === q.about.string)).join() === sorted(placesOf(q)).join())).toBe(true);
-      const [low, shown] = [midi(g, placesOf(q)[0]), q.shown.map((p) => midi(g, p))];
+      const [low, shown] = [midi(g, placesOf(q)[0]!), q.shown.map((p) => midi(g, p))];
       expect(shown.every((m) => m < low + 12)).toBe(true);
     }
   });
   it('above, shared: the next shape of the layout, and what both hold', () => {
     for (const [g, q] of everywhere('above')) {
       const k = g.shapes.findIndex((s) => s.label === q.about.label);
-      expect(rightTexts(q)).toEqual([g.shapes[k + 1].label]);
+      expect(rightTexts(q)).toEqual([g.shapes[k + 1]!.label]);
     }
     for (const [g, q] of everywhere('shared')) {
       const k = g.shapes.findIndex((s) => s.label === q.about.below);
-      const both = g.shapes[k].notes.filter((a) => g.shapes[k + 1].notes.some((b) => samePlace(a, b)));
+      const both = g.shapes[k]!.notes.filter((a) => g.shapes[k + 1]!.notes.some((b) => samePlace(a, b)));
       expect(sorted(placesOf(q))).toEqual(sorted([...new Map(both.map((p) => [`${p.string}/${p.fret}`, p])).values()]));
     }
   });
@@ -129,32 +129,32 @@ describe('answers against brute force over the neck', () => {
     for (const g of GROUNDS) for (let root = 1; root <= g.instrument.strings.length; root++) {
       const open = g.instrument.strings.map((s) => midiOf(s.open));
       const shifts = new Map(shiftsFrom(g, root).map((s) => [s.string, s.frets]));
-      open.forEach((m, k) => expect(m + (shifts.get(k + 1) ?? 0)).toBe(open[root - 1] + 5 * (root - (k + 1))));
+      open.forEach((m, k) => expect(m + (shifts.get(k + 1) ?? 0)).toBe(open[root - 1]! + 5 * (root - (k + 1))));
     } // prettier-ignore
   });
   it('modes: tonal has the same notes for the one named; the change turns one into the other', () => {
-    const q = all(GROUNDS[0], 'mode', 2);
+    const q = all(GROUNDS[0]!, 'mode', 2);
     expect(q).toHaveLength(7);
     for (const one of q) {
       const notes = Mode.notes(String(rightTexts(one)[0]).toLowerCase(), 'F#').map(Note.chroma);
-      expect(new Set(one.shown.map((p) => midi(GROUNDS[0], p) % 12))).toEqual(new Set(notes));
-      expect(one.shown.filter((p) => p.root).every((p) => midi(GROUNDS[0], p) % 12 === 6)).toBe(true);
+      expect(new Set(one.shown.map((p) => midi(GROUNDS[0]!, p) % 12))).toEqual(new Set(notes));
+      expect(one.shown.filter((p) => p.root).every((p) => midi(GROUNDS[0]!, p) % 12 === 6)).toBe(true);
     }
-    const words = Object.fromEntries(all(GROUNDS[0], 'change', 1).map((c) => [c.fact, rightTexts(c)[0]]));
+    const words = Object.fromEntries(all(GROUNDS[0]!, 'change', 1).map((c) => [c.fact, rightTexts(c)[0]]));
     expect(words).toMatchObject({ 'change/dorian>aeolian': '6 → b6', 'change/dorian>mixolydian': 'b3 → 3', 'change/ionian>lydian': '4 → #4', 'change/phrygian>locrian': '5 → b5' }); // prettier-ignore
   });
   it('ear: what is heard is the mode from its tonic up and home', () => {
-    for (const one of all(GROUNDS[0], 'ear', 2)) {
+    for (const one of all(GROUNDS[0]!, 'ear', 2)) {
       const chromas = new Set((one.heard ?? []).map((m) => m % 12));
       expect(chromas).toEqual(new Set(Mode.notes(String(rightTexts(one)[0]).toLowerCase(), 'F#').map(Note.chroma)));
       expect([one.heard?.[0], one.heard?.at(-1)].map((m) => Number(m) % 12)).toEqual([6, 6]);
     }
   });
   it('spell, relative: as tonal spells and relates them', () => {
-    for (const q of all(GROUNDS[0], 'spell', 3))
+    for (const q of all(GROUNDS[0]!, 'spell', 3))
       expect((q.answer as { names: string[] }).names).toEqual(Scale.get(`${String(q.about.tonic)} dorian`).notes);
-    for (const q of all(GROUNDS[0], 'relative', 3)) expect(rightTexts(q)[0]).toBe(Note.transpose(String(q.about.tonic), '3m'));
-    expect(all(GROUNDS[0], 'relative', 1).map((q) => [q.about.tonic, rightTexts(q)[0]])).toContainEqual(['A', 'C']);
+    for (const q of all(GROUNDS[0]!, 'relative', 3)) expect(rightTexts(q)[0]).toBe(Note.transpose(String(q.about.tonic), '3m'));
+    expect(all(GROUNDS[0]!, 'relative', 1).map((q) => [q.about.tonic, rightTexts(q)[0]])).toContainEqual(['A', 'C']);
   });
   it('fingers: as the shape itself is fingered', () => {
     for (const [g, q] of everywhere('fingers')) {
@@ -167,15 +167,15 @@ describe('answers against brute force over the neck', () => {
     for (const [g, q] of everywhere('play')) {
       const line = q.answer.by === 'line' ? q.answer.line : [];
       expect(line.every((n) => n.midi === midi(g, n))).toBe(true);
-      expect(q.shown[0].root).toBe(true);
-      expect(line.length).toBeLessThanOrEqual([4, 6, 9][q.level - 1]);
+      expect(q.shown[0]!.root).toBe(true);
+      expect(line.length).toBeLessThanOrEqual([4, 6, 9][q.level - 1]!);
     }
   });
 });
 
 it('triads of the quiz are what the harmony calls them', () => {
   const [q] = all(ground(SIX, { tonic: 'C', scale: 'ionian' }), 'under', 1);
-  const sounds = q.shown.map((p) => midi(ground(), p) % 12).sort((a, b) => a - b);
+  const sounds = q!.shown.map((p) => midi(ground(), p) % 12).sort((a, b) => a - b);
   const triads = ['C', 'Dm', 'Em', 'F', 'G', 'Am', 'Bdim'].map((s) => chordNotes(s).map((n) => Note.chroma(n)).sort((a, b) => a - b)); // prettier-ignore
   expect(triads).toContainEqual(sounds);
 });

@@ -8,26 +8,26 @@ describe('answers by playing', () => {
   const g = ground();
   const [found] = all(g, 'find', 1);
   it('places by their pitches, in any order, none too many; a choice by its first note in any octave', () => {
-    const pitches = [...new Set(placesOf(found).map((p) => midi(g, p)))];
-    expect(playedAnswer(found, SIX, pitches.slice(1))).toBeNull();
-    expect(playedAnswer(found, SIX, [...pitches].reverse())).toBe('right');
-    expect(playedAnswer(found, SIX, [pitches[0], pitches[0] + 1])).toBe('wrong');
+    const pitches = [...new Set(placesOf(found!).map((p) => midi(g, p)))];
+    expect(playedAnswer(found!, SIX, pitches.slice(1))).toBeNull();
+    expect(playedAnswer(found!, SIX, [...pitches].reverse())).toBe('right');
+    expect(playedAnswer(found!, SIX, [pitches[0]!, pitches[0]! + 1])).toBe('wrong');
     const [named] = all(g, 'name', 1);
-    const right = Note.chroma(rightTexts(named)[0]);
-    expect(canBePlayed(named)).toBe(true);
-    expect(playedAnswer(named, SIX, [48 + right])).toBe('right');
-    expect(chosenByPlaying(named, [])).toBeNull();
+    const right = Note.chroma(rightTexts(named!)[0]!);
+    expect(canBePlayed(named!)).toBe(true);
+    expect(playedAnswer(named!, SIX, [48 + right])).toBe('right');
+    expect(chosenByPlaying(named!, [])).toBeNull();
     const [shape] = all(g, 'shape', 1);
-    expect([canBePlayed(shape), playedAnswer(shape, SIX, [60, 61, 62])]).toEqual([false, null]);
+    expect([canBePlayed(shape!), playedAnswer(shape!, SIX, [60, 61, 62])]).toEqual([false, null]);
   });
   it('an octave by any place of it; names and lines note by note', () => {
     const [octave] = all(g, 'octave', 1);
-    expect(playedAnswer(octave, SIX, [midi(g, placesOf(octave)[0])])).toBe('right');
-    const spelled = all(g, 'spell', 1)[0];
+    expect(playedAnswer(octave!, SIX, [midi(g, placesOf(octave!)[0]!)])).toBe('right');
+    const spelled = all(g, 'spell', 1)[0]!;
     const names = (spelled.answer as { names: string[] }).names.map((n) => 60 + Note.chroma(n));
     expect(playedAnswer(spelled, SIX, names.slice(0, 6))).toBeNull();
     expect(playedAnswer(spelled, SIX, names)).toBe('right');
-    expect(playedAnswer(spelled, SIX, [names[1]])).toBe('wrong');
+    expect(playedAnswer(spelled, SIX, [names[1]!])).toBe('wrong');
   });
   it('names are read as they are typed, or not at all', () => {
     expect(readNames('f# G♯ A bb, E♭ Cx')).toEqual(['F#', 'G#', 'A', 'Bb', 'Eb', 'C##']);
@@ -43,14 +43,14 @@ describe('a round', () => {
     expect(round).toHaveLength(ROUND);
     expect(new Set(round.map((q) => q.fact)).size).toBe(ROUND);
     expect(new Set(round.map((q) => q.kind)).size).toBe(ROUND);
-    expect(round.every((q, k) => k === 0 || q.kind !== round[k - 1].kind)).toBe(true);
+    expect(round.every((q, k) => k === 0 || q.kind !== round[k - 1]!.kind)).toBe(true);
     expect(quizRound(ground(), asked)).toEqual(round);
     expect(quizRound(ground(), { ...asked, seed: 4 })).not.toEqual(round);
   });
   it('asks what was wrong last first, then what is due, before anything new', () => {
     const facts = ruleOfKind('name').facts(ground(), 1);
     const at = (fact: string, right: boolean, ago: number): FactAnswer => ({ fact, kind: 'name', at: 100 * DAY - ago, right, ms: 1500 });
-    const history = [at(facts[5], true, 90 * DAY), at(facts[7], true, DAY / 4), at(facts[9], false, DAY / 8)];
+    const history = [at(facts[5]!, true, 90 * DAY), at(facts[7]!, true, DAY / 4), at(facts[9]!, false, DAY / 8)];
     const round = quizRound(ground(), { ...asked, kinds: ['name'], history, count: 2 });
     expect(new Set(round.map((q) => q.fact))).toEqual(new Set([facts[9], facts[5]]));
     // What is known and not due comes last of all.
@@ -62,7 +62,7 @@ describe('a round', () => {
     const all = [due(false, 1000), due(true, 20_000), due(true, 5000), due(true, 900)];
     expect(all[0]).toBe(0);
     expect([...all].sort((a, b) => a - b)).toEqual(all);
-    expect(all[1] / DAY).toBeGreaterThanOrEqual(1);
+    expect(all[1]! / DAY).toBeGreaterThanOrEqual(1);
     expect(factDue([])).toBe(-Infinity);
   });
   it('says what to do where there is nothing to ask', () => {

@@ -65,21 +65,21 @@ function follows({ i, ref, shapes, fromRung, toRung }: Case, r: Route): void {
   expect(rungs).toHaveLength(r.steps.length);
   r.steps.forEach((s, k) => {
     expect(isScale(ref, midi(i, s))).toBe(true);
-    if (rungs[k] >= 0) expect(has(shapes[rungs[k]], s)).toBe(true);
+    if (rungs[k]! >= 0) expect(has(shapes[rungs[k]!]!, s)).toBe(true);
   });
   const order = rungs.filter((n) => n >= 0);
   expect([order[0], order[order.length - 1]]).toEqual([fromRung, toRung]);
-  order.slice(1).forEach((n, k) => expect((n - order[k]) * Math.sign(toRung - fromRung)).toBeGreaterThanOrEqual(0));
+  order.slice(1).forEach((n, k) => expect((n - order[k]!) * Math.sign(toRung - fromRung)).toBeGreaterThanOrEqual(0));
 }
 
 /** A run: it only rises, or only falls, from the outermost note of the first rung to that of the last. */
 function runs({ i, shapes, fromRung, toRung }: Case, r: Route): void {
   const way = Math.sign(toRung - fromRung);
   const pitches = r.steps.map((s) => midi(i, s));
-  pitches.slice(1).forEach((p, k) => expect((p - pitches[k]) * way).toBeGreaterThan(0));
+  pitches.slice(1).forEach((p, k) => expect((p - pitches[k]!) * way).toBeGreaterThan(0));
   const outermost = (s: Shape, up: boolean): number => (up ? Math.max : Math.min)(...s.notes.map((n) => n.midi));
-  expect(pitches[0]).toBe(outermost(shapes[fromRung], way < 0));
-  expect(pitches[pitches.length - 1]).toBe(outermost(shapes[toRung], way > 0));
+  expect(pitches[0]).toBe(outermost(shapes[fromRung]!, way < 0));
+  expect(pitches[pitches.length - 1]).toBe(outermost(shapes[toRung]!, way > 0));
 }
 
 const changes = (r: Route): number[] => (r.rungs as number[]).flatMap((n, k, all) => (k > 0 && n !== all[k - 1] ? [k] : []));
@@ -89,21 +89,21 @@ describe('ways from rung to rung', () => {
     const found = crossings('seam', (c, r) => {
       follows(c, r);
       runs(c, r);
-      for (const k of changes(r)) expect(has(c.shapes[(r.rungs as number[])[k]], r.steps[k - 1])).toBe(true);
+      for (const k of changes(r)) expect(has(c.shapes[(r.rungs as number[])[k]!]!, r.steps[k - 1]!)).toBe(true);
     });
     expect(found).toBeGreaterThan(20);
   });
 
   it('seam: on the strings asked for', () => {
     const r = connect(guitar(), DORIAN, { way: 'seam', layout: BOX, fromRung: 0, toRung: 2, strings: [4, 2], school });
-    expect(changes(r).map((k) => r.steps[k - 1].string)).toEqual([4, 2]);
+    expect(changes(r).map((k) => r.steps[k - 1]!.string)).toEqual([4, 2]);
   });
 
   it('one string: between the rungs the line keeps to one string, three notes at least', () => {
     const found = crossings('one-string', (c, r) => {
       follows(c, r);
       runs(c, r);
-      const between = r.steps.filter((_, k) => (r.rungs as number[])[k] < 0);
+      const between = r.steps.filter((_, k) => (r.rungs as number[])[k]! < 0);
       expect(between.length).toBeGreaterThanOrEqual(3);
       expect(new Set(between.map((s) => s.string)).size).toBe(1);
     });
@@ -119,7 +119,7 @@ describe('ways from rung to rung', () => {
         const rungs = r.rungs as number[];
         expect(r.steps.every(onPair)).toBe(true);
         for (const rung of new Set(rungs))
-          expect(r.steps.filter((_, k) => rungs[k] === rung)).toHaveLength(c.shapes[rung].notes.filter(onPair).length);
+          expect(r.steps.filter((_, k) => rungs[k] === rung)).toHaveLength(c.shapes[rung]!.notes.filter(onPair).length);
       },
       { strings: [1, 2] },
     );
@@ -130,9 +130,9 @@ describe('ways from rung to rung', () => {
     const found = crossings('diagonal', (c, r) => {
       follows(c, r);
       runs(c, r);
-      const climb = r.steps.filter((_, k) => (r.rungs as number[])[k] < 0);
+      const climb = r.steps.filter((_, k) => (r.rungs as number[])[k]! < 0);
       expect(climb.length).toBeGreaterThanOrEqual(5);
-      const lower = c.shapes[Math.min(c.fromRung, c.toRung)];
+      const lower = c.shapes[Math.min(c.fromRung, c.toRung)]!;
       const shapes = lower.roots.flatMap((root) => layOut(c.i, c.ref, { kind: 'diagonal', root }));
       expect(shapes.some((s) => climb.every((p) => has(s, p)))).toBe(true);
     });
@@ -146,7 +146,7 @@ describe('ways from rung to rung', () => {
       const steps = c.toRung > c.fromRung ? r.steps : [...r.steps].reverse();
       const rungs = c.toRung > c.fromRung ? (r.rungs as number[]) : [...(r.rungs as number[])].reverse();
       rungs.slice(1).forEach((n, k) => {
-        if (n !== rungs[k]) expect(upward.indexOf(steps[k + 1].string)).toBe(upward.indexOf(steps[k].string) - 1);
+        if (n !== rungs[k]) expect(upward.indexOf(steps[k + 1]!.string)).toBe(upward.indexOf(steps[k]!.string) - 1);
       });
     });
     expect(found).toBeGreaterThan(20);
@@ -177,9 +177,9 @@ describe('ways from rung to rung', () => {
       runs(c, r);
       const [leap, ...more] = changes(r);
       expect(more).toEqual([]);
-      expect(r.steps[leap].handFret).not.toBe(r.steps[leap - 1].handFret);
-      expect(has(c.shapes[c.toRung], r.steps[leap - 1])).toBe(false);
-      expect(has(c.shapes[c.fromRung], r.steps[leap])).toBe(false);
+      expect(r.steps[leap!]!.handFret).not.toBe(r.steps[leap! - 1]!.handFret);
+      expect(has(c.shapes[c.toRung]!, r.steps[leap! - 1]!)).toBe(false);
+      expect(has(c.shapes[c.fromRung]!, r.steps[leap!]!)).toBe(false);
     });
     expect(found).toBeGreaterThan(10);
   });
@@ -189,7 +189,7 @@ describe('ways from rung to rung', () => {
       const strings = r.steps.map((s) => s.string);
       for (const s of new Set(strings)) expect(strings.filter((o) => o === s)).toHaveLength(3);
       const played = [...new Set(strings)].sort((a, b) => a - b);
-      played.slice(1).forEach((s, k) => expect(s - played[k]).toBe(2));
+      played.slice(1).forEach((s, k) => expect(s - played[k]!).toBe(2));
       for (const s of r.steps) expect(c.shapes.some((shape) => has(shape, s))).toBe(true);
     });
     expect(found).toBeGreaterThan(10);
@@ -202,8 +202,8 @@ describe('ways from rung to rung', () => {
     for (const way of CONNECT_WAYS) {
       const up = connect(guitar(), DORIAN, { way, layout: BOX, fromRung: 0, toRung: 1, school });
       const down = connect(guitar(), DORIAN, { way, layout: BOX, fromRung: 1, toRung: 0, school });
-      expect(midi(guitar(), up.steps[0])).toBeLessThan(midi(guitar(), up.steps[up.steps.length - 1]));
-      expect(midi(guitar(), down.steps[0])).toBeGreaterThan(midi(guitar(), down.steps[down.steps.length - 1]));
+      expect(midi(guitar(), up.steps[0]!)).toBeLessThan(midi(guitar(), up.steps[up.steps.length - 1]!));
+      expect(midi(guitar(), down.steps[0]!)).toBeGreaterThan(midi(guitar(), down.steps[down.steps.length - 1]!));
     }
   });
 
@@ -211,7 +211,7 @@ describe('ways from rung to rung', () => {
     const o: ConnectRequest = { way: 'seam', layout: BOX, fromRung: 0, toRung: 2, school };
     const free = connect(guitar(), DORIAN, o);
     const index = free.steps.findIndex((s, k) => k > 4 && s.string < 6 && s.fret >= 4);
-    const { string, fret } = free.steps[index];
+    const { string, fret } = free.steps[index]!;
     const away = { index, string: string + 1, fret: midi(guitar(), { string, fret }) - midi(guitar(), { string: string + 1, fret: 0 }) };
     const r = connect(guitar(), DORIAN, { ...o, held: [away] });
     expect(r.steps[index]).toMatchObject({ string: away.string, fret: away.fret });
@@ -257,7 +257,7 @@ describe('a line between places of one’s choice', () => {
   });
   it('grows a diagonal from the root that was named', () => {
     // Rung 0 of F major has its roots on 6/1, 4/3 and 1/1: from 4/3 the climb is that of 4/3.
-    const climb = layOut(i, F, { kind: 'diagonal', root: { string: 4, fret: 3 } })[0].notes.map(placeKey);
+    const climb = layOut(i, F, { kind: 'diagonal', root: { string: 4, fret: 3 } })[0]!.notes.map(placeKey);
     const line = between('diagonal', { string: 4, fret: 3 }, undefined, { toRung: 2 });
     expect(line[0]).toBe('4/3');
     expect(line.filter((p) => climb.includes(p)).length).toBeGreaterThanOrEqual(5);

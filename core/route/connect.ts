@@ -45,7 +45,7 @@ const NOTHING: Record<ConnectWay, string> = {
  * rung to a lower one it descends. Throws NO_ROUTE with what to choose instead, BAD_OPTION, and what layOut throws.
  * @example connect(six, minor, { way: 'seam', layout: boxes, fromRung: 0, toRung: 1, school: 'finger-per-fret' }).shifts // 0
  */
-export const connect = (i: Instrument, ref: ScaleRef, o: ConnectRequest): Route => connectAll(i, ref, { ...o, count: 1 })[0];
+export const connect = (i: Instrument, ref: ScaleRef, o: ConnectRequest): Route => connectAll(i, ref, { ...o, count: 1 })[0]!;
 
 /** The best lines of a way, cheapest first; as many as `count` (3 unless given). Throws as connect does. */
 export const connectAll = (i: Instrument, ref: ScaleRef, o: ConnectRequest): Route[] => runToEnd(connecting(i, ref, o));
@@ -81,5 +81,5 @@ function crossingOf(i: Instrument, ref: ScaleRef, o: ConnectRequest): Crossing {
   if (o.fromRung === o.toRung) fail('NO_ROUTE', 'toRung', 'Start and goal are the same rung: choose two different ones.');
   const up = o.fromRung < o.toRung;
   const numbers = Array.from({ length: Math.abs(o.toRung - o.fromRung) + 1 }, (_, k) => o.fromRung + (up ? k : -k));
-  return { instrument: i, ref, neck: scaledNeck(i, ref), rungs: numbers.map((n) => shapes[n]), numbers, up, request: o };
+  return { instrument: i, ref, neck: scaledNeck(i, ref), rungs: numbers.map((n) => shapes[n]!), numbers, up, request: o };
 }

@@ -87,7 +87,7 @@ export function routeTask(i: Instrument, school: FingeringSchool, of: Hand | und
   const hand = handModel(i, school, of, weighted(SCHOOLS[school], w));
   const { open, nut } = hand;
   const rank = stringsUpward(i).reduce<number[]>((ranks, s, k) => ((ranks[s] = k), ranks), []);
-  const thick = (string: number): boolean => rank[string] < i.strings.length / 2;
+  const thick = (string: number): boolean => rank[string]! < i.strings.length / 2;
   const tones: number[] = [];
   const toneOf = (s: State): number => (tones[placeIndex(s)] ??= toneIndex(i, plainPlace(s)));
   const missed = (s: State): number => (w.tone > 0 ? w.tone * (1 - toneOf(s)) : -w.tone * toneOf(s));
@@ -100,10 +100,10 @@ export function routeTask(i: Instrument, school: FingeringSchool, of: Hand | und
       if (w.tone) tell('tone', COSTS.tone * missed(s));
     },
     extra: (a, b, tell) => {
-      const apart = Math.abs(rank[b.string] - rank[a.string]);
+      const apart = Math.abs(rank[b.string]! - rank[a.string]!);
       if (apart > 0) tell('string', w.stringChanges * COSTS.stringChange + COSTS.skipped * (apart - 1));
-      const rise = open[b.string] + b.fret - open[a.string] - a.fret;
-      if (rise * (open[b.string] - open[a.string]) < 0) tell('against', COSTS.against);
+      const rise = open[b.string]! + b.fret - open[a.string]! - a.fret;
+      if (rise * (open[b.string]! - open[a.string]!) < 0) tell('against', COSTS.against);
       const leap = Math.abs(a.fret - b.fret) - COVERED_FRETS;
       if (leap > 0 && a.finger && b.finger) tell('travel', COSTS.leap * leap);
       if (b.finger === 0 && a.fret >= nut + NEAR_NUT) tell('open', COSTS.openAbove);

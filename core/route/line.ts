@@ -43,11 +43,11 @@ export function fieldOf(neck: ScaledNeck, { within, strings }: Pick<RouteRequest
 }
 
 /** MIDI number of a place on a neck. */
-export const midiAt = (neck: ScaledNeck, p: Place): number => neck.open[p.string] + p.fret;
+export const midiAt = (neck: ScaledNeck, p: Place): number => neck.open[p.string]! + p.fret;
 
 /** Every place of a pitch in the field, thinnest string first. */
 const placesIn = ({ neck, strings, from, to }: Field, midi: number): Option[] =>
-  strings.map((string) => ({ string, fret: midi - neck.open[string] })).filter((p) => p.fret >= from && p.fret <= to);
+  strings.map((string) => ({ string, fret: midi - neck.open[string]! })).filter((p) => p.fret >= from && p.fret <= to);
 
 /** One list of places a pitch, so that the search knows it again. Throws NO_ROUTE with the fret that would be needed. */
 export function optionsFor(field: Field, pitches: readonly number[]): Option[][] {
@@ -63,7 +63,7 @@ export function optionsFor(field: Field, pitches: readonly number[]): Option[][]
 function noPlace(field: Field, midi: number, k: number): never {
   const { neck, strings, from, to } = field;
   const name = pitchName(midi);
-  const needed = strings.map((string) => ({ string, fret: midi - neck.open[string] }));
+  const needed = strings.map((string) => ({ string, fret: midi - neck.open[string]! }));
   const nearest = needed.reduce((a, b) => (away(b.fret, from, to) < away(a.fret, from, to) ? b : a));
   const note = `Note ${k + 1}, ${name},`;
   if (strings.length === neck.upward.length && from === neck.nut && to === neck.last)
@@ -147,7 +147,7 @@ const thirds: Steps = (neck, a, b) => {
   const scale = scaleBetween(neck, a, b);
   if (scale.length < 3)
     fail('NO_ROUTE', 'to', `No third of the scale lies between ${pitchName(a)} and ${pitchName(b)}: choose a farther goal.`);
-  return scale.slice(0, -2).flatMap((m, k) => [m, scale[k + 2]]);
+  return scale.slice(0, -2).flatMap((m, k) => [m, scale[k + 2]!]);
 };
 
 const stepsBy = (motion: 'run' | 'thirds'): Steps =>
@@ -167,7 +167,7 @@ function linesToFret(field: Field, start: number, fret: number, motion: 'run' | 
     const gap = scale.findIndex((m) => !placesIn(field, m).length);
     const reach = gap < 0 ? scale : scale.slice(0, gap);
     if (reach.length < (motion === 'run' ? 2 : 3)) return [];
-    const pitches = stepsBy(motion)(neck, start, reach[reach.length - 1]);
+    const pitches = stepsBy(motion)(neck, start, reach[reach.length - 1]!);
     return [{ options: optionsFor(field, pitches), ...begun, lastHand: fret, mayEnd }];
   });
 }

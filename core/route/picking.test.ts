@@ -28,7 +28,7 @@ describe('pick strokes', () => {
     const steps = finger(far);
     const got = pickStrokes(guitar(), steps, 'hammered');
     expect(got[0]).toBe('down');
-    expect(got[2]).toBe(steps[2].move === 'slide' ? 'slide' : 'up');
+    expect(got[2]).toBe(steps[2]!.move === 'slide' ? 'slide' : 'up');
     expect(strokes(line([3, 5], [3, 5]), 'hammered')).toBe('du');
   });
   it('hammered: from and to the open string', () => {

@@ -11,7 +11,7 @@ export function pickStrokes(i: Instrument, steps: readonly FingeredStep[], picki
   const strokes: Stroke[] = [];
   let last: 'down' | 'up' = 'up';
   steps.forEach((s, k) => {
-    const before = steps[k - 1] as FingeredStep | undefined;
+    const before = steps[k - 1];
     const stroke = (picking === 'hammered' && before && unpicked(before, s)) || picked(picking, last, before, s, open);
     strokes.push(stroke);
     if (stroke === 'down' || stroke === 'up') last = stroke;
@@ -22,7 +22,7 @@ export function pickStrokes(i: Instrument, steps: readonly FingeredStep[], picki
 /** Towards a higher-sounding string the pick moves down, towards a lower one up. */
 function picked(picking: Picking, last: 'down' | 'up', a: FingeredStep | undefined, b: FingeredStep, open: number[]): 'down' | 'up' {
   if (!a) return 'down';
-  if (picking === 'economy' && a.string !== b.string) return open[b.string - 1] >= open[a.string - 1] ? 'down' : 'up';
+  if (picking === 'economy' && a.string !== b.string) return open[b.string - 1]! >= open[a.string - 1]! ? 'down' : 'up';
   return last === 'down' ? 'up' : 'down';
 }
 

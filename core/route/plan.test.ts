@@ -53,10 +53,10 @@ describe('best routes', () => {
           expect(pitchesOf(i, r)).toEqual(pitches);
           const hands = handPlaces(r.steps);
           expect(r.shifts).toBe(hands.length - 1);
-          expect(r.stringChanges).toBe(r.steps.filter((s, k) => k > 0 && s.string !== r.steps[k - 1].string).length);
+          expect(r.stringChanges).toBe(r.steps.filter((s, k) => k > 0 && s.string !== r.steps[k - 1]!.string).length);
           const at = (f: number): number => 648 * (1 - 2 ** (-f / 12));
           expect(r.travelMm).toBeCloseTo(
-            hands.slice(1).reduce((sum, h, k) => sum + Math.abs(at(h.fret) - at(hands[k].fret)), 0),
+            hands.slice(1).reduce((sum, h, k) => sum + Math.abs(at(h.fret) - at(hands[k]!.fret)), 0),
             6,
           );
           expect(r.steps.reduce((sum, s) => sum + s.costMm, 0)).toBeCloseTo(r.cost, 6);
@@ -75,7 +75,7 @@ describe('best routes', () => {
         fc.nat(),
         (pitches, school, weights, at) => {
           const [r] = planRoute(guitar(), DORIAN, { pitches, school, weights, count: 1 });
-          const why = whyStep(guitar(), r.steps, at % r.steps.length, { school, weights });
+          const why = whyStep(guitar(), r!.steps, at % r!.steps.length, { school, weights });
           expect(why.parts.reduce((sum, p) => sum + p.mm, 0)).toBeCloseTo(why.step.costMm, 6);
           for (const { moreMm } of why.others) expect(moreMm).toBeGreaterThan(-1e-6);
         },
@@ -86,24 +86,24 @@ describe('best routes', () => {
 
   it('run through every scale note between two places, up and down', () => {
     const [up] = planRoute(guitar(), DORIAN, { from: { string: 6, fret: 2 }, to: { string: 1, fret: 9 }, motion: 'run', school: SCHOOL });
-    expect(pitchesOf(guitar(), up)).toEqual(scaleBetween(DORIAN, 42, 73));
-    expect(up.steps[0]).toMatchObject({ string: 6, fret: 2, move: 'start' });
-    expect(up.steps[up.steps.length - 1]).toMatchObject({ string: 1, fret: 9 });
+    expect(pitchesOf(guitar(), up!)).toEqual(scaleBetween(DORIAN, 42, 73));
+    expect(up!.steps[0]).toMatchObject({ string: 6, fret: 2, move: 'start' });
+    expect(up!.steps[up!.steps.length - 1]).toMatchObject({ string: 1, fret: 9 });
     const [down] = planRoute(guitar(), DORIAN, { from: { string: 1, fret: 9 }, to: { string: 6, fret: 2 }, motion: 'run', school: SCHOOL });
-    expect(pitchesOf(guitar(), down)).toEqual(scaleBetween(DORIAN, 42, 73).reverse());
+    expect(pitchesOf(guitar(), down!)).toEqual(scaleBetween(DORIAN, 42, 73).reverse());
   });
 
   it('go in thirds: each note with the next but one', () => {
     const [r] = planRoute(guitar(), DORIAN, { from: { string: 6, fret: 2 }, to: { pitch: 54 }, motion: 'thirds', school: SCHOOL });
     const scale = scaleBetween(DORIAN, 42, 54);
-    expect(pitchesOf(guitar(), r)).toEqual(scale.slice(0, -2).flatMap((m, k) => [m, scale[k + 2]]));
+    expect(pitchesOf(guitar(), r!)).toEqual(scale.slice(0, -2).flatMap((m, k) => [m, scale[k + 2]]));
   });
 
   it('end with the hand at a fret where only that is asked, and are the cheapest of every length that does', () => {
     const i = { ...guitar(12), strings: guitar().strings.slice(3) };
     const from = { string: 3, fret: 2 };
     const routes = planRoute(i, DORIAN, { from, to: { fret: 7 }, motion: 'run', school: SCHOOL, count: 4 });
-    for (const r of routes) expect(r.steps[r.steps.length - 1].handFret).toBe(7);
+    for (const r of routes) expect(r.steps[r.steps.length - 1]!.handFret).toBe(7);
     const hand = naiveHand(i, SCHOOL, 'medium', WEIGHTS);
     const wanted = [2, 3, 4, 5].flatMap((n) => {
       const pitches = scaleBetween(DORIAN, 42, 60).slice(0, n);
@@ -111,19 +111,19 @@ describe('best routes', () => {
       return [...everyWay(hand, options)].filter(([way]) => way.endsWith('/7')).map(([, cost]) => cost);
     });
     const cheap = wanted.sort((a, b) => a - b).slice(0, 4);
-    routes.forEach((r, k) => expect(r.cost).toBeCloseTo(cheap[k], 6));
+    routes.forEach((r, k) => expect(r.cost).toBeCloseTo(cheap[k]!, 6));
   });
 
   it('stay within the frets and strings allowed, on held places and settled fingers', () => {
     const base: RouteRequest = { from: { pitch: 52 }, to: { pitch: 64 }, motion: 'run', school: SCHOOL };
     const [r] = planRoute(guitar(), DORIAN, { ...base, within: { fromFret: 4, toFret: 9 }, strings: [3, 4, 5] });
-    expect(r.steps.every((s) => s.fret >= 4 && s.fret <= 9 && [3, 4, 5].includes(s.string))).toBe(true);
+    expect(r!.steps.every((s) => s.fret >= 4 && s.fret <= 9 && [3, 4, 5].includes(s.string))).toBe(true);
     const held = { index: 3, string: 5, fret: 12 };
     const [h] = planRoute(guitar(), DORIAN, { ...base, held: [held], pins: [{ index: 3, finger: 2 }] });
-    expect(h.steps[3]).toMatchObject({ string: 5, fret: 12, finger: 2 });
+    expect(h!.steps[3]).toMatchObject({ string: 5, fret: 12, finger: 2 });
     const [free] = planRoute(guitar(), DORIAN, base);
-    expect(h.cost).toBeGreaterThan(free.cost);
-    expect(pitchesOf(guitar(), h)).toEqual(pitchesOf(guitar(), free));
+    expect(h!.cost).toBeGreaterThan(free!.cost);
+    expect(pitchesOf(guitar(), h!)).toEqual(pitchesOf(guitar(), free!));
   });
 
   it('follow the weights: more minded is never more done', () => {
@@ -132,7 +132,7 @@ describe('best routes', () => {
       shifts: (r) => r.shifts,
       stringChanges: (r) => r.stringChanges,
       openStrings: (r) => r.steps.filter((s) => s.finger === 0).length,
-      region: (r) => r.steps.filter((s, k) => k > 0 && s.fret <= 7 !== r.steps[k - 1].fret <= 7).length,
+      region: (r) => r.steps.filter((s, k) => k > 0 && s.fret <= 7 !== r.steps[k - 1]!.fret <= 7).length,
     };
     const names = Object.keys(done) as (keyof typeof done)[];
     const line = fc.array(fc.integer({ min: 40, max: 80 }), { minLength: 2, maxLength: 16 });
@@ -144,7 +144,7 @@ describe('best routes', () => {
         fc.constantFrom([0, 1], [1, 4], [0.5, 2]),
         (pitches, school, name, [less, more]) => {
           const plan = (weight: number): number =>
-            done[name](planRoute(guitar(), DORIAN, { pitches, school, weights: { [name]: weight }, count: 1 })[0]);
+            done[name](planRoute(guitar(), DORIAN, { pitches, school, weights: { [name]: weight }, count: 1 })[0]!);
           expect(plan(more)).toBeLessThanOrEqual(plan(less) + 1e-6);
         },
       ),
@@ -161,7 +161,7 @@ describe('best routes', () => {
         const run = scale.slice(from % (scale.length - 7)).slice(0, length);
         const pitches = up ? run : [...run].reverse();
         const [r] = planRoute(guitar(), DORIAN, { pitches, school, count: 1 });
-        const strings = r.steps.map((s) => s.string);
+        const strings = r!.steps.map((s) => s.string);
         expect(strings).toEqual([...strings].sort((a, b) => (up ? b - a : a - b)));
       }),
       { numRuns: 150 },

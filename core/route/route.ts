@@ -33,7 +33,7 @@ export function* solve(neck: ScaledNeck, costs: RouteTask, lines: Line[], o: Rou
   const count = o.count === undefined ? USUAL_COUNT : checkWhole('BAD_OPTION', 'count', o.count, 1, MOST_ROUTES);
   const routes: Route[] = [];
   const fitting = lines.map((l) => withHeld(neck, l, o.held ?? [])).filter((l) => l !== null);
-  if (lines.length && !fitting.length) wrongHeld(neck, lines[0], o.held ?? []);
+  if (lines.length && !fitting.length) wrongHeld(neck, lines[0]!, o.held ?? []);
   for (const [k, line] of fitting.entries()) {
     const search = bestPaths(taskOf(costs, line, o), count, (a, b) => differ(a.states, b.states));
     let turn = search.next();
@@ -66,8 +66,8 @@ function withHeld(neck: ScaledNeck, line: Line, held: readonly (Place & { readon
   if (!held.length) return line;
   const options = [...line.options];
   for (const { index, string, fret } of held) {
-    const here = options[index] as Option[] | undefined;
-    if (!here?.length || neck.open[string] + fret !== neck.open[here[0].string] + here[0].fret) return null;
+    const here = options[index];
+    if (!here?.length || neck.open[string]! + fret !== neck.open[here[0]!.string]! + here[0]!.fret) return null;
     if (fret < neck.nut || fret > neck.last) return null;
     options[index] = [...new Set(here.map((p) => p.tag ?? 0))].map((tag) => ({ string, fret, tag }));
   }
@@ -76,12 +76,12 @@ function withHeld(neck: ScaledNeck, line: Line, held: readonly (Place & { readon
 
 function wrongHeld(neck: ScaledNeck, line: Line, held: readonly (Place & { readonly index: number })[]): never {
   const wrong = held.find((h) => !withHeld(neck, line, [h])) ?? held[0];
-  const [there] = (line.options[wrong.index] as Option[] | undefined) ?? [];
-  const wanted = there ? pitchName(neck.open[there.string] + there.fret) : 'no note';
+  const [there] = line.options[wrong!.index] ?? [];
+  const wanted = there ? pitchName(neck.open[there.string]! + there.fret) : 'no note';
   return fail(
     'NO_ROUTE',
     'held',
-    `String ${wrong.string}, fret ${wrong.fret} is no place of note ${wrong.index + 1}: the line has ${wanted} there.`,
+    `String ${wrong!.string}, fret ${wrong!.fret} is no place of note ${wrong!.index + 1}: the line has ${wanted} there.`,
   );
 }
 
@@ -117,7 +117,7 @@ function routeOf(i: Instrument, costs: RouteTask, path: Path, line: Line): Route
     steps,
     cost: path.cost,
     ...measures(i, steps),
-    ...(rungOf ? { rungs: path.states.map((s) => rungOf[s.tag]) } : {}),
+    ...(rungOf ? { rungs: path.states.map((s) => rungOf[s.tag]!) } : {}),
   };
 }
 
@@ -127,10 +127,10 @@ export function measures(i: Instrument, steps: FingeredStep[]): Pick<Route, 'shi
   let [shifts, travelMm, stringChanges] = [0, 0, 0];
   steps.slice(1).forEach((s, k) => {
     const last = steps[k];
-    if (s.string !== last.string) stringChanges++;
-    if (s.handFret === last.handFret) return;
+    if (s.string !== last!.string) stringChanges++;
+    if (s.handFret === last!.handFret) return;
     shifts++;
-    travelMm += Math.abs(widestMm(i, strings, last.handFret, s.handFret));
+    travelMm += Math.abs(widestMm(i, strings, last!.handFret, s.handFret));
   });
   return { shifts, travelMm, stringChanges, widestMm: Math.max(0, ...handPlaces(steps).map((h) => widthOf(i, steps, h))) };
 }
@@ -152,7 +152,7 @@ export interface HandPlace {
 export function handPlaces(steps: readonly FingeredStep[]): HandPlace[] {
   const places: HandPlace[] = [];
   steps.forEach((s, k) => {
-    const last = places[places.length - 1] as HandPlace | undefined;
+    const last = places[places.length - 1];
     if (last?.fret === s.handFret) last.to = k;
     else places.push({ fret: s.handFret, from: k, to: k });
   });

@@ -17,7 +17,7 @@ export function whyStep(
   checkWhole('BAD_OPTION', 'index', index, 0, steps.length - 1);
   const costs = routeTask(i, o.school, o.hand, weightsOf(o.weights));
   const held = played(costs, steps);
-  return { step: steps[index], parts: held ? partsOf(held, index) : [], others: othersAt(i, costs, steps, index, o) };
+  return { step: steps[index]!, parts: held ? partsOf(held, index) : [], others: othersAt(i, costs, steps, index, o) };
 }
 
 /** The route as the search saw it: its places, fingers and hand frets. Null where no hand can. */
@@ -29,8 +29,8 @@ const played = (costs: RouteTask, steps: readonly FingeredStep[]): Path | null =
         kept: noCosts(),
         options: steps.map((s, k) => [{ string: s.string, fret: s.fret, tag: k }]),
         pins: steps.map((s) => s.finger),
-        follows: (a, b) => [a, b].every((s) => !s.finger || s.hand === steps[s.tag].handFret),
-        startsAt: (s) => !s.finger || s.hand === steps[0].handFret,
+        follows: (a, b) => [a, b].every((s) => !s.finger || s.hand === steps[s.tag]!.handFret),
+        startsAt: (s) => !s.finger || s.hand === steps[0]!.handFret,
       },
       1,
     ),
@@ -48,7 +48,7 @@ function othersAt(
     if (finger) pins[index] = finger;
     return bestPath({ ...costs, options: steps.map((s) => [{ string: s.string, fret: s.fret }]), pins })?.cost ?? Infinity;
   };
-  const { string, fret, finger } = steps[index];
+  const { string, fret, finger } = steps[index]!;
   const best = total(finger);
   return fingersFor(i, { string, fret }, { school: o.school, ...(o.hand ? { hand: o.hand } : {}) })
     .filter((f) => f !== finger)

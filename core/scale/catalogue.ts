@@ -120,9 +120,9 @@ const rowToInfo = (family: Family, [id, name, degrees, aliases]: Row, index: num
     name,
     aliases: aliases ? aliases.split(', ') : [],
     degrees: list,
-    steps: stepsOf(list.map((d) => DEGREE_SEMITONES[d])),
+    steps: stepsOf(list.map((d) => DEGREE_SEMITONES[d]!)),
     family: family.family,
-    ...(family.modes ? { parent: family.rows[0][0], mode: index + 1 } : {}),
+    ...(family.modes ? { parent: family.rows[0]![0], mode: index + 1 } : {}),
   };
 };
 

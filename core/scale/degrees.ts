@@ -17,7 +17,7 @@ export const mod12 = (n: number): number => ((n % 12) + 12) % 12;
  * Semitones of a degree above the tonic, 0 to 11.
  * @example semitonesOf('b3') // 3
  */
-export const semitonesOf = (degree: DegreeName): number => DEGREE_SEMITONES[degree];
+export const semitonesOf = (degree: DegreeName): number => DEGREE_SEMITONES[degree]!;
 /**
  * 1 to 7. Example: letterOf('bb7') is 7.
  * @example letterOf('b3') // 3
@@ -27,7 +27,7 @@ export const letterOf = (degree: DegreeName): number => Number(degree.slice(-1))
  * The everyday name of an interval above the tonic, 0 to 11.
  * @example plainDegree(3) // 'b3'
  */
-export const plainDegree = (semitones: number): DegreeName => PLAIN[mod12(semitones)];
+export const plainDegree = (semitones: number): DegreeName => PLAIN[mod12(semitones)]!;
 
 /**
  * Checks a degree name; throws BAD_DEGREE listing the names that exist.
@@ -47,7 +47,7 @@ export const signs = (alter: number): string => (alter < 0 ? 'b'.repeat(-alter) 
  * @example noteOnDegree('Bb', 'b3') // 'Db'
  */
 export function noteOnDegree(tonic: NoteName, degree: DegreeName): NoteName {
-  const letter = LETTERS[(LETTERS.indexOf(tonic[0]) + letterOf(degree) - 1) % 7];
+  const letter = LETTERS[(LETTERS.indexOf(tonic[0]!) + letterOf(degree) - 1) % 7]!;
   return letter + signs(nearest(chromaOf(tonic) + semitonesOf(degree) - chromaOf(letter)));
 }
 
@@ -60,8 +60,8 @@ const nearest = (semitones: number): number => mod12(semitones + 6) - 6;
  * @example degreeOfNote('A', 'C') // 'b3'
  */
 export function degreeOfNote(tonic: NoteName, note: NoteName): DegreeName {
-  const letter = (LETTERS.indexOf(note[0]) - LETTERS.indexOf(tonic[0]) + 7) % 7;
+  const letter = (LETTERS.indexOf(note[0]!) - LETTERS.indexOf(tonic[0]!) + 7) % 7;
   const sound = mod12(chromaOf(note) - chromaOf(tonic));
-  const named = signs(nearest(sound - MAJOR[letter])) + (letter + 1);
+  const named = signs(nearest(sound - MAJOR[letter]!)) + (letter + 1);
   return semitonesOf(named) === sound ? named : plainDegree(sound);
 }

@@ -61,7 +61,7 @@ const pairOf = (from: DegreeName, fresh: DegreeName[]): { readonly from: DegreeN
 /** The degrees heard from the k-th note as home (k from 0). */
 function rotated(ref: ScaleRef, k: number): { readonly tonic: NoteName; readonly degrees: DegreeName[] } {
   const notes = scaleNotes(ref);
-  const tonic = notes[k].name;
+  const tonic = notes[k]!.name;
   const degrees = [...notes.slice(k), ...notes.slice(0, k)].map((n) => degreeOfNote(tonic, n.name));
   return { tonic, degrees };
 }
@@ -135,7 +135,7 @@ function moved(degrees: DegreeName[], degree: DegreeName, sound: number): Degree
   const taken = sound % 12 === 0 ? '1' : rest.find((d) => semitonesOf(d) === sound);
   if (taken) fail('BAD_SCALE', 'degree', `degree: ${degree} cannot move there, ${taken} stands on that fret already.`);
   const [name] = namesFor(sound, letterOf(degree), new Set(rest.map(letterOf)));
-  return [...rest, name];
+  return [...rest, name!];
 }
 
 /**
@@ -148,7 +148,7 @@ export function toggleSound(ref: ScaleRef, sound: number): ScaleRef & { readonly
   const without = degrees.filter((d) => semitonesOf(d) !== mod12(sound));
   if (without.length < degrees.length) return canonical(checkNote(ref.tonic), checkDegrees(without));
   const [name] = namesFor(mod12(sound), 0, new Set(degrees.map(letterOf)));
-  return canonical(checkNote(ref.tonic), [...degrees, name]);
+  return canonical(checkNote(ref.tonic), [...degrees, name!]);
 }
 
 /** Moves the note `from` semitones above the tonic to `to`; throws BAD_SCALE where that is the root or a note stands there. */
@@ -199,9 +199,9 @@ export function scalesWith(ref: ScaleRef, sound: number): { readonly degree: Deg
   const { tonic } = ref;
   const degrees = degreesOf(ref.scale);
   const ids = degrees.length >= 7 ? replacing(ref, sound) : containing([...degrees.map(semitonesOf), sound]);
-  const named = (ids.length ? degreesOf(ids[0]) : []).find((d) => semitonesOf(d) === sound);
+  const named = (ids.length ? degreesOf(ids[0]!) : []).find((d) => semitonesOf(d) === sound);
   const [plain] = namesFor(sound, 0, new Set(degrees.map(letterOf)));
-  return { degree: named ?? plain, scales: ids.slice(0, MOST_NAMED).map((scale) => ({ tonic, scale })) };
+  return { degree: named ?? plain!, scales: ids.slice(0, MOST_NAMED).map((scale) => ({ tonic, scale })) };
 }
 
 /** Named scales in which the sound stands for a neighbour of the scale, the neighbour with the same letter first. */

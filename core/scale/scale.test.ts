@@ -76,8 +76,8 @@ describe('catalogue', () => {
   });
 
   it('gives the caller a copy', () => {
-    listScales()[0].degrees.push('b9');
-    expect(listScales()[0].degrees).toHaveLength(7);
+    listScales()[0]!.degrees.push('b9');
+    expect(listScales()[0]!.degrees).toHaveLength(7);
   });
 
   it.each([
@@ -135,7 +135,7 @@ describe('relations', () => {
   it('keeps the same notes in every related mode, for any scale', () => {
     fc.assert(
       fc.property(anyScale, (ref) => {
-        const sounds = (r: { tonic: string; scale: string | string[] }): string => [...new Set(scaleNotes(r).map((n) => (scaleNotes({ tonic: r.tonic, scale: '1 5' })[0] && n.semitones + tonicSound(r.tonic)) % 12))].sort((a, b) => a - b).join(); // prettier-ignore
+        const sounds = (r: { tonic: string; scale: string | string[] }): string => [...new Set(scaleNotes(r).map((n) => (n.semitones + tonicSound(r.tonic)) % 12))].sort((a, b) => a - b).join(); // prettier-ignore
         for (const m of relatedModes(ref)) expect(sounds(m)).toBe(sounds(ref));
       }),
       { numRuns: 60 },
@@ -151,7 +151,7 @@ describe('relations', () => {
   it('orders the modes by brightness, neighbours one note apart', () => {
     const order = brightnessOrder('D');
     expect(order.map((r) => r.scale)).toEqual(['lydian', 'ionian', 'mixolydian', 'dorian', 'aeolian', 'phrygian', 'locrian']);
-    for (let k = 1; k < 7; k++) expect(compareScales(order[k - 1], order[k])).toMatchObject({ changed: [{}], added: [], dropped: [] });
+    for (let k = 1; k < 7; k++) expect(compareScales(order[k - 1]!, order[k]!)).toMatchObject({ changed: [{}], added: [], dropped: [] });
   });
 
   it('says what changes between two scales on one tonic', () => {
@@ -227,4 +227,4 @@ describe('skeletons', () => {
 
 const TONIC_SOUNDS: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 const tonicSound = (name: string): number =>
-  TONIC_SOUNDS[name[0]] + (name.match(/#/g)?.length ?? 0) - (name.slice(1).match(/b/g)?.length ?? 0) + 12;
+  TONIC_SOUNDS[name[0]!]! + (name.match(/#/g)?.length ?? 0) - (name.slice(1).match(/b/g)?.length ?? 0) + 12;

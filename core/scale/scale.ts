@@ -36,7 +36,7 @@ export function checkDegrees(list: readonly unknown[], field = 'scale'): DegreeN
   if (list.length < 2 || list.length > 12) fail('BAD_SCALE', field, `${field}: a scale has 2 to 12 degrees; this one has ${list.length}.`);
   const degrees = list.map((d, k) => checkDegree(d, `${field}[${k}]`));
   degrees.sort((a, b) => semitonesOf(a) - semitonesOf(b));
-  const twice = degrees.findIndex((d, k) => k > 0 && semitonesOf(d) === semitonesOf(degrees[k - 1]));
+  const twice = degrees.findIndex((d, k) => k > 0 && semitonesOf(d) === semitonesOf(degrees[k - 1]!));
   if (twice > 0) fail('BAD_SCALE', field, `${field}: ${degrees[twice - 1]} and ${degrees[twice]} are the same fret. Keep one of them.`);
   if (degrees[0] !== '1') fail('BAD_SCALE', field, `${field}: a scale needs its root, 1.`);
   return degrees;
@@ -143,7 +143,7 @@ const SPELLINGS: NoteName[][] = [
  * @example bestTonic(1, 'ionian') // 'Db'
  */
 export function bestTonic(chroma: number, scale: ScaleRef['scale']): NoteName {
-  const names = SPELLINGS[((chroma % 12) + 12) % 12];
+  const names = SPELLINGS[((chroma % 12) + 12) % 12]!;
   return names.reduce((best, name) => (accidentalCount({ tonic: name, scale }) < accidentalCount({ tonic: best, scale }) ? name : best));
 }
 

@@ -34,7 +34,7 @@ describe('a line checked as it is played', () => {
   it('finds frets that the neck does not have, and names a place that it has', () => {
     const [fault] = checkLine(guitar(22), E_MINOR, [at(1, 12), at(1, 30)]);
     expect(fault).toMatchObject({ index: 1, problem: 'off-neck' });
-    expect(fault.suggestion?.fret).toBeLessThanOrEqual(22);
+    expect(fault!.suggestion?.fret).toBeLessThanOrEqual(22);
   });
 });
 

@@ -66,17 +66,17 @@ type Found = Omit<LineFault, 'index' | 'note'> | null;
 const isString = ({ i }: Checked, p: Place): boolean => Number.isInteger(p.string) && p.string >= 1 && p.string <= i.strings.length;
 const onNeck = (c: Checked, p: Place): boolean =>
   isString(c, p) && Number.isInteger(p.fret) && p.fret >= nutFret(c.i) && p.fret <= c.i.frets;
-const soundOf = ({ neck }: Checked, p: Place): number => neck.open[p.string] + p.fret;
+const soundOf = ({ neck }: Checked, p: Place): number => neck.open[p.string]! + p.fret;
 const inScale = (c: Checked, p: Place): boolean => !!c.neck.toneOf[mod12(soundOf(c, p))];
 
 function noteName(c: Checked, p: Place, spell: (midi: number) => string): string {
   if (!isString(c, p) || !Number.isFinite(p.fret)) return '?';
-  return spell(midiOf(c.i.strings[p.string - 1].open) + Math.round(p.fret)).replace(/-?\d+$/, '');
+  return spell(midiOf(c.i.strings[p.string - 1]!.open) + Math.round(p.fret)).replace(/-?\d+$/, '');
 }
 
 /** Beyond the neck: the same pitch elsewhere near the line, else the octave that fits on the string. */
 function offNeck(c: Checked, k: number): Found {
-  const p = c.places[k];
+  const p = c.places[k]!;
   if (onNeck(c, p)) return null;
   if (!isString(c, p) || !Number.isInteger(p.fret)) return { problem: 'off-neck' };
   const near = nearestTo(c, k, placesOf(c.i, Math.max(0, soundOf(c, p))));
@@ -86,16 +86,16 @@ function offNeck(c: Checked, k: number): Found {
 
 /** A leap from the note before that just misses an octave; at the end of a line, off the scale, also from its first note. */
 function notAnOctave(c: Checked, k: number): Found {
-  const before = c.places[k - 1] as Place | undefined;
-  const ends = k > 1 && k === c.places.length - 1 && !inScale(c, c.places[k]);
+  const before = c.places[k - 1];
+  const ends = k > 1 && k === c.places.length - 1 && !inScale(c, c.places[k]!);
   return (
-    (before && octaveMeant(c, before, k, before.string === c.places[k].string)) || (ends ? octaveMeant(c, c.places[0], k, true) : null)
+    (before && octaveMeant(c, before, k, before.string === c.places[k]!.string)) || (ends ? octaveMeant(c, c.places[0]!, k, true) : null)
   );
 }
 
 function octaveMeant(c: Checked, from: Place, k: number, far: boolean): Found {
   if (!onNeck(c, from)) return null;
-  const p = c.places[k];
+  const p = c.places[k]!;
   const leap = soundOf(c, p) - soundOf(c, from);
   if (!(far ? NEARLY_ON_ONE_STRING : NEARLY).includes(Math.abs(leap))) return null;
   const meant = { string: p.string, fret: p.fret - leap + OCTAVE * Math.sign(leap) };
@@ -104,7 +104,7 @@ function octaveMeant(c: Checked, from: Place, k: number, far: boolean): Found {
 
 /** Off the scale: the scale's note a fret away on the same string; of two, the one that makes the smaller step to the note before. */
 function offScale(c: Checked, k: number): Found {
-  const p = c.places[k];
+  const p = c.places[k]!;
   if (inScale(c, p)) return null;
   const beside = [-1, 1, -2, 2].map((by) => ({ string: p.string, fret: p.fret + by })).filter((q) => onNeck(c, q) && inScale(c, q));
   const before = c.places[k - 1];
@@ -120,15 +120,15 @@ const stepCost = (by: number): number => (by === 0 ? 99 : Math.abs(by));
 /** Too wide for a hand that stays, and not a leap along the neck: another place of the pitch that is near both neighbours. */
 function tooWide(c: Checked, k: number): Found {
   const [a, p] = [c.places[k - 1], c.places[k]];
-  if (!a || isTapped(c, k) || !onNeck(c, a) || reach(c, a, p) <= WIDEST_MM) return null;
+  if (!a || isTapped(c, k) || !onNeck(c, a) || reach(c, a, p!) <= WIDEST_MM) return null;
   if (isSlur(c.o.joins?.[k])) return { problem: 'too-wide' }; // the hand cannot leave a note that it slurs from
   const wide = (q: Place): boolean => reach(c, a, q) > WIDEST_MM;
   const after = c.places[k + 1];
-  const back = after && onNeck(c, after) && reach(c, p, after) > WIDEST_MM;
-  if (Math.abs(a.fret - p.fret) >= LEAP_FRETS && !back) return null;
-  const spared = placesOf(c.i, soundOf(c, p)).filter((q) => !wide(q));
+  const back = after && onNeck(c, after) && reach(c, p!, after) > WIDEST_MM;
+  if (Math.abs(a.fret - p!.fret) >= LEAP_FRETS && !back) return null;
+  const spared = placesOf(c.i, soundOf(c, p!)).filter((q) => !wide(q));
   const best = nearestTo(c, k, spared);
-  if (!best && a.string === p.string) return null;
+  if (!best && a.string === p!.string) return null;
   return { problem: 'too-wide', ...suggest(best) };
 }
 
@@ -142,7 +142,7 @@ function tooFast(c: Checked, k: number): Found {
   const { ticks, tempo } = c.o;
   const [a, p] = [c.places[k - 1], c.places[k]];
   if (!a || !ticks || !tempo || isTapped(c, k) || !onNeck(c, a)) return null;
-  const mm = reach(c, a, p);
+  const mm = reach(c, a, p!);
   const seconds = ((ticks[k - 1] ?? 0) / TICKS) * (60 / tempo);
   return mm > WIDEST_MM && seconds < LEAVE_AND_LAND_S + mm / MM_A_SECOND ? { problem: 'too-fast' } : null;
 }
@@ -150,7 +150,7 @@ function tooFast(c: Checked, k: number): Found {
 /** A hammer-on or pull-off between two stopped notes on one finger: it takes two. */
 function sameFinger({ o, places, neck }: Checked, k: number): Found {
   const [before, finger] = [o.fingers?.[k - 1], o.fingers?.[k]];
-  const open = places[k].fret === neck.nut || places[k - 1]?.fret === neck.nut;
+  const open = places[k]!.fret === neck.nut || places[k - 1]?.fret === neck.nut;
   return isSlur(o.joins?.[k]) && o.joins?.[k - 1] !== 'tap' && !open && finger && finger === before ? { problem: 'same-finger' } : null;
 }
 
@@ -166,7 +166,7 @@ function reach({ i, neck }: Checked, a: Place, b: Place): number {
 /** Of some places the one nearest to the neighbours in the line. */
 function nearestTo(c: Checked, k: number, places: Place[]): Place | null {
   const sides = [c.places[k - 1], c.places[k + 1]].filter((n) => n && onNeck(c, n));
-  const away = (p: Place): number => sides.reduce((sum, n) => sum + Math.abs(n.fret - p.fret) + 0.1 * Math.abs(n.string - p.string), 0);
+  const away = (p: Place): number => sides.reduce((sum, n) => sum + Math.abs(n!.fret - p.fret) + 0.1 * Math.abs(n!.string - p.string), 0);
   return places.reduce<Place | null>((best, p) => (best && away(best) <= away(p) ? best : p), null);
 }
 

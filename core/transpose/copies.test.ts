@@ -11,8 +11,8 @@ describe('copies as a player ranks them', () => {
   const line = (text: string): Place[] => text.split(' ').map((p) => at(Number(p.split('/')[0]), Number(p.split('/')[1]))); // prettier-ignore
   const rankOf = (text: string, o: Partial<Parameters<typeof copiesOf>[2]>): number => {
     const places = line(text);
-    const copies = copiesOf(guitar(22), places.map((p) => open[p.string] + p.fret), { school: 'finger-per-fret', ...o }); // prettier-ignore
-    return copies.findIndex((c) => c.steps.every((s, k) => s.string === places[k].string && s.fret === places[k].fret));
+    const copies = copiesOf(guitar(22), places.map((p) => open[p.string]! + p.fret), { school: 'finger-per-fret', ...o }); // prettier-ignore
+    return copies.findIndex((c) => c.steps.every((s, k) => s.string === places[k]!.string && s.fret === places[k]!.fret));
   };
   // Common practice, no published source: where players play them is first or second of all their copies.
   it.each<[string, string, Partial<Parameters<typeof copiesOf>[2]>]>([
@@ -40,10 +40,10 @@ describe('copies as a player ranks them', () => {
     const steps = fc.array(fc.integer({ min: -4, max: 4 }), { minLength: 5, maxLength: 5 });
     fc.assert(
       fc.property(joins, steps, (asked, by) => {
-        const pitches = by.reduce((line, d) => [...line, line[line.length - 1] + d], [60]);
+        const pitches = by.reduce((line, d) => [...line, line[line.length - 1]! + d], [60]);
         const slurs = asked.map((j, k) => (k > 0 && by[k - 1] !== 0 ? j : null));
         for (const c of copiesOf(guitar(22), pitches, { school: 'stretch', octaves: [0], joins: slurs }))
-          c.steps.forEach((s, k) => (slurs[k] ? expect(s.string).toBe(c.steps[k - 1].string) : undefined));
+          c.steps.forEach((s, k) => (slurs[k] ? expect(s.string).toBe(c.steps[k - 1]!.string) : undefined));
       }),
       { numRuns: 30 },
     );
@@ -57,7 +57,7 @@ describe('copies of a line', () => {
     expect(copies.length).toBeGreaterThan(6);
     copies.forEach((c, k) => {
       expect(c.steps.map((s) => midi(guitar(), s) - 12 * c.octave)).toEqual(LICK);
-      if (k && c.octave === copies[k - 1].octave) expect(c.cost).toBeGreaterThanOrEqual(copies[k - 1].cost - 1e-9);
+      if (k && c.octave === copies[k - 1]!.octave) expect(c.cost).toBeGreaterThanOrEqual(copies[k - 1]!.cost - 1e-9);
     });
     const keys = copies.map((c) => c.steps.map((s) => `${s.string}/${s.fret}`).join(' '));
     expect(new Set(keys).size).toBe(keys.length);
@@ -98,7 +98,7 @@ describe('copies of a line', () => {
     const high = copiesOf(guitar(), [76, 78], { school: 'finger-per-fret', octaves: [0], border: 7 });
     expect(high.every((c) => c.region === 'above' && c.single.length === 0)).toBe(true);
     const [brightest] = [...high].sort((a, b) => b.tone - a.tone);
-    expect(brightest.strings).toEqual([1]);
+    expect(brightest!.strings).toEqual([1]);
     expect(copiesOf(guitar(), [20], { school: 'finger-per-fret', octaves: [0] })).toEqual([]);
   });
 });

@@ -67,7 +67,11 @@ export function* copying(i: Instrument, pitches: readonly number[], o: CopyOptio
 
 /** At pitch first, then the octave below and above, and so on; by effort within each; of equal effort the lower on the neck, then the thinner strings. */
 export const rankCopies = (a: LickCopy, b: LickCopy): number =>
-  Math.abs(a.octave) - Math.abs(b.octave) || a.octave - b.octave || a.cost - b.cost || a.lowFret - b.lowFret || a.strings[0] - b.strings[0];
+  Math.abs(a.octave) - Math.abs(b.octave) ||
+  a.octave - b.octave ||
+  a.cost - b.cost ||
+  a.lowFret - b.lowFret ||
+  a.strings[0]! - b.strings[0]!;
 
 /** Copies that lie on the same places are one. */
 function oncePerPlaces(copies: readonly LickCopy[]): LickCopy[] {
@@ -81,13 +85,13 @@ function oncePerPlaces(copies: readonly LickCopy[]): LickCopy[] {
 /** All strings, every string alone, every two neighbours in sound. */
 function stringGroups(i: Instrument): number[][] {
   const upward = stringsUpward(i);
-  const pairs = upward.slice(1).map((s, k) => [upward[k], s]);
+  const pairs = upward.slice(1).map((s, k) => [upward[k]!, s]);
   return [upward, ...(upward.length > 1 ? upward.map((s) => [s]) : []), ...(upward.length > 2 ? pairs : [])];
 }
 
 /** The stretches of frets that hold every pitch on these strings and none that is narrower inside them. */
 function tightest(neck: ScaledNeck, strings: number[], line: readonly number[]): Window[] {
-  const frets = [...new Set(line)].map((m) => strings.map((s) => m - neck.open[s]).filter((f) => f >= neck.nut && f <= neck.last));
+  const frets = [...new Set(line)].map((m) => strings.map((s) => m - neck.open[s]!).filter((f) => f >= neck.nut && f <= neck.last));
   if (frets.some((f) => !f.length)) return [];
   const windows: Window[] = [];
   for (let from = neck.nut; from <= neck.last; from++) {

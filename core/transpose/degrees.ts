@@ -61,12 +61,12 @@ export function alongScale(ref: ScaleRef, pitches: readonly number[], steps: num
   const tonic = chromaOf(ref.tonic);
   const scale = scaleNotes(ref).map((n) => n.semitones);
   const at = (index: number): number =>
-    12 * Math.floor(index / scale.length) + scale[((index % scale.length) + scale.length) % scale.length];
+    12 * Math.floor(index / scale.length) + scale[((index % scale.length) + scale.length) % scale.length]!;
   return pitches.map((m) => {
     const above = m - tonic;
     const octave = Math.floor(above / 12);
     const k = scale.findLastIndex((s) => s <= mod12(above));
     if (k < 0) return fail('BAD_OPTION', 'pitches', 'pitches: the scale has no root to count from.');
-    return tonic + 12 * octave + at(k + steps) + (mod12(above) - scale[k]);
+    return tonic + 12 * octave + at(k + steps) + (mod12(above) - scale[k]!);
   });
 }

@@ -31,7 +31,7 @@ describe('to another key', () => {
       { places: [at(6, 8), at(6, 11), at(5, 8)], folded: 0 },
       { places: [at(6, 20), at(6, 23), at(5, 20)], folded: 1 },
     ].slice(0, 1)); // prettier-ignore
-    expect(toKey(guitar(24), shape, 9).map((f) => [f.folded, f.places[0].fret])).toEqual([[-1, 2], [0, 14]]); // prettier-ignore
+    expect(toKey(guitar(24), shape, 9).map((f) => [f.folded, f.places[0]!.fret])).toEqual([[-1, 2], [0, 14]]); // prettier-ignore
     expect(toKey(guitar(), [at(1, 0), at(1, 22)], 1)).toEqual([]);
   });
   it('there and back is the identity, and every fit sounds in the new key', () => {
@@ -42,7 +42,7 @@ describe('to another key', () => {
         ([i, shape], by) => {
           const fits = toKey(i, shape, by);
           for (const { places, folded } of fits) {
-            places.forEach((p, k) => expect(midi(i, p) - midi(i, shape[k])).toBe(by + 12 * folded));
+            places.forEach((p, k) => expect(midi(i, p) - midi(i, shape[k]!)).toBe(by + 12 * folded));
             expect(toKey(i, places, -by).map((f) => f.places)).toContainEqual(shape);
           }
           const moves = fits.map((f) => Math.abs(by + 12 * f.folded));
@@ -77,7 +77,7 @@ describe('to another tuning', () => {
         ([from, shape], to) => {
           const { places, missing } = toTuning(from, to, shape, 'sound');
           places.forEach((p, k) => {
-            const wanted = midi(from, shape[k]);
+            const wanted = midi(from, shape[k]!);
             if (p) expect(midi(to, p)).toBe(wanted);
             else expect([placesOf(to, wanted), missing.includes(wanted)]).toEqual([[], true]);
           });
@@ -88,13 +88,13 @@ describe('to another tuning', () => {
   it('keeps the shape: every fret, and says what it has become', () => {
     const [box] = layOut(guitar(), { tonic: 'A', scale: 'minor pentatonic' }, { kind: 'box' });
     const up = tuned('F2 Bb2 Eb3 Ab3 C4 F4');
-    const kept = toTuning(guitar(), up, box.notes, 'shape');
-    expect(kept.places).toEqual(box.notes.map(({ string, fret }) => at(string, fret)));
+    const kept = toTuning(guitar(), up, box!.notes, 'shape');
+    expect(kept.places).toEqual(box!.notes.map(({ string, fret }) => at(string, fret)));
     expect(kept.scale).toBeTruthy();
-    const sounds = new Set(box.notes.map((n) => midi(up, n) % 12));
-    const said = scaleNotes(kept.scale as NonNullable<typeof kept.scale>).map((n) => (n.semitones + ({ F: 5, Bb: 10, Ab: 8, Db: 1, Eb: 3 } as Record<string, number>)[kept.scale?.tonic ?? '']) % 12); // prettier-ignore
+    const sounds = new Set(box!.notes.map((n) => midi(up, n) % 12));
+    const said = scaleNotes(kept.scale as NonNullable<typeof kept.scale>).map((n) => (n.semitones + ({ F: 5, Bb: 10, Ab: 8, Db: 1, Eb: 3 } as Record<string, number>)[kept.scale?.tonic ?? '']!) % 12); // prettier-ignore
     expect(new Set(said)).toEqual(sounds);
-    expect(toTuning(guitar(), tuned('C2 A2 D3 F#3 B3 E4'), box.notes, 'shape').scale).toBeNull();
+    expect(toTuning(guitar(), tuned('C2 A2 D3 F#3 B3 E4'), box!.notes, 'shape').scale).toBeNull();
   });
   it('keeps the shape on fewer strings as far as there are strings', () => {
     const four = { ...guitar(), strings: guitar().strings.slice(0, 4) };
@@ -196,14 +196,14 @@ describe('checking a line', () => {
     fc.assert(
       fc.property(usualInstrument, namedScale, fc.nat(), fc.constantFrom(-1, 1), (i, ref, pick, by) => {
         const notes = neckNotes(i, ref);
-        const n = notes[pick % notes.length];
+        const n = notes[pick % notes.length]!;
         const slip = at(n.string, n.fret + by);
         if (slip.fret < 0 || slip.fret > i.frets) return;
         const [fault] = checkLine(i, ref, [slip]);
         if (isScale(ref, midi(i, slip))) expect(fault).toBeUndefined();
         else {
-          expect(fault.problem).toBe('off-scale');
-          expect(isScale(ref, midi(i, fault.suggestion as Place))).toBe(true);
+          expect(fault!.problem).toBe('off-scale');
+          expect(isScale(ref, midi(i, fault!.suggestion as Place))).toBe(true);
         }
       }),
     );

@@ -38,7 +38,7 @@ export function toTuning(from: Instrument, to: Instrument, shape: readonly Place
 
 const sounds = (i: Instrument, places: readonly Place[]): number[] => {
   const open = openMidis(i);
-  return places.map((p) => open[p.string - 1] + p.fret);
+  return places.map((p) => open[p.string - 1]! + p.fret);
 };
 
 function keepSound(from: Instrument, to: Instrument, shape: readonly Place[]): Retuned {
@@ -50,16 +50,16 @@ function keepSound(from: Instrument, to: Instrument, shape: readonly Place[]): R
 
 /** The cheapest line through the notes that exist, each place weighed by how far it lies from the old one. */
 function nearestPlaces(to: Instrument, shape: readonly Place[], there: Place[][]): (Place | null)[] {
-  const kept = [...shape.keys()].filter((k) => there[k].length > 0);
-  const options = kept.map((k): Option[] => there[k].map((p) => ({ ...p, tag: k + 1 })));
+  const kept = [...shape.keys()].filter((k) => there[k]!.length > 0);
+  const options = kept.map((k): Option[] => there[k]!.map((p) => ({ ...p, tag: k + 1 })));
   const costs = routeTask(to, 'finger-per-fret', undefined, weightsOf());
   const away = (s: State): number => {
     const old = shape[s.tag - 1];
-    return (s.string === old.string ? 0 : OTHER_STRING) + OTHER_FRET * Math.abs(s.fret - old.fret);
+    return (s.string === old!.string ? 0 : OTHER_STRING) + OTHER_FRET * Math.abs(s.fret - old!.fret);
   };
   const merged = (a: State, b: State): number => {
     const [one, two] = [shape[a.tag - 1], shape[b.tag - 1]];
-    const were = samePlace(one, two);
+    const were = samePlace(one!, two);
     return !were && samePlace(a, b) ? SAME_PLACE : 0;
   };
   const near: Task = {
@@ -92,14 +92,14 @@ function stringShift(from: Instrument, to: Instrument): number {
   if (a.length === b.length) return 0;
   const thick = b.length - a.length;
   const agree = (by: number, like: (x: number, y: number) => boolean): number =>
-    a.filter((x, k) => b[k + by] !== undefined && like(x, b[k + by])).length;
+    a.filter((x, k) => b[k + by] !== undefined && like(x, b[k + by]!)).length;
   const worth = (by: number): number[] => [agree(by, (x, y) => x === y), agree(by, (x, y) => mod12(x) === mod12(y)), -Math.abs(by - thick)];
   const all = Array.from({ length: a.length + b.length - 1 }, (_, k) => k - a.length + 1);
   return all.reduce((best, by) => (compare(worth(by), worth(best)) > 0 ? by : best), thick);
 }
 
 /** The first difference of two lists of numbers. */
-const compare = (a: number[], b: number[]): number => a.map((x, k) => x - b[k]).find((d) => d !== 0) ?? 0;
+const compare = (a: number[], b: number[]): number => a.map((x, k) => x - b[k]!).find((d) => d !== 0) ?? 0;
 
 function keepShape(from: Instrument, to: Instrument, shape: readonly Place[]): Retuned {
   const nut = to.capo ?? 0;

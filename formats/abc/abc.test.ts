@@ -202,7 +202,7 @@ describe('there and back', () => {
           });
         });
         expect(sounds.map(([midi]) => midi)).toEqual(wanted.map(([midi]) => midi));
-        sounds.forEach(([, at], k) => expect(Math.abs(at - wanted[k][1])).toBeLessThanOrEqual(2)); // it begins a tick late, and counts whole ticks
+        sounds.forEach(([, at], k) => expect(Math.abs(at! - wanted[k]![1]!)).toBeLessThanOrEqual(2)); // it begins a tick late, and counts whole ticks
       }),
       { numRuns: 40 },
     );

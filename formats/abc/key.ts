@@ -18,7 +18,7 @@ export function signatureOf(fifths: number): Record<string, number> {
 
 /** Sharps of a key by its tonic and mode; null where the letters name none. Example: F sharp Dorian has four. */
 export function fifthsOf(tonic: string, mode: string): number | null {
-  const at = CIRCLE.indexOf(tonic[0]);
+  const at = CIRCLE.indexOf(tonic[0]!);
   const offset = MODES[mode.slice(0, 3).toLowerCase()] ?? (mode === '' ? 0 : null);
   if (at < 0 || offset === null) return null;
   const signs = [...tonic.slice(1)].reduce((sum, c) => sum + (c === '#' ? 7 : c === 'b' ? -7 : 0), 0);
@@ -57,12 +57,12 @@ export function readKey(text: string, before: KeyField, voice = false): KeyField
       signature = {};
       rest = rest.slice(4);
     } else if (m) {
-      const word = m[3].toLowerCase();
+      const word = m[3]!.toLowerCase();
       const explicit = word === 'exp';
       const isMode = word === '' || word.slice(0, 3) in MODES;
       const fifths = fifthsOf(`${m[1]}${m[2]}`, isMode ? word : '');
       signature = explicit || fifths === null ? {} : signatureOf(fifths);
-      rest = rest.slice(isMode || explicit ? m[0].length : m[1].length + m[2].length);
+      rest = rest.slice(isMode || explicit ? m[0].length : m[1]!.length + m[2]!.length);
     }
   }
   let shift = before.shift;
@@ -72,7 +72,7 @@ export function readKey(text: string, before: KeyField, voice = false): KeyField
     const accidental = /^(\^\^|__|\^|_|=)([A-Ga-g])$/.exec(word);
     const move = /^(octave|transpose|t)=(-?\d{1,2})$/.exec(word);
     const clefs = CLEF.exec(word);
-    if (accidental) signature[accidental[2].toUpperCase()] = ACCIDENTALS[accidental[1]];
+    if (accidental) signature[accidental[2]!.toUpperCase()] = ACCIDENTALS[accidental[1]!]!;
     else if (word.toLowerCase() === 'exp') signature = {};
     else if (move) octave += move[1] === 'octave' ? 12 * Number(move[2]) : Number(move[2]);
     else if (clefs) clef = clefs[1] ? (clefs[2] === '15' ? 24 : 12) * (/[-_]/.test(clefs[1]) ? -1 : 1) : 0;

@@ -80,12 +80,12 @@ export function readMusic(text: string, on: On): void {
     }
     const { name, m } = found;
     at += m[0].length;
-    READ[name](m, on);
+    READ[name]!(m, on);
   }
 }
 
 function tokenAt(text: string, at: number): { readonly name: string; readonly m: RegExpExecArray } | null {
-  for (const [name, pattern] of BEGINS.get(text[at]) ?? []) {
+  for (const [name, pattern] of BEGINS.get(text[at]!) ?? []) {
     pattern.lastIndex = at;
     const m = pattern.exec(text);
     if (m?.[0]) return { name, m };
@@ -94,12 +94,12 @@ function tokenAt(text: string, at: number): { readonly name: string; readonly m:
 }
 
 const READ: Record<string, (m: RegExpExecArray, on: On) => void> = {
-  field: ([, letter, text], on) => on.field(letter, text),
-  bar: ([, sign, ending], on) => on.bar({ sign, ending: ending ? numbersIn(ending) : null }),
-  ending: ([, ending], on) => on.bar({ sign: '', ending: numbersIn(ending) }),
-  chord: ([, inside, length], on) => readChord(inside, length, on),
-  note: ([, accidental, letter, octave, length], on) => sound(on, [pitchOf(on.state(), accidental, letter, octave)], unitsOf(length)),
-  rest: ([, , length], on) => sound(on, [], unitsOf(length)),
+  field: ([, letter, text], on) => on.field(letter!, text!),
+  bar: ([, sign, ending], on) => on.bar({ sign: sign!, ending: ending ? numbersIn(ending) : null }),
+  ending: ([, ending], on) => on.bar({ sign: '', ending: numbersIn(ending!) }),
+  chord: ([, inside, length], on) => readChord(inside!, length!, on),
+  note: ([, accidental, letter, octave, length], on) => sound(on, [pitchOf(on.state(), accidental, letter!, octave!)], unitsOf(length!)),
+  rest: ([, , length], on) => sound(on, [], unitsOf(length!)),
   bars: ([, , count], on) => {
     const v = on.state();
     const quarters = (v.meter[0] * 4) / v.meter[1];
@@ -125,26 +125,26 @@ const READ: Record<string, (m: RegExpExecArray, on: On) => void> = {
   },
   broken: ([, signs], on) => {
     const v = on.state();
-    const short = 1 / 2 ** signs.length;
-    const [here, next] = signs.startsWith('>') ? [2 - short, short] : [short, 2 - short];
+    const short = 1 / 2 ** signs!.length;
+    const [here, next] = signs!.startsWith('>') ? [2 - short, short] : [short, 2 - short];
     const struck = struckLast(v.open);
     if (!struck.length) return;
     if (v.music.broken) return on.left.sign(`“${signs}” twice`);
     for (const n of struck) n.length *= here;
-    v.at = struck[0].at + struck[0].length;
+    v.at = struck[0]!.at + struck[0]!.length;
     v.music.broken = next;
   },
   grace: ([, inside], on) => {
     const v = on.state();
-    const count = inside.match(/[A-Ga-g]/g)?.length ?? 0;
+    const count = inside!.match(/[A-Ga-g]/g)?.length ?? 0;
     v.extras.push(...Array.from({ length: count }, () => ({ kind: GRACE, staff: 1, voice: '1', bar: v.measures.length })));
   },
-  mark: ([, , name], on) => void on.state().music.marks.push(name),
+  mark: ([, , name], on) => void on.state().music.marks.push(name!),
   short: ([sign], on) => {
     if (SHORT[sign]) on.state().music.marks.push(SHORT[sign]);
     else on.left.sign(`“${sign}”`);
   },
-  text: ([, text], on) => on.left.sign(/^[\^_<>@]/.test(text) ? 'words' : 'chord symbol'),
+  text: ([, text], on) => on.left.sign(/^[\^_<>@]/.test(text!) ? 'words' : 'chord symbol'),
   overlay: (_, on) => on.left.leave(LEFT.OVERLAY, on.state().measures.length + 1),
   quiet: () => undefined,
 };
@@ -155,10 +155,10 @@ const MIDDLE_C = 60;
 /** MIDI number of a note: C is middle C; accidentals hold to the end of the bar for the letter in every octave (ABC 2.1, section 11.3). */
 function pitchOf({ key, music }: VoiceState, accidental: string | undefined, letter: string, octave: string): number | null {
   const upper = letter.toUpperCase();
-  if (accidental) music.accidentals.set(upper, ACCIDENTALS[accidental]);
+  if (accidental) music.accidentals.set(upper, ACCIDENTALS[accidental]!);
   const alter = music.accidentals.get(upper) ?? key.signature[upper] ?? 0;
   const octaves = (letter === upper ? 0 : 1) + [...octave].reduce((sum, c) => sum + (c === "'" ? 1 : -1), 0);
-  const midi = MIDDLE_C + STEPS[upper] + alter + 12 * octaves + key.shift;
+  const midi = MIDDLE_C + STEPS[upper]! + alter + 12 * octaves + key.shift;
   return midi >= 0 && midi <= 127 ? midi : null;
 }
 
@@ -167,10 +167,10 @@ function readChord(inside: string, length: string, on: On): void {
   const all = [...inside.matchAll(new RegExp(`(${PITCH})(${LENGTH})`, 'g'))];
   if (!all.length) return on.left.sign(`“[${inside.slice(0, 12)}]”`);
   const pitches = all.map((m) => {
-    const [, accidental, letter, octave] = /^(\^\^|__|\^|_|=)?([A-Ga-g])([,']*)$/.exec(m[1]) as RegExpExecArray;
-    return pitchOf(v, accidental, letter, octave);
+    const [, accidental, letter, octave] = /^(\^\^|__|\^|_|=)?([A-Ga-g])([,']*)$/.exec(m[1]!)!;
+    return pitchOf(v, accidental, letter!, octave!);
   });
-  sound(on, pitches, unitsOf(all[0][2]) * unitsOf(length));
+  sound(on, pitches, unitsOf(all[0]![2]!) * unitsOf(length));
 }
 
 /** Decorations as marks of a lick, and the names of the others. */

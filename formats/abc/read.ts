@@ -21,7 +21,7 @@ export function readAbc(text: string, o: ReadOptions = {}): FileLine {
   const tunes = texts.map((t) => readTune(t.lines, t.line));
   const voices = tunes.flatMap((t, k) => voicesOf(t, k, tunes.length > 1));
   const taken = chosenVoice(voices, o.voice);
-  const tune = tunes[Number(taken.id.split('/')[0]) - 1];
+  const tune = tunes[Number(taken.id.split('/')[0]) - 1]!;
   const line = scoreLine(taken, voices, { name: tune.title.slice(0, 120), open: null, capo: 0 });
   const more = count - tunes.length;
   return more > 0 ? { ...line, remarks: [...line.remarks, `It has ${more} more tunes than the ${MOST_TUNES} that are read.`] } : line;

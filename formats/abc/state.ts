@@ -99,6 +99,6 @@ export function put(
 export function struckLast({ notes }: Measure): Local[] {
   const last = notes.at(-1);
   let from = notes.length;
-  while (last && from > 0 && notes[from - 1].at === last.at) from--;
+  while (last && from > 0 && notes[from - 1]!.at === last.at) from--;
   return notes.slice(from).reverse();
 }

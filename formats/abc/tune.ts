@@ -26,7 +26,7 @@ export function readMeter(text: string): [number, number] | null {
   if (/^C\b/.test(plain)) return [4, 4];
   const m = /^\(?([\d+\s]{1,40})\)?\s*\/\s*(\d{1,2})/.exec(plain);
   if (!m) return null;
-  const beats = m[1].split('+').reduce((sum, b) => sum + Number(b), 0);
+  const beats = m[1]!.split('+').reduce((sum, b) => sum + Number(b), 0);
   return meterOf(beats, Number(m[2]));
 }
 
@@ -35,7 +35,7 @@ export function readTempo(text: string, unit: number): number | null {
   const plain = text.replace(/"[^"]*"/g, ' ').slice(0, 100);
   const m = /^([^=]*)=\s*(\d{1,4}(?:\.\d{1,4})?)/.exec(plain);
   if (!m) return tempoOf(Number(/\d{1,4}(?:\.\d{1,4})?/.exec(plain)?.[0]) * unit);
-  const beats = m[1].match(new RegExp(FRACTION, 'g')) ?? [];
+  const beats = m[1]!.match(new RegExp(FRACTION, 'g')) ?? [];
   const quarters = beats.reduce((sum, b) => {
     const [, above, below] = FRACTION.exec(b) ?? [];
     return sum + (Number(above) / Number(below)) * 4;
@@ -90,7 +90,7 @@ export function readTune(lines: readonly string[], line: number): Tune {
     const [id = '', ...rest] = text.trim().slice(0, 200).split(/\s+/);
     const known = voices.get(id) ?? freshVoice(head, id);
     const name = /(?:name|nm)=(?:"([^"]*)"|(\S+))/.exec(text);
-    if (name) known.name = name[1] ?? name[2];
+    if (name) known.name = name[1] ?? name[2]!;
     known.key = readKey(rest.join(' ').replace(/"[^"]*"/g, ''), known.key, true);
     voices.set(id, known);
     return known;
@@ -101,7 +101,7 @@ export function readTune(lines: readonly string[], line: number): Tune {
       return;
     }
     if (letter === 'P' && !inBody) tune.left.leave(LEFT.PARTS);
-    if (letter in COUNTED) tune.left.sign(COUNTED[letter]);
+    if (letter in COUNTED) tune.left.sign(COUNTED[letter]!);
     if (letter === 'T') tune.title ||= text.trim();
     if (!inBody || !current) {
       applyField(letter, text, head, tune.left);
@@ -122,7 +122,7 @@ export function readTune(lines: readonly string[], line: number): Tune {
     if (raw.length > MOST.line) refuseFile(`this line has ${raw.length} letters; ABC is read with at most ${MOST.line} in one.`, line + k);
     const text = raw.replace(/(?<!\\)%.*$/, '');
     const m = /^([A-Za-z+]):(.*)$/.exec(text);
-    if (m && m[1] !== '+') return field(m[1], m[2]);
+    if (m && m[1] !== '+') return field(m[1]!, m[2]!);
     if (!inBody || m) return;
     if (!current) {
       current = freshVoice(head, '1');
@@ -154,7 +154,7 @@ function endMeasure(v: VoiceState, { sign, ending }: BarSign): void {
     v.measures.push({ ...v.open, length: v.at });
     v.bars.push({ forward: v.forward, backward: colons ? Math.min(MOST_TIMES, colons + 1) : 0, ending: v.ending });
     v.forward = false;
-  } else if (colons && v.bars.length) v.bars[v.bars.length - 1].backward = Math.min(MOST_TIMES, colons + 1);
+  } else if (colons && v.bars.length) v.bars[v.bars.length - 1]!.backward = Math.min(MOST_TIMES, colons + 1);
   // An ending goes on to a double bar, a repeat, or the next one.
   if (ending || colons || /\|\||\|\]|\[\||:$/.test(sign)) v.ending = ending;
   if (/:$/.test(sign) && sign !== ':') v.forward = true;

@@ -77,9 +77,9 @@ function barText({ instrument, notes }: AbcLick, bar: readonly BarPiece[], signa
       return [
         p.tuplet?.first ? `(${p.tuplet.actual}:${p.tuplet.normal}:${group}` : '',
         opens ? '(' : '',
-        first && n.place ? marks(n) : '',
-        n.place ? noteText(midiOf(instrument.strings[n.place.string - 1].open) + n.place.fret, spell, signature, altered) : 'z',
-        lengthText(QUARTERS[p.type] * (2 - 1 / 2 ** p.dots)),
+        first && n!.place ? marks(n!) : '',
+        n!.place ? noteText(midiOf(instrument.strings[n!.place.string - 1]!.open) + n!.place.fret, spell, signature, altered) : 'z',
+        lengthText(QUARTERS[p.type]! * (2 - 1 / 2 ** p.dots)),
         p.tiedTo ? '-' : '',
         closes ? ')' : '',
       ].join('');
@@ -108,11 +108,11 @@ const marks = (n: LickNote): string =>
 function noteText(midi: number, spell: (midi: number) => string, signature: Signature, altered: Set<string>): string {
   const usual = spell(midi + WRITTEN_UP);
   const spelled = /[#b]{3}/.test(usual) ? pitchName(midi + WRITTEN_UP) : usual; // there is no sign for three
-  const [, letter, signs, octave] = /^([A-G])([#b]*)(-?\d+)$/.exec(spelled) as RegExpExecArray;
-  const steps = signs.startsWith('b') ? -signs.length : signs.length;
-  const sign = altered.has(letter) || steps !== (signature[letter] ?? 0) ? (SIGNS.get(steps) ?? '') : '';
-  if (sign) altered.add(letter);
+  const [, letter, signs, octave] = /^([A-G])([#b]*)(-?\d+)$/.exec(spelled)!;
+  const steps = signs!.startsWith('b') ? -signs!.length : signs!.length;
+  const sign = altered.has(letter!) || steps !== (signature[letter!] ?? 0) ? (SIGNS.get(steps) ?? '') : '';
+  if (sign) altered.add(letter!);
   const at = Number(octave);
-  const name = at > 4 ? `${letter.toLowerCase()}${"'".repeat(at - 5)}` : `${letter}${','.repeat(4 - at)}`;
+  const name = at > 4 ? `${letter!.toLowerCase()}${"'".repeat(at - 5)}` : `${letter}${','.repeat(4 - at)}`;
   return `${sign}${name}`;
 }

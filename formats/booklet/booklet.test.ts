@@ -10,14 +10,14 @@ import { pdfOf } from '../sheet/pdf';
 import { bookletPages, type BookletRequest, type BookletSection } from './booklet';
 import { wrapped } from './wrap';
 
-const { body } = DEMO.studies[0];
+const { body } = DEMO.studies[0]!;
 const [lick] = body.licks;
 /** Every letter as wide as half its size. */
 const plain: Measure = (text, size) => [...text].length * size * 0.5;
 const shapes = (what: 'rungs' | 'shape' = 'rungs'): BookletSection['content'] => ({
   shapes: { ...body, layoutWords: 'five boxes', over: null, what, copies: false, shapeId: 'none', paper: 'a4', turn: 'portrait', ink: 'black' } as never, // prettier-ignore
 });
-const line: BookletSection['content'] = { tab: { ...lick, instrument: body.instrument, scale: body.scale, school: 'finger-per-fret', hand: body.hand, paper: 'a4', turn: 'portrait' } }; // prettier-ignore
+const line: BookletSection['content'] = { tab: { ...lick!, instrument: body.instrument, scale: body.scale, school: 'finger-per-fret', hand: body.hand, paper: 'a4', turn: 'portrait' } }; // prettier-ignore
 const section = (title: string, content: BookletSection['content'], about: string[] = []): BookletSection => ({ title, about, content });
 const request = (sections: BookletSection[], change: Partial<BookletRequest> = {}): BookletRequest => ({ title: 'Weathervane, week one', teacher: 'M. Ferrow', pupil: 'Ines', paper: 'a4', sections, ...change }); // prettier-ignore
 const texts = (items: readonly Item[]): Extract<Item, { kind: 'text' }>[] => items.filter((i) => i.kind === 'text');
@@ -31,7 +31,7 @@ describe('blocks on pages', () => {
         let best = Infinity;
         let sum = 0;
         for (let to = from; to < heights.length; to++) {
-          sum += heights[to];
+          sum += heights[to]!;
           if (sum > left && to > from) break;
           best = Math.min(best, 1 + over(to + 1, room));
         }
@@ -43,7 +43,7 @@ describe('blocks on pages', () => {
       fc.property(fc.array(fc.integer({ min: 1, max: 60 }), { maxLength: 9 }), fc.integer({ min: 0, max: 50 }), (heights, used) => {
         const pages = flow(heights.map(block), { top: 0, bottom: 100, first: used });
         expect(pages.flat().map(({ block: b }) => b.height)).toEqual(heights);
-        if (heights.length && heights[0] + used <= 100) expect(pages).toHaveLength(fewest(heights, 100 - used, 100));
+        if (heights.length && heights[0]! + used <= 100) expect(pages).toHaveLength(fewest(heights, 100 - used, 100));
         for (const { block: b, y } of pages.flat()) expect(y + b.height <= 100 || y === 0 || y === used).toBe(true);
       }),
     );
@@ -80,16 +80,16 @@ describe('a booklet', () => {
     const pages = [...bookletPages(request(sections), plain)];
     const begins = pages.flatMap((p, k) => p.bookmarks.map(({ title }) => [title, k + 1] as const));
     expect(begins.map(([title]) => title)).toEqual(sections.map((s) => s.title));
-    const first = texts(pages[0].items);
+    const first = texts(pages[0]!.items);
     for (const [title, page] of begins) {
       const row = first.find((t) => t.text === title && t.size === 10.5);
       expect(first.find((t) => t.y === row?.y && t.anchor === 'end')?.text).toBe(String(page));
-      expect(texts(pages[page - 1].items).some((t) => t.text === title && t.size === 14)).toBe(true);
+      expect(texts(pages[page - 1]!.items).some((t) => t.text === title && t.size === 14)).toBe(true);
     }
     pages.forEach((p, k) => expect(texts(p.items).at(-1)?.text).toBe(`page ${k + 1} of ${pages.length}`));
   });
   it('says for whom and from whom, and the caution; nothing of that where it was not typed', () => {
-    const said = (r: BookletRequest): string => texts([...bookletPages(r, plain)][0].items).map((t) => t.text).join('\n'); // prettier-ignore
+    const said = (r: BookletRequest): string => texts([...bookletPages(r, plain)][0]!.items).map((t) => t.text).join('\n'); // prettier-ignore
     expect(said(request([]))).toContain('For Ines, from M. Ferrow');
     expect(said(request([], { pupil: '' }))).toContain('From M. Ferrow');
     expect(said(request([], { pupil: '', teacher: '' }))).not.toMatch(/For|from/);

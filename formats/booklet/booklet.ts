@@ -66,7 +66,7 @@ function front(lay: Lay): Block {
   const names = [pupil && `For ${pupil}`, teacher && `from ${teacher}`].filter(Boolean).join(', ');
   return stacked([
     ...textBlocks(lay, title, { size: 22, leading: 28, bold: true }),
-    ...(names ? textBlocks(lay, names[0].toUpperCase() + names.slice(1), { size: 12, leading: 18 }) : []),
+    ...(names ? textBlocks(lay, names[0]!.toUpperCase() + names.slice(1), { size: 12, leading: 18 }) : []),
     space(4),
     ...textBlocks(lay, CAUTION, { size: 9, leading: 13, colour: GREY }),
     { height: 12, at: (y) => [{ kind: 'line', x1: MARGIN, y1: y + 4, x2: lay.width - MARGIN, y2: y + 4, width: 0.8, colour: BLACK }] },
@@ -79,10 +79,10 @@ function contentsRow({ width, measure }: Lay, title: string, page: () => number)
   return {
     height: CONTENTS_ROW,
     at: (y) => {
-      const from = MARGIN + measure(line, TEXT, false) + 6;
+      const from = MARGIN + measure(line!, TEXT, false) + 6;
       const dots = width - MARGIN - 26;
       return [
-        sheetText(MARGIN, y + TEXT, TEXT, line),
+        sheetText(MARGIN, y + TEXT, TEXT, line!),
         ...(dots > from
           ? [{ kind: 'line', x1: from, y1: y + TEXT - 1, x2: dots, y2: y + TEXT - 1, width: 0.4, colour: '#999999' } as Item]
           : []),
@@ -107,7 +107,7 @@ function tableBlocks({ width, measure }: Lay, { head, rows }: { readonly head: s
     return {
       height,
       at: (y) => [
-        ...lines.flatMap((cell, c) => cell.map((line, k) => sheetText(xs[c], y + TEXT + k * LEADING, TEXT, line, { bold }))),
+        ...lines.flatMap((cell, c) => cell.map((line, k) => sheetText(xs[c]!, y + TEXT + k * LEADING, TEXT, line, { bold }))),
         {
           kind: 'line',
           x1: MARGIN,
@@ -169,7 +169,7 @@ export function* bookletPages(r: BookletRequest, measure: Measure): Generator<Bo
   const contents = named.map((s) => contentsRow(lay, s.title, () => pageOf.get(s) ?? 0));
   const sections = r.sections.flatMap((s) => {
     const blocks = sectionBlocks(lay, s);
-    opens.set(blocks[0], s);
+    opens.set(blocks[0]!, s);
     return blocks;
   });
   const pages = flow([...spaced([front(lay), ...contents], AFTER), ...sections], { top: MARGIN, bottom: height - MARGIN });

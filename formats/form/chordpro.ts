@@ -10,7 +10,7 @@ export function writeChordPro({ name, bars, meter, tempo, home }: FormOut): stri
   const sections: { readonly label: string | null; readonly bars: Bar[] }[] = [];
   for (const b of bars) {
     if (!sections.length || b.section !== undefined) sections.push({ label: b.section ?? null, bars: [] });
-    sections[sections.length - 1].bars.push(b);
+    sections[sections.length - 1]!.bars.push(b);
   }
   const grids = sections.flatMap(({ label, bars: own }) => {
     const lines: string[] = [];
@@ -45,7 +45,7 @@ interface Reading {
 
 const keyOf = (text: string): FormFile['key'] => {
   const m = /^([A-G][#b]?)\s*(m|min|minor)?$/i.exec(text.trim());
-  return m && { tonic: m[1][0].toUpperCase() + m[1].slice(1), scale: m[2] ? 'aeolian' : 'ionian' };
+  return m && { tonic: m[1]![0]!.toUpperCase() + m[1]!.slice(1), scale: m[2] ? 'aeolian' : 'ionian' };
 };
 
 function directive(r: Reading, word: string, value: string): void {
@@ -104,7 +104,7 @@ export function readChordPro(text: string): FormFile {
     if (!line || line.startsWith('#')) continue;
     const d = DIRECTIVE.exec(line);
     if (d) {
-      directive(r, d[1].toLowerCase(), d[2] ?? '');
+      directive(r, d[1]!.toLowerCase(), d[2] ?? '');
       continue;
     }
     const bars = r.grid ? gridLine(line) : grids ? '' : chordsOver(r, line);
@@ -126,7 +126,7 @@ export function readChordPro(text: string): FormFile {
 }
 
 function chordsOver(r: Reading, line: string): string {
-  const chords = [...line.matchAll(CHORD)].map((m) => m[1].trim()).filter((c) => c && !c.startsWith('*'));
+  const chords = [...line.matchAll(CHORD)].map((m) => m[1]!.trim()).filter((c) => c && !c.startsWith('*'));
   r.loose += chords.length;
   return chords.length ? `| ${chords.join(' | ')} |` : '';
 }
@@ -153,7 +153,7 @@ export function readFormText(text: string): FormFile {
     text: bars.join('\n'),
     meter: meter ? [Number(meter[1]), Number(meter[2])] : [4, 4],
     tempo: tempo ? Number(tempo[1]) : null,
-    key: key ? keyOf(key[1]) : null,
+    key: key ? keyOf(key[1]!) : null,
     remarks: [],
   };
 }

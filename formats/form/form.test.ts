@@ -42,7 +42,7 @@ describe.each(FORMATS)('a form by way of %s', (name, round) => {
       fc.property(form, ({ meter, bars: made }) => {
         const bars = made.map(({ cuts, symbols }): Bar => {
           const edges = [0, ...cuts, meter[0]];
-          return { chords: symbols.map((s, k) => ({ symbol: s, beats: edges[k + 1] - edges[k] })) };
+          return { chords: symbols.map((s, k) => ({ symbol: s, beats: edges[k + 1]! - edges[k]! })) };
         });
         const merged = bars.map((b): Bar => ({ chords: b.chords.reduce<Bar['chords']>((all, c) => { const last = all.at(-1); if (last && last.symbol === c.symbol) return [...all.slice(0, -1), { symbol: c.symbol, beats: last.beats + c.beats }]; return [...all, c]; }, []) })); // prettier-ignore
         const back = round(out(merged, meter));
@@ -57,8 +57,8 @@ describe.each(FORMATS)('a form by way of %s', (name, round) => {
 it('bars as they are typed, read again, are the same bars', () => {
   expect(barsIn(formText(barsIn(TEXT)))).toEqual(barsIn(TEXT));
   expect(formText(barsIn('C | % | F . . G'))).toBe('| C | % | F . . G |');
-  expect(cellsOf(barsIn('C D | ', 3)[0])).toEqual(['C', 'D']);
-  expect(cellsOf(barsIn('C . D |', 3)[0])).toEqual(['C', '.', 'D']);
+  expect(cellsOf(barsIn('C D | ', 3)[0]!)).toEqual(['C', 'D']);
+  expect(cellsOf(barsIn('C . D |', 3)[0]!)).toEqual(['C', '.', 'D']);
 });
 
 it('kinds of MusicXML: each suffix by the longest kind, the rest as degrees', () => {

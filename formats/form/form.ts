@@ -32,7 +32,7 @@ const near = (a: number, b: number): boolean => Math.abs(a - b) < 1e-6;
 
 /** The chords of a bar as cells of equal length, each a chord or a dot: chords alone where they share it evenly, else a cell a beat, or as many as their times need. */
 export function cellsOf({ chords }: Bar): string[] {
-  if (chords.every((c) => near(c.beats, chords[0].beats))) return chords.map((c) => c.symbol);
+  if (chords.every((c) => near(c.beats, chords[0]!.beats))) return chords.map((c) => c.symbol);
   const beats = chords.reduce((sum, c) => sum + c.beats, 0);
   const fits = (cells: number): boolean => chords.every((c) => near((c.beats * cells) / beats, Math.round((c.beats * cells) / beats)));
   let cells = beats;
@@ -55,7 +55,7 @@ export function typedCells(cells: readonly string[], beats: number): string {
 
 /** One bar as it is typed: chords alone where they share it evenly, else a sign a beat; times between beats go to the nearest one. */
 function typed({ chords }: Bar): string {
-  if (chords.every((c) => near(c.beats, chords[0].beats))) return chords.map((c) => c.symbol).join(' ');
+  if (chords.every((c) => near(c.beats, chords[0]!.beats))) return chords.map((c) => c.symbol).join(' ');
   let at = 0;
   let told = 0;
   const signs: string[] = [];
@@ -111,9 +111,9 @@ export function barsFrom(
       if (to - at > 1e-6) chords.push({ symbol: now, beats: to - at });
       at = to;
     };
-    for (; k < sorted.length && sorted[k].at < end - 1e-6; k++) {
-      until(Math.max(at, sorted[k].at));
-      now = sorted[k].symbol;
+    for (; k < sorted.length && sorted[k]!.at < end - 1e-6; k++) {
+      until(Math.max(at, sorted[k]!.at));
+      now = sorted[k]!.symbol;
     }
     until(end);
     const section = sections.get(n);

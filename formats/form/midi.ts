@@ -108,10 +108,10 @@ export function readFormMidi(bytes: Uint8Array): FormFile {
   const sections = new Map(
     texts.flatMap((t): [number, string][] => {
       const m = /^\[(.*)\]$/.exec(t.text);
-      return m ? [[Math.floor(beatOf(t.at) / beats + 1e-6), m[1]]] : [];
+      return m ? [[Math.floor(beatOf(t.at) / beats + 1e-6), m[1]!]] : [];
     }),
   );
-  const count = Math.max(1, Math.ceil(Math.max(beatOf(end), placed[placed.length - 1].at + 1e-3) / beats - 1e-6));
+  const count = Math.max(1, Math.ceil(Math.max(beatOf(end), placed[placed.length - 1]!.at + 1e-3) / beats - 1e-6));
   if (count > 500) refuseFile(`this file has ${count} bars; a form has 500 at most.`);
   return { name, text: formText(barsFrom(placed, beats, count, sections)), meter: [beats, unit], tempo, key: null, remarks: [] };
 }

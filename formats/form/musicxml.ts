@@ -93,7 +93,7 @@ export function readFormXml(text: string): FormFile {
   const root = parseXml(text);
   if (root.name !== 'score-partwise') refuseFile(`this is no partwise MusicXML: it begins with <${root.name}>.`);
   const parts = children(root, 'part').map(readPart);
-  const best = [...parts].sort((a, b) => b.placed.length - a.placed.length)[0] as Reading | undefined;
+  const best = [...parts].sort((a, b) => b.placed.length - a.placed.length)[0];
   if (!best?.placed.length) return refuseFile('this file has no chords in it (no harmony elements).');
   const meter = best.meter ?? [4, 4];
   const title = child(root, 'work') && child(child(root, 'work') as Element, 'work-title')?.text;

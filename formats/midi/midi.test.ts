@@ -32,7 +32,7 @@ const heard = (notes: readonly PitchedNote[]): [number, number, number][] => {
   const out: [number, number, number][] = [];
   let at = 0;
   for (const x of notes) {
-    if (x.midi !== null && x.join === 'tie') out[out.length - 1][2] += x.ticks;
+    if (x.midi !== null && x.join === 'tie') out[out.length - 1]![2] += x.ticks;
     else if (x.midi !== null) out.push([x.midi, at, x.ticks]);
     at += x.ticks;
   }
@@ -46,7 +46,7 @@ describe('a MIDI file, read by another library than wrote it', () => {
     let at = 0;
     const notes: [number, number, string][] = [];
     const meta: Record<string, unknown> = {};
-    for (const e of file.tracks[0]) {
+    for (const e of file.tracks[0]!) {
       at += e.deltaTime;
       if (e.type === 'channel' && (e.subtype === 'noteOn' || e.subtype === 'noteOff')) notes.push([at, e.noteNumber, e.subtype]);
       if (e.type === 'meta') meta[e.subtype] = e;
@@ -58,7 +58,7 @@ describe('a MIDI file, read by another library than wrote it', () => {
     expect(meta.trackName).toMatchObject({ text: 'Weathervane, F#' });
   });
   it('bends to its target: two half steps of a range of twelve', () => {
-    const bends = read(write(LICK)).tracks[0].flatMap((e) => (e.type === 'channel' && e.subtype === 'pitchBend' ? [e.value - 8192] : []));
+    const bends = read(write(LICK)).tracks[0]!.flatMap((e) => (e.type === 'channel' && e.subtype === 'pitchBend' ? [e.value - 8192] : []));
     expect(Math.max(...bends)).toBe(Math.round((2 / BEND_RANGE) * 8191));
     expect(bends[bends.length - 1]).toBe(0);
   });
@@ -83,7 +83,7 @@ describe('there and back', () => {
         expect(heard(back.notes)).toEqual(wanted.map((s) => [s.midi, s.start, s.ticks]));
         expect(back.notes.filter((x) => x.midi !== null && x.join !== 'tie').map((x) => x.bend ?? 0)).toEqual(wanted.map((s) => s.target - s.midi)); // prettier-ignore
         expect(back).toMatchObject({ tempo: 96, meter: [7, 8] });
-        const last = notes[notes.length - 1];
+        const last = notes[notes.length - 1]!;
         if (last.place) expect(lickTicks(back.notes)).toBe(lickTicks(notes));
       }),
     );

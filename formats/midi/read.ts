@@ -89,8 +89,8 @@ function lineOf(taken: Voice, all: readonly Voice[], tracks: readonly MidiTrack[
 function outside(taken: Voice, all: readonly Voice[], voices: readonly FileVoice[]): FileVoice[] {
   return voices.filter((v, k) => {
     const one = all[k];
-    const whole = !one.id.includes('/');
-    return v.id === taken.id || (one.track === taken.track ? !whole && taken.id.includes('/') : whole);
+    const whole = !one!.id.includes('/');
+    return v.id === taken.id || (one!.track === taken.track ? !whole && taken.id.includes('/') : whole);
   });
 }
 
@@ -136,7 +136,7 @@ function evenParts(times: readonly number[]): ((time: number) => number) | null 
 /** Of notes that begin together the highest. */
 function topLine(heard: readonly Heard[]): Heard[] {
   const sorted = [...heard].sort((a, b) => a.start - b.start || b.midi - a.midi);
-  return sorted.filter((n, k) => k === 0 || n.start !== sorted[k - 1].start);
+  return sorted.filter((n, k) => k === 0 || n.start !== sorted[k - 1]!.start);
 }
 
 /** One note at a time, from the first on; what comes of times that were played is laid on the grid. */
@@ -175,7 +175,7 @@ function noteOf(n: Heard, ticks: number, strings: number[] | null, left: Left): 
   if (Math.abs(n.bend - bend) > NEAR) left.sign('bend between half steps (read as the nearest)');
   if (n.bend <= 0 && n.ends < -NEAR) left.sign('bend downwards');
   const string = n.channel > DRUMS ? n.channel : n.channel + 1;
-  const fret = strings && strings[string - 1] !== undefined ? n.midi - strings[string - 1] : -1;
+  const fret = strings && strings[string - 1] !== undefined ? n.midi - strings[string - 1]! : -1;
   const place = fret >= 0 ? { place: { string, fret } } : {};
   const release = bend > 0 && n.ends < n.bend / 2 ? { release: true } : {};
   return inPieces<PitchedNote>({ midi: n.midi, ticks, ...place, ...(bend > 0 ? { bend } : {}), ...release });

@@ -84,7 +84,7 @@ function checkEvents(bytes: Uint8Array, from: number, to: number): void {
   let at = from;
   let running = 0;
   const byte = (): number =>
-    at < to ? bytes[at++] : refuseFile(`this MIDI file is damaged: an event ends beyond its track, at byte ${at}.`);
+    at < to ? bytes[at++]! : refuseFile(`this MIDI file is damaged: an event ends beyond its track, at byte ${at}.`);
   const length = (): number => {
     const begin = at;
     for (let value = 0; at - begin < MOST_BYTES;) {
@@ -193,7 +193,7 @@ export function readTrack(events: MidiEvent[], perQuarter: number): MidiTrack {
 function readStrings(text: string, found: MidiTrack): void {
   const m = /^strings((?: \d{1,3}){1,12})(?: capo (\d{1,2}))?$/.exec(text.slice(0, 80));
   if (!m || found.strings) return;
-  const midis = m[1].trim().split(' ').map(Number);
+  const midis = m[1]!.trim().split(' ').map(Number);
   if (midis.some((n) => n > 127)) return;
   found.strings = midis;
   found.capo = Number(m[2] ?? 0);

@@ -62,7 +62,7 @@ function bendUp({ start, ticks, midi, target, note }: SoundedNote, channel: numb
 
 /** Registered parameter 0, the range of the bend (MIDI 1.0 specification, control change 100, 101, 6, 38). */
 const rangeEvents = (channel: number): MidiEvent[] =>
-  [[101, 0], [100, 0], [6, BEND_RANGE], [38, 0]].map(([controllerType, value]) => ({ deltaTime: 0, type: 'controller', channel, controllerType, value })); // prettier-ignore
+  [[101, 0], [100, 0], [6, BEND_RANGE], [38, 0]].map(([controllerType, value]) => ({ deltaTime: 0, type: 'controller', channel, controllerType: controllerType!, value: value! })); // prettier-ignore
 
 /** A text as the bytes of UTF-8, which the writer takes one by one. */
 const utf8 = (text: string): string => String.fromCharCode(...new TextEncoder().encode(text));

@@ -79,7 +79,7 @@ describe('MusicXML', () => {
         expect(told(placed)).toEqual(told(notes));
         const fingers = (all: LickNote[]) => fingerLick(i, all, { school: 'finger-per-fret' }).flatMap((s) => (s ? [s.finger] : []));
         expect(fingers(placed)).toEqual(fingers(notes));
-        if (notes[notes.length - 1].place) expect(lickTicks(placed)).toBe(lickTicks(notes));
+        if (notes[notes.length - 1]!.place) expect(lickTicks(placed)).toBe(lickTicks(notes));
       }),
       { numRuns: 60 },
     );
@@ -118,7 +118,7 @@ describe('MusicXML from elsewhere', () => {
   });
   it('a transposing part sounds where it sounds', () => {
     expect(
-      readMusicXml(score(note('E', 4), '<transpose><chromatic>0</chromatic><octave-change>-1</octave-change></transpose>')).notes[0].midi,
+      readMusicXml(score(note('E', 4), '<transpose><chromatic>0</chromatic><octave-change>-1</octave-change></transpose>')).notes[0]!.midi,
     ).toBe(52);
   });
 });

@@ -117,7 +117,7 @@ function readDirection(e: Element, bar: number, state: State, tempo: (quarters: 
   const sound = e.name === 'sound' ? e : child(e, 'sound');
   const types = children(e, 'direction-type').flatMap((t) => t.children);
   if (sound && JUMPS.some((j) => j in sound.attributes)) state.left.leave(JUMP, bar + 1);
-  else if (e.name === 'harmony' || e.name === 'figured-bass') state.left.sign(OVER_NAMES[e.name]);
+  else if (e.name === 'harmony' || e.name === 'figured-bass') state.left.sign(OVER_NAMES[e.name]!);
   else for (const t of types) if (!QUIET.has(t.name)) state.left.sign(OVER_NAMES[t.name] ?? t.name.replace(/-/g, ' '));
 }
 
@@ -129,7 +129,7 @@ function tempoIn(e: Element): number | null {
   const sound = e.name === 'sound' ? e : child(e, 'sound');
   if (sound?.attributes.tempo !== undefined) return tempoOf(Number(sound.attributes.tempo));
   for (const mark of children(e, 'direction-type').flatMap((t) => children(t, 'metronome'))) {
-    const unit = UNITS[child(mark, 'beat-unit')?.text ?? ''] as number | undefined;
+    const unit = UNITS[child(mark, 'beat-unit')?.text ?? ''];
     const perMinute = Number(/\d+(?:\.\d+)?/.exec((child(mark, 'per-minute')?.text ?? '').slice(0, 40))?.[0]);
     const dots = children(mark, 'beat-unit-dot').length;
     if (unit) return tempoOf(perMinute * unit * (2 - 0.5 ** Math.min(4, dots)));
@@ -201,7 +201,7 @@ function tuningIn(details: Element): PitchName[] | null {
 const STEPS: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 
 function pitchOf(e: Element, prefix = ''): number | null {
-  const step = STEPS[child(e, `${prefix}step`)?.text.trim() ?? ''] as number | undefined;
+  const step = STEPS[child(e, `${prefix}step`)?.text.trim() ?? ''];
   const octave = numberIn(e, `${prefix}octave`);
   if (step === undefined || octave === null) return null;
   const midi = 12 * (octave + 1) + step + Math.round(numberIn(e, `${prefix}alter`) ?? 0);

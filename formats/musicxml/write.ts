@@ -98,8 +98,8 @@ function attributes({ instrument, meter }: MusicXmlLick): Node {
 }
 
 function pitchParts(pitch: string): { readonly step: string; readonly alter: number; readonly octave: number } {
-  const [, step, signs, octave] = /^([A-G])([#b]*)(-?\d+)$/.exec(pitch) as RegExpExecArray;
-  return { step, alter: signs.startsWith('b') ? -signs.length : signs.length, octave: Number(octave) };
+  const [, step, signs, octave] = /^([A-G])([#b]*)(-?\d+)$/.exec(pitch)!;
+  return { step: step!, alter: signs!.startsWith('b') ? -signs!.length : signs!.length, octave: Number(octave) };
 }
 
 /** A sounding pitch; the notation staff's clef says that it sounds an octave lower than it is written, as `pitch` does not. */
@@ -109,8 +109,8 @@ function pitchNode(c: Context, midi: number): Node {
 }
 
 function note(c: Context, p: BarPiece, staff: 1 | 2): Node {
-  const { place } = c.lick.notes[p.index];
-  const midi = place && midiOf(c.lick.instrument.strings[place.string - 1].open) + place.fret;
+  const { place } = c.lick.notes[p.index]!;
+  const midi = place && midiOf(c.lick.instrument.strings[place.string - 1]!.open) + place.fret;
   return el('note', [
     midi === null ? el('rest') : pitchNode(c, midi),
     el('duration', p.ticks),
@@ -123,12 +123,12 @@ function note(c: Context, p: BarPiece, staff: 1 | 2): Node {
     ...(staff === 2 ? [el('stem', 'none')] : []),
     el('staff', staff),
     ...notations(c, p, staff),
-    ...(c.lick.notes[p.index].muted && place ? [el('play', [el('mute', 'palm')])] : []),
+    ...(c.lick.notes[p.index]!.muted && place ? [el('play', [el('mute', 'palm')])] : []),
   ]);
 }
 
 function notations(c: Context, p: BarPiece, staff: 1 | 2): Node[] {
-  const n = c.lick.notes[p.index];
+  const n = c.lick.notes[p.index]!;
   const inner = [
     ...(p.tiedFrom ? [el('tied', [], { type: 'stop' })] : []),
     ...(p.tiedTo ? [el('tied', [], { type: 'start' })] : []),
@@ -144,7 +144,7 @@ function notations(c: Context, p: BarPiece, staff: 1 | 2): Node[] {
 const nextJoin = (c: Context, p: BarPiece): LickNote['join'] => (p.tiedTo ? undefined : c.lick.notes[p.index + 1]?.join);
 
 function slides(c: Context, p: BarPiece): Node[] {
-  const stop = c.lick.notes[p.index].join === 'slide' && !p.tiedFrom;
+  const stop = c.lick.notes[p.index]!.join === 'slide' && !p.tiedFrom;
   return [
     ...(stop ? [el('slide', [], { type: 'stop', 'line-type': 'solid' })] : []),
     ...(nextJoin(c, p) === 'slide' ? [el('slide', [], { type: 'start', 'line-type': 'solid' })] : []),
@@ -161,12 +161,12 @@ function technical(c: Context, p: BarPiece, staff: 1 | 2): Node[] {
   const n = c.lick.notes[p.index];
   const struck = !p.tiedFrom;
   const finger = struck ? c.fingers[p.index] : null;
-  const stroke = struck ? (n.stroke ?? plainStroke(c.lick.strokes?.[p.index])) : null;
-  const [here, next] = [p.tiedFrom ? undefined : n.join, nextJoin(c, p)];
+  const stroke = struck ? (n!.stroke ?? plainStroke(c.lick.strokes?.[p.index])) : null;
+  const [here, next] = [p.tiedFrom ? undefined : n!.join, nextJoin(c, p)];
   const inner = [
-    ...(stroke && (staff === 1 || n.stroke) ? [el(stroke === 'up' ? 'up-bow' : 'down-bow', [], settled(!!n.stroke))] : []),
-    ...(finger && staff === 2 ? [el('fingering', finger, settled(!!n.finger))] : []),
-    ...(staff === 2 && n.place ? [el('string', n.place.string), el('fret', n.place.fret - (c.lick.instrument.capo ?? 0))] : []),
+    ...(stroke && (staff === 1 || n!.stroke) ? [el(stroke === 'up' ? 'up-bow' : 'down-bow', [], settled(!!n!.stroke))] : []),
+    ...(finger && staff === 2 ? [el('fingering', finger, settled(!!n!.finger))] : []),
+    ...(staff === 2 && n!.place ? [el('string', n!.place.string), el('fret', n!.place.fret - (c.lick.instrument.capo ?? 0))] : []),
     ...(['hammer', 'pull'] as const).flatMap((join) => {
       const [tag, letter] = JOIN_TAGS[join];
       return [
@@ -175,8 +175,8 @@ function technical(c: Context, p: BarPiece, staff: 1 | 2): Node[] {
       ];
     }),
     ...(here === 'tap' ? [el('tap')] : []),
-    ...(n.bend && struck ? [el('bend', [el('bend-alter', n.bend)])] : []),
-    ...(n.release && struck ? [el('bend', [el('bend-alter', -(n.bend ?? 0)), el('release')])] : []),
+    ...(n!.bend && struck ? [el('bend', [el('bend-alter', n!.bend)])] : []),
+    ...(n!.release && struck ? [el('bend', [el('bend-alter', -(n!.bend ?? 0)), el('release')])] : []),
   ];
   return inner.length ? [el('technical', inner)] : [];
 }

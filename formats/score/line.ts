@@ -68,7 +68,7 @@ export function playOut<N extends ScoreNote>(
   const seen = new Set<number>();
   let base = 0;
   for (const k of order) {
-    const m = measures[k];
+    const m = measures[k]!;
     const again = seen.has(k);
     seen.add(k);
     const ticks = (quarters: number): number => Math.round((base + quarters) * TICKS);
@@ -167,7 +167,7 @@ function withRests(line: ScoreNote[], left: Left): PitchedNote[] {
   let at = 0;
   line.forEach((n, k) => {
     if (n.start > at) notes.push({ midi: null, ticks: n.start - at });
-    const before = line[k - 1] as ScoreNote | undefined;
+    const before = line[k - 1];
     const tied = n.tieStop && before?.midi === n.midi && n.midi !== null && before.start + before.ticks === n.start;
     if (tied) n.place = before.place ?? n.place;
     if (!n.again) for (const s of n.signs) left.sign(s);

@@ -15,8 +15,8 @@ const MOST_MEASURES = 20_000;
 
 /** How often a section is played whose repeat sign stands in measure k: as its endings count, else as the sign says. */
 function passesOf(bars: readonly Bars[], start: number, k: number): number {
-  const here = bars[k].ending;
-  if (!here) return bars[k].backward;
+  const here = bars[k]!.ending;
+  if (!here) return bars[k]!.backward;
   let end = k;
   while (bars[end + 1]?.ending) end++;
   const groups = new Set(bars.slice(start, end + 1).flatMap((b) => b.ending ?? []));
@@ -34,8 +34,8 @@ export function playOrder(bars: readonly Bars[]): number[] {
   let pass = 1;
   let jumped = false;
   for (let k = 0; k < bars.length;) {
-    const { forward, backward, ending } = bars[k];
-    if (!jumped && (forward || (!ending && k > 0 && bars[k - 1].ending))) [start, pass] = [k, 1];
+    const { forward, backward, ending } = bars[k]!;
+    if (!jumped && (forward || (!ending && k > 0 && bars[k - 1]!.ending))) [start, pass] = [k, 1];
     jumped = false;
     if (ending && !ending.has(pass)) {
       k++;

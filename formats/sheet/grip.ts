@@ -90,7 +90,7 @@ export function gripItems(i: Instrument, grip: DrawnGrip, frame: GripFrame, ink:
 /** The finger that lies flat, behind its dots. */
 function barreItem({ barre }: DrawnGrip, x: (s: number) => number, y: (f: number) => number, size: number, colour: string): Item[] {
   if (!barre) return [];
-  const [a, b] = [x(barre.strings[0]), x(barre.strings[barre.strings.length - 1])];
+  const [a, b] = [x(barre.strings[0]!), x(barre.strings[barre.strings.length - 1]!)];
   const width = Math.abs(b - a) + size * 0.7;
   return [{ kind: 'shape', x: (a + b) / 2, y: y(barre.fret), path: rectPath(width, size * 0.5, size * 0.22), fill: colour, stroke: null, width: 0 }]; // prettier-ignore
 }

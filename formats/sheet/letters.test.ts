@@ -20,7 +20,7 @@ describe('letters', () => {
       for (const range of published[a].split(',')) {
         const [from, to = from] = range.replace('U+', '').split('-').map((n) => parseInt(n, 16)); // prettier-ignore
         for (const code of [from, to]) {
-          const found = alphabetOf(String.fromCodePoint(code));
+          const found = alphabetOf(String.fromCodePoint(code!));
           expect(found).not.toBeNull();
           // A letter in two parts of the font is taken from the first.
           expect(ALPHABETS.indexOf(found as Alphabet)).toBeLessThanOrEqual(ALPHABETS.indexOf(a));

@@ -20,7 +20,7 @@ const PARSED = ALPHABETS.map((name) => ({
 /** The part of the font that has a letter; null where none has. Accidentals and lengths are in the music font. */
 export function alphabetOf(letter: string): Alphabet | null {
   const code = letter.codePointAt(0) ?? 0;
-  return PARSED.find(({ ranges }) => ranges.some(([from, to = from]) => code >= from && code <= to))?.name ?? null;
+  return PARSED.find(({ ranges }) => ranges.some(([from, to = from]) => code >= from! && code <= to!))?.name ?? null;
 }
 
 const SIGN = /[♭♯♮\u{1D100}-\u{1D1FF}\p{Cc}]/u;

@@ -33,7 +33,7 @@ interface Fonts {
 
 const colour = (hex: string): RGB => {
   const [r, g, b] = [1, 3, 5].map((k) => parseInt(hex.slice(k, k + 2), 16) / 255);
-  return rgb(r, g, b);
+  return rgb(r!, g!, b!);
 };
 
 /** A text in pieces of one font each, with their sizes and widths in points. */
@@ -113,9 +113,9 @@ function addOutline(pdf: PDFDocument, marks: readonly Mark[]): void {
   marks.forEach(({ title, page, y }, k) => {
     const entry = context.obj({ Title: PDFHexString.fromText(title), Parent: root });
     entry.set(PDFName.of('Dest'), context.obj([page, PDFName.of('XYZ'), PDFNull, PDFNumber.of(y), PDFNull]));
-    if (k > 0) entry.set(PDFName.of('Prev'), refs[k - 1]);
-    if (k + 1 < refs.length) entry.set(PDFName.of('Next'), refs[k + 1]);
-    context.assign(refs[k], entry);
+    if (k > 0) entry.set(PDFName.of('Prev'), refs[k - 1]!);
+    if (k + 1 < refs.length) entry.set(PDFName.of('Next'), refs[k + 1]!);
+    context.assign(refs[k]!, entry);
   });
   context.assign(root, context.obj({ Type: 'Outlines', First: refs[0], Last: refs[refs.length - 1], Count: refs.length }));
   pdf.catalog.set(PDFName.of('Outlines'), root);

@@ -44,26 +44,26 @@ describe('pages', () => {
     const [right] = [...sheetPages(request({ what: 'rungs' }))];
     const [left] = [...sheetPages(request({ what: 'rungs', instrument: { ...guitar(), handedness: 'left' } }))];
     const at = (page: typeof right, text: string): number[] =>
-      page.items.flatMap((i) => (i.kind === 'text' && i.text === text ? [i.x] : []));
+      page!.items.flatMap((i) => (i.kind === 'text' && i.text === text ? [i.x] : []));
     const [rights, lefts] = [at(right, 'B'), at(left, 'B')];
     expect(lefts).toHaveLength(rights.length);
-    expect(rights.every((x, k) => x < lefts[k])).toBe(true); // the names of the strings stand by the nut
+    expect(rights.every((x, k) => x < lefts[k]!)).toBe(true); // the names of the strings stand by the nut
     expect(at(left, 'box 1')).toEqual(at(right, 'box 1'));
   });
   it('show what a scale laid over leaves out and adds', () => {
     const over = { tonic: 'F#', scale: 'aeolian' };
     const [plain] = [...sheetPages(request())];
     const [laid] = [...sheetPages(request({ over }))];
-    const diamonds = (page: typeof laid): number => page.items.filter((i) => i.kind === 'shape' && i.path.startsWith('M0 ')).length;
+    const diamonds = (page: typeof laid): number => page!.items.filter((i) => i.kind === 'shape' && i.path.startsWith('M0 ')).length;
     expect([diamonds(plain), diamonds(laid) > 0]).toEqual([0, true]);
     expect(texts(request({ over })).join(' ')).toContain('Over it: Aeolian; crossed out: left out, diamond: new');
     expect(texts(request({ over, what: 'keys' })).filter((t) => t === '♭6').length).toBeGreaterThan(24); // in every key
   });
   it('hold one shape when one is asked for', () => {
     const [, second] = layOut(guitar(), { tonic: 'F#', scale: 'dorian' }, { kind: 'box' });
-    const pages = [...sheetPages(request({ what: 'shape', shapeId: second.id }))];
+    const pages = [...sheetPages(request({ what: 'shape', shapeId: second!.id }))];
     expect(pages).toHaveLength(1);
-    expect(pages[0].items.filter((i) => i.kind === 'shape')).toHaveLength(second.notes.length);
+    expect(pages[0]!.items.filter((i) => i.kind === 'shape')).toHaveLength(second!.notes.length);
   });
   it('go through the twelve keys, each on pages of its own, layouts with a root included', () => {
     const titles = texts(request({ what: 'keys' })).filter((t) => / Dorian$/.test(t));
@@ -121,12 +121,12 @@ describe('paper', () => {
 describe('SVG', () => {
   it('is whole XML with a path for every note, and escapes what needs it', () => {
     const [page] = sheetPages(request());
-    const svg = svgOf(page, 'a < b & "c"', { regular: ['data:x', 'data:y'], bold: ['data:x', 'data:y'], music: 'data:x' });
+    const svg = svgOf(page!, 'a < b & "c"', { regular: ['data:x', 'data:y'], bold: ['data:x', 'data:y'], music: 'data:x' });
     expect(XMLValidator.validate(svg)).toBe(true);
     const parsed = new XMLParser({ ignoreAttributes: false }).parse(svg) as {
       svg: { path: unknown[]; title: string; '@_width': string; style: string };
     };
-    expect(parsed.svg.path).toHaveLength(page.items.filter((i) => i.kind === 'shape').length);
+    expect(parsed.svg.path).toHaveLength(page!.items.filter((i) => i.kind === 'shape').length);
     expect(parsed.svg.title).toBe('a < b & "c"');
     expect(parsed.svg['@_width']).toBe('595.28pt');
     expect(parsed.svg.style).toContain('@font-face');

@@ -154,7 +154,7 @@ function systemItems(r: TabSheetRequest, s: System, steps: (FingeredStep | null)
 
 /** What stands on the string, frets counted as the instrument counts them. */
 const signOf = ({ instrument, notes }: TabSheetRequest, k: number): string =>
-  fretSign(notes[k], notes[k - 1], (f) => fretNumber(instrument, f));
+  fretSign(notes[k]!, notes[k - 1], (f) => fretNumber(instrument, f));
 
 /** Width of a column: the longest sign of the line has room in it. */
 const columnOf = (r: TabSheetRequest): number => Math.max(COLUMN, ...r.notes.map((_, k) => SIGN * signOf(r, k).length + 8));
@@ -194,7 +194,7 @@ function neckShape({ instrument, scale }: TabSheetRequest, steps: (FingeredStep 
     roots: [],
     jogs: [],
     stretches: [],
-    handFret: played[0].handFret,
+    handFret: played[0]!.handFret,
     hands: [],
   };
 }
@@ -207,7 +207,7 @@ export function tabBlocks(r: TabSheetRequest): Block[] {
   const steps = r.notes.length ? fingerLick(r.instrument, r.notes, { school: r.school, hand: r.hand }) : [];
   const perBar = barTicks(r.meter);
   const starts = startsOf(r.notes);
-  const bars = starts.map((at, k) => k > 0 && Math.floor(at / perBar) > Math.floor(starts[k - 1] / perBar));
+  const bars = starts.map((at, k) => k > 0 && Math.floor(at / perBar) > Math.floor(starts[k - 1]! / perBar));
   const shape = neckShape(r, steps);
   const neck: Block[] = shape ? [{
     height: diagramHeight(r.instrument.strings.length, NECK_GAP) + 14,

@@ -20,8 +20,8 @@ function byLetters(notes: Timed[], s: TabSystem): Timed[] {
     if (!LENGTH_WORD.test(word)) return;
     const ticks = lengthOf(word.replace(/r$/i, '')) ?? TICKS;
     const end = words[n + 1]?.at ?? Infinity;
-    if (/r$/i.test(word) || !(notes[k] && notes[k].column < end)) return void out.push({ column: at, line: s.line, midi: null, ticks });
-    out.push({ ...notes[k++], ticks });
+    if (/r$/i.test(word) || !(notes[k] && notes[k]!.column < end)) return void out.push({ column: at, line: s.line, midi: null, ticks });
+    out.push({ ...notes[k++]!, ticks });
   });
   const last = out[out.length - 1]?.ticks ?? TICKS;
   return [...out, ...notes.slice(k).map((n) => ({ ...n, ticks: last }))];
@@ -38,9 +38,9 @@ function inBars<T, B extends { readonly from: number; readonly to: number }>(
 ): { readonly bar: B; readonly inside: T[] }[] {
   let at = 0;
   return bars.map((bar) => {
-    while (at < all.length && columnOf(all[at]) < bar.from) at++;
+    while (at < all.length && columnOf(all[at]!) < bar.from) at++;
     const first = at;
-    while (at < all.length && columnOf(all[at]) < bar.to) at++;
+    while (at < all.length && columnOf(all[at]!) < bar.to) at++;
     return { bar, inside: all.slice(first, at) };
   });
 }
@@ -51,12 +51,12 @@ function byColumns(notes: Timed[], s: TabSystem, meter: [number, number]): Timed
   return inBars(notes, (n) => n.column, s.bars).flatMap(({ bar: { to }, inside }) => {
     if (!inside.length) return [];
     const gaps = inside.map((n, k) => (inside[k + 1]?.column ?? to) - n.column);
-    const unit = Math.min(...gaps.slice(0, -1), gaps.length === 1 ? gaps[0] : Infinity);
+    const unit = Math.min(...gaps.slice(0, -1), gaps.length === 1 ? gaps[0]! : Infinity);
     const steps = gaps.map((g) => Math.max(1, Math.round(g / unit)));
     steps[steps.length - 1] = lastSteps(steps);
     const sum = steps.reduce((a, b) => a + b, 0);
     const each = Math.max(GRID, Math.round(whole / sum / GRID) * GRID);
-    return inside.map((n, k) => ({ ...n, ticks: Math.min(TICKS * 8, steps[k] * each) }));
+    return inside.map((n, k) => ({ ...n, ticks: Math.min(TICKS * 8, steps[k]! * each) }));
   });
 }
 
@@ -80,7 +80,7 @@ export function spacingOf(systems: TabSystem[], asked: Spacing, columnsOf: (s: T
 
 /** Columns from note to note in each closed bar, the last one's to its barline. */
 function barGaps(s: TabSystem, columns: number[]): number[][] {
-  const closed = s.bars.filter(({ to }) => s.strings[0][to - 1] === '|');
+  const closed = s.bars.filter(({ to }) => s.strings[0]![to - 1] === '|');
   return inBars(
     [...columns].sort((a, b) => a - b),
     (c) => c,

@@ -60,12 +60,12 @@ export function readTab(text: string, near: Instrument, o: { readonly spacing?: 
     const once = notesOf(s, open, meter, spacing, left);
     return Array.from({ length: s.times }, () => once).flat();
   });
-  if (!notes.some((n) => n.midi !== null)) refuseFile('this tab has no notes in it.', systems[0].line);
+  if (!notes.some((n) => n.midi !== null)) refuseFile('this tab has no notes in it.', systems[0]!.line);
   if (notes.length > MOST_FILE_NOTES) refuseFile(`this tab has ${notes.length} notes; at most ${MOST_FILE_NOTES} are read.`);
   checkLasts(notes.reduce((sum, n) => sum + n.ticks, 0));
   const kept = joined(notes);
   kept.forEach((n, k) => {
-    const { join } = notes[k];
+    const { join } = notes[k]!;
     if (join && join !== 'tie' && !n.join) left.leave(LEFT.join, lineAt(systems, k, notes));
   });
   return {
@@ -107,7 +107,7 @@ function remarksOf(
 ): string[] {
   const taken = notes.filter((n) => n.midi !== null).length;
   const timed = systems.every((s) => s.lengths);
-  const unnamed = !systems[0].names && open.length !== near.strings.length;
+  const unnamed = !systems[0]!.names && open.length !== near.strings.length;
   return [
     `${taken} notes from ${systems.length} ${systems.length === 1 ? 'row' : 'rows'} of tab.`,
     ...systems.filter((s) => s.times > 1).map((s) => `The row in line ${s.line} is played ${s.times} times (x${s.times}).`),
@@ -119,7 +119,7 @@ function remarksOf(
 }
 
 const sameLetters = (a: string[], b: string[]): boolean =>
-  a.length === b.length && a.every((x, k) => x.toUpperCase() === b[k].toUpperCase());
+  a.length === b.length && a.every((x, k) => x.toUpperCase() === b[k]!.toUpperCase());
 
 /** The tuning written in the head, else the letters at the left as a known tuning or from the lowest up, else the near instrument's. */
 function openOf(systems: TabSystem[], tuning: string | undefined, near: Instrument): PitchName[] {
@@ -151,7 +151,7 @@ function stringsNamed(open: readonly PitchName[], names: readonly string[]): num
   const strings: number[] = [];
   for (const name of names) {
     const from = strings.length ? strings[strings.length - 1] : 0;
-    const at = open.findIndex((o, k) => k >= from && o.replace(/-?\d$/, '').toUpperCase() === name.replace(/-?\d$/, '').toUpperCase());
+    const at = open.findIndex((o, k) => k >= from! && o.replace(/-?\d$/, '').toUpperCase() === name.replace(/-?\d$/, '').toUpperCase());
     if (at < 0) return null;
     strings.push(at + 1);
   }
@@ -229,11 +229,11 @@ const MOST_BEND = 5;
 function lineOf(s: TabSystem, open: PitchName[], left: Left): Event[] {
   const midis = open.map((p) => midiOf(p));
   const strings = s.names && s.strings.length < open.length ? (stringsNamed(open, s.names) ?? []) : s.strings.map((_, k) => k + 1);
-  const sound = (e: Event): number => midis[e.string - 1] + e.fret;
+  const sound = (e: Event): number => midis[e.string - 1]! + e.fret;
   const events = s.strings.flatMap((row, k) => eventsOn(row, strings[k] ?? k + 1, s.line + k, left));
   events.sort((a, b) => a.column - b.column || sound(b) - sound(a));
   return events.filter((e, k) => {
-    const first = k === 0 || e.column !== events[k - 1].column;
+    const first = k === 0 || e.column !== events[k - 1]!.column;
     if (!first) left.leave(CHORD_NOTE, s.line + strings.indexOf(e.string));
     return first;
   });
@@ -243,13 +243,13 @@ function notesOf(s: TabSystem, open: PitchName[], meter: [number, number], spaci
   const midis = open.map((p) => midiOf(p));
   let mute = 0;
   const muted = (column: number): boolean => {
-    while (mute < s.mutes.length && s.mutes[mute].to <= column) mute++; // both ascend
-    return mute < s.mutes.length && column >= s.mutes[mute].from;
+    while (mute < s.mutes.length && s.mutes[mute]!.to <= column) mute++; // both ascend
+    return mute < s.mutes.length && column >= s.mutes[mute]!.from;
   };
   const notes = lineOf(s, open, left).map((e): Timed => ({
     column: e.column,
     line: s.line,
-    midi: midis[e.string - 1] + e.fret,
+    midi: midis[e.string - 1]! + e.fret,
     place: { string: e.string, fret: e.fret },
     ticks: 0,
     ...(e.join ? { join: e.join } : {}),
@@ -268,7 +268,7 @@ function strokeAt(s: TabSystem, { column, join }: Event): Pick<PitchedNote, 'str
 }
 
 /** The line of the row that the k-th note stands in. */
-const lineAt = (systems: TabSystem[], k: number, notes: readonly Timed[]): number => notes[k]?.line ?? systems[0].line;
+const lineAt = (systems: TabSystem[], k: number, notes: readonly Timed[]): number => notes[k]?.line ?? systems[0]!.line;
 
 /** What cannot be joined across rows and rests is struck. */
 function joined<N extends PitchedNote>(notes: N[]): N[] {

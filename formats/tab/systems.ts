@@ -87,12 +87,12 @@ function rowOf(text: string, line: number): Row | null {
   const m = TAB_BEGINS.exec(rest);
   if (!m) return null;
   const [, name = '', bar] = m;
-  const begun = name.length + bar.length;
+  const begun = name.length + bar!.length;
   const body = rest.slice(begun).trimStart();
   if (!TAB_BODY.test(body)) return null;
   if (body.length > MOST_ROW) refuseFile(`this line of tab has ${body.length} signs; at most ${MOST_ROW} are read in one.`, line);
   const dashes = body.match(/-/g)?.length ?? 0;
-  if (dashes < (name && bar.trim() ? 1 : DASHES)) return null;
+  if (dashes < (name && bar!.trim() ? 1 : DASHES)) return null;
   return {
     line,
     name: name.replace(/♯/g, '#').replace(/♭/g, 'b'),
@@ -123,10 +123,10 @@ export function systemsOf(text: string): { readonly systems: TabSystem[]; readon
     systems.push(systemOf(block, lines, used));
     k = end;
   }
-  const counts = systems.find((s) => s.strings.length !== systems[0].strings.length && !(s.names && systems[0].names));
+  const counts = systems.find((s) => s.strings.length !== systems[0]!.strings.length && !(s.names && systems[0]!.names));
   if (counts)
     refuseFile(
-      `this row of tab has ${counts.strings.length} strings, the first has ${systems[0].strings.length}: write the strings' names at the left.`,
+      `this row of tab has ${counts.strings.length} strings, the first has ${systems[0]!.strings.length}: write the strings' names at the left.`,
       counts.line,
     );
   const head = headOf(lines, used);
@@ -137,10 +137,10 @@ export function systemsOf(text: string): { readonly systems: TabSystem[]; readon
 const MOST_STRINGS = 12;
 
 function systemOf(rows: Row[], lines: string[], used: Set<number>): TabSystem {
-  const { line, offset } = rows[0];
+  const { line, offset } = rows[0]!;
   if (rows.length > MOST_STRINGS) refuseFile(`${rows.length} lines of tab follow each other; an instrument here has 1 to 12 strings. Put an empty line between rows.`, line); // prettier-ignore
   const shift = rows.map((r) => r.offset - offset);
-  const bodies = rows.map((r, k) => ' '.repeat(Math.max(0, shift[k])) + r.body);
+  const bodies = rows.map((r, k) => ' '.repeat(Math.max(0, shift[k]!)) + r.body);
   const width = Math.max(...bodies.map((b) => b.trimEnd().length));
   const strings = bodies.map((b) => b.trimEnd().padEnd(width, '-'));
   checkBars(rows, strings);
@@ -150,7 +150,7 @@ function systemOf(rows: Row[], lines: string[], used: Set<number>): TabSystem {
     line,
     strings,
     names: rows.every((r) => r.name) ? rows.map((r) => r.name) : null,
-    bars: barsOf(strings[0], width),
+    bars: barsOf(strings[0]!, width),
     lengths: over.lengths === null ? null : cut(over.lengths),
     times: Math.max(...rows.map((r) => r.times)),
     mutes: over.mutes === null ? [] : mutesIn(cut(over.mutes)),
@@ -162,21 +162,21 @@ const barColumns = (s: string): number[] => [...s.matchAll(/\|/g)].map((m) => m.
 
 /** Every string has its bars where the first has them; a string that is too long or too short is told by its line. */
 function checkBars(rows: Row[], strings: string[]): void {
-  const wanted = barColumns(strings[0]);
+  const wanted = barColumns(strings[0]!);
   strings.forEach((s, k) => {
     const here = barColumns(s);
     if (here.join() === wanted.join()) return;
     const at = wanted.findIndex((c, n) => here[n] !== c);
     refuseFile(
       `this string does not line up with the first: its bar ${at < 0 ? wanted.length + 1 : at + 1} stands elsewhere. Make the strings equally long.`,
-      rows[k].line,
+      rows[k]!.line,
     );
   });
 }
 
 function barsOf(first: string, width: number): { readonly from: number; readonly to: number }[] {
   const edges = [0, ...barColumns(first).map((c) => c + 1), width];
-  return edges.slice(1).map((to, k) => ({ from: edges[k], to })).filter((b) => b.to - b.from > 1); // prettier-ignore
+  return edges.slice(1).map((to, k) => ({ from: edges[k]!, to })).filter((b) => b.to - b.from > 1); // prettier-ignore
 }
 
 /** A row of length letters: words of them and nothing else. */
@@ -205,7 +205,7 @@ const OVER: readonly [keyof Over, (text: string) => boolean][] = [['mutes', isMu
 function above(lines: string[], first: number, used: Set<number>): Over {
   const found: Over = { lengths: null, mutes: null, strokes: null };
   for (let k = first - 1; k >= Math.max(0, first - OVER.length); k--) {
-    const text = untabbed(lines[k]);
+    const text = untabbed(lines[k]!);
     const kind = OVER.find(([name, is]) => found[name] === null && is(text))?.[0];
     if (!kind) break;
     found[kind] = text;
@@ -246,7 +246,7 @@ function headOf(lines: string[], used: Set<number>): Head {
     if (!text || used.has(k)) return;
     used.add(k);
     const title = TITLE.exec(text);
-    if (title) return void (head.title = title[1].slice(0, MOST_TITLE));
+    if (title) return void (head.title = title[1]!.slice(0, MOST_TITLE));
     const tempo = TEMPO.exec(text);
     const meter = METER.exec(text);
     const tuning = TUNING.exec(text);

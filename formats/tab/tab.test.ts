@@ -191,7 +191,7 @@ describe('what tabs are written with', () => {
   it('D and U over the notes are strokes, also over a joined one', () => {
     const read = readTab(`    D  U     D\n${six('--5--7--9--h7-')}`, guitar());
     expect(read.notes.map((x) => x.stroke)).toEqual(['down', 'up', undefined, 'down']);
-    expect(read.notes[3].join).toBe('hammer');
+    expect(read.notes[3]!.join).toBe('hammer');
   });
   it('a harmonic over the octave is the fret, others are named and left out', () => {
     const read = readTab(six('-<12>--<7>-5-'), guitar());

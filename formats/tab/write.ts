@@ -23,7 +23,7 @@ interface Column {
 /** Whether a barline stands before each note: the first note that starts in a later bar than the one before. */
 function barStarts(notes: readonly LickNote[], perBar: number): boolean[] {
   const starts = startsOf(notes);
-  return starts.map((at, k) => k > 0 && Math.floor(at / perBar) > Math.floor(starts[k - 1] / perBar));
+  return starts.map((at, k) => k > 0 && Math.floor(at / perBar) > Math.floor(starts[k - 1]! / perBar));
 }
 
 function columnsOf({ notes, meter }: TabText): Column[] {
@@ -34,7 +34,7 @@ function columnsOf({ notes, meter }: TabText): Column[] {
     stroke: n.stroke ? (n.stroke === 'down' ? 'D' : 'U') : '',
     string: n.place?.string ?? 0,
     text: n.place ? fretSign(n, notes[k - 1]) : '',
-    bar: bars[k],
+    bar: bars[k]!,
   }));
 }
 
@@ -46,11 +46,11 @@ function rowsOf(columns: Column[], room: number): Column[][] {
   let used = 0;
   for (const c of columns) {
     const wide = widthOf(c);
-    if (used + wide > room && rows[rows.length - 1].length) {
+    if (used + wide > room && rows[rows.length - 1]!.length) {
       rows.push([]);
       used = 0;
     }
-    rows[rows.length - 1].push(c);
+    rows[rows.length - 1]!.push(c);
     used += wide;
   }
   return rows;

@@ -27,7 +27,7 @@ export function lineOf(notes: string): { places: Place[]; joins: (Join | null)[]
   const bends: (number | null)[] = [];
   let join: Join | null = null;
   for (const word of notes.split(' ')) {
-    if (word in JOINS) join = JOINS[word];
+    if (word in JOINS) join = JOINS[word]!;
     else {
       const [, string, fret, bend] = /^(\d+)\/(\d+)(?:b(\d))?$/.exec(word) ?? [];
       places.push({ string: Number(string), fret: Number(fret) });

@@ -35,6 +35,6 @@ export function readCertificate(certFile: string, keyFile: string, now: number):
   }
   if (now > Date.parse(x509.validTo)) return { why: `The certificate ${certFile} ran out on ${x509.validTo}.` };
   if (now < Date.parse(x509.validFrom)) return { why: `The certificate ${certFile} is good only from ${x509.validFrom} on.` };
-  const names = [...(x509.subjectAltName ?? '').matchAll(/DNS:([a-z0-9.-]{1,253})(?=,|$)/gi)].map((m) => m[1].toLowerCase());
+  const names = [...(x509.subjectAltName ?? '').matchAll(/DNS:([a-z0-9.-]{1,253})(?=,|$)/gi)].map((m) => m[1]!.toLowerCase());
   return { cert, key, names };
 }

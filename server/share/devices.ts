@@ -49,7 +49,7 @@ export function devices(db: Knex, now: () => number = Date.now) {
       const [, id, secret] = /^([\w-]{12})\.([\w-]{43})$/.exec(cookie ?? '') ?? [];
       if (!id) return null;
       const row = await table().where({ id }).whereNull('shut_out_at').first();
-      if (!row || !timingSafeEqual(Buffer.from(row.secret, 'hex'), digest(secret))) return null;
+      if (!row || !timingSafeEqual(Buffer.from(row.secret, 'hex'), digest(secret!))) return null;
       if (now() - row.used_at > NOTED_MS) await table().where({ id }).update({ used_at: now() });
       return id;
     },

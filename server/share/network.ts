@@ -27,7 +27,7 @@ export function chosenAddresses(all: Interfaces, wanted: readonly string[]): Add
     return found.length === 1
       ? found
       : {
-          why: `This machine is on several networks: ${listed(found)}. Name the one to share on: npm start -- --share=${found[0].interface}`,
+          why: `This machine is on several networks: ${listed(found)}. Name the one to share on: npm start -- --share=${found[0]!.interface}`,
         };
   const chosen: Address[] = [];
   for (const name of wanted) {

@@ -48,7 +48,7 @@ export function shareRoutes(devices: Devices, sharing: Sharing | null): Hono {
 export async function offerWords({ urls, encrypted, pairing }: Sharing, canAsk: boolean): Promise<string> {
   const code = pairing.current();
   if (!code) return 'No code is good now.';
-  const square = await qrcode.toString(pairUrl(urls[0], code.text), { type: 'utf8', margin: 2 });
+  const square = await qrcode.toString(pairUrl(urls[0]!, code.text), { type: 'utf8', margin: 2 });
   return [
     `On other devices of this network: ${urls.join(' or ')}`,
     `Code: ${code.text}   (good for ten minutes${canAsk ? '; Enter makes a new one' : '; a new one is made under Settings'})`,

@@ -39,7 +39,7 @@ function same(a: string, b: string): boolean {
  * The code that lets a device in: 8 of 23 letters (23^8 is 7.8e10), good for ten minutes and for several devices. At most `MOST_WRONG` guesses are looked at for
  * each code, whoever sends them, so that guessing succeeds once in seven billion codes. `now` is the clock in ms.
  */
-export function pairing(now: () => number = Date.now, letter: () => string = () => LETTERS[randomInt(LETTERS.length)]) {
+export function pairing(now: () => number = Date.now, letter: () => string = () => LETTERS[randomInt(LETTERS.length)]!) {
   let code: Code | null = null;
   let notBefore = 0;
   const current = (): Code | null => {

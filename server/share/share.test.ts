@@ -55,7 +55,7 @@ describe('the code', () => {
     let now = start;
     const letters = 'ACDEFGHJ';
     let k = 0;
-    return { pair: pairing(() => now, () => letters[k++ % 8]), pass: (ms: number) => (now += ms) }; // prettier-ignore
+    return { pair: pairing(() => now, () => letters[k++ % 8]!), pass: (ms: number) => (now += ms) }; // prettier-ignore
   };
   it('lets in as typed by a hand: small letters, blanks, no dash', () => {
     const { pair } = at();
@@ -144,7 +144,7 @@ async function shared(encrypted = false) {
       { 'content-type': 'application/x-www-form-urlencoded', 'content-length': String(text.length) },
     );
   };
-  const cookieOf = (r: Response): string => (r.headers.get('set-cookie') ?? '').split(';')[0];
+  const cookieOf = (r: Response): string => (r.headers.get('set-cookie') ?? '').split(';')[0]!;
   const letIn = async (): Promise<string> => cookieOf(await tryCode(pair.fresh().text));
   return { ask, tryCode, letIn, cookieOf, pair, said, call, known, here, heard, pass: (ms: number) => (now += ms), db };
 }
@@ -242,7 +242,7 @@ describe('the gate', () => {
     expect(events.headers.get('content-type')).toContain('text/event-stream');
     const [newest] = (await known.list()).filter((d: Device) => one.includes(d.id));
     expect(heard.count()).toBe(1);
-    const gone = await here.request(`http://127.0.0.1/api/share/devices/${newest.id}`, {
+    const gone = await here.request(`http://127.0.0.1/api/share/devices/${newest!.id}`, {
       method: 'DELETE',
       headers: { host: '127.0.0.1' },
     });
@@ -257,10 +257,10 @@ describe('the gate', () => {
     const { ask, tryCode, cookieOf, pair, known, pass } = await shared();
     const cookie = cookieOf(await tryCode(pair.fresh().text, `  <b>stand\n${'x'.repeat(60)}`));
     const [before] = await known.list();
-    expect(before.name).toBe(`<b>stand ${'x'.repeat(31)}`);
+    expect(before!.name).toBe(`<b>stand ${'x'.repeat(31)}`);
     pass(61_000);
     await ask(API.studies, {}, { cookie });
-    expect((await known.list())[0].usedAt).toBe(before.usedAt + 61_000);
+    expect((await known.list())[0]!.usedAt).toBe(before!.usedAt + 61_000);
   });
 });
 
@@ -271,7 +271,7 @@ describe('what is kept is told', () => {
     const told: object[] = [];
     heard.listen((e) => told.push(e));
     const { DEMO } = await import('../../demo');
-    const body = { ...DEMO.studies[0].body, instrumentId: null };
+    const body = { ...DEMO.studies[0]!.body, instrumentId: null };
     const headers = { cookie, 'content-type': 'application/json' };
     const { id } = await json<{ id: string }>(ask(API.studies, { method: 'POST', body: JSON.stringify({ body }) }, headers));
     await here.request(`http://127.0.0.1${API.studies}/${id}`, {

@@ -8,7 +8,7 @@ import { API, type StudyBody } from '../../contract';
 import { DEMO } from '../../demo';
 import { newFile, rounds, send, start, stop, type Running } from './server';
 
-const body = (change: object = {}): StudyBody => ({ ...structuredClone(DEMO.studies[0].body), instrumentId: null, ...change });
+const body = (change: object = {}): StudyBody => ({ ...structuredClone(DEMO.studies[0]!.body), instrumentId: null, ...change });
 const json = async <T>(r: Promise<Response>): Promise<T> => (await r).json() as Promise<T>;
 const sum = (file: string): string => createHash('sha256').update(readFileSync(file)).digest('hex');
 const rest = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
@@ -196,7 +196,7 @@ describe('connections and processes', () => {
         env: { ...process.env, CROW_LADDER_DB: file, CROW_LADDER_PORT: '5111', CI: '1' },
       });
       let said = '';
-      const url = await new Promise<string>((done) => child.stdout.on('data', (d: Buffer) => { said += d.toString(); const m = /ready at (\S+)/.exec(said); if (m) done(m[1]); })); // prettier-ignore
+      const url = await new Promise<string>((done) => child.stdout.on('data', (d: Buffer) => { said += d.toString(); const m = /ready at (\S+)/.exec(said); if (m) done(m[1]!); })); // prettier-ignore
       child.kill(signal);
       let up = true;
       for (let k = 0; k < 60 && up; k++) {

@@ -16,15 +16,15 @@ it('a notebook of an older version is copied first, then brought up to date, onc
   const file = await oldNotebook();
   expect(inspect(file)).toEqual({ kind: 'ours', behind: true });
   up.push(await start(file, 5130));
-  const said = /stands as it was in copies\/(\S+\.sqlite)\./.exec(up[0].said())?.[1] ?? '';
+  const said = /stands as it was in copies\/(\S+\.sqlite)\./.exec(up[0]!.said())?.[1] ?? '';
   expect(inspect(join(dirname(file), 'copies', said))).toEqual({ kind: 'ours', behind: true });
-  expect(await (await send(up[0], 'GET', `${API.studies}/old`)).json()).toMatchObject({ revision: 4 });
+  expect(await (await send(up[0]!, 'GET', `${API.studies}/old`)).json()).toMatchObject({ revision: 4 });
   // The copy can be gone back to: it is brought up to date on its way.
-  expect((await send(up[0], 'POST', `${API.copies}/${said}/restore`, {})).status).toBe(200);
-  await stop(up[0]);
+  expect((await send(up[0]!, 'POST', `${API.copies}/${said}/restore`, {})).status).toBe(200);
+  await stop(up[0]!);
   expect(inspect(file)).toEqual({ kind: 'ours', behind: false });
   up.push(await start(file, 5130));
-  expect(up[1].said()).not.toContain('older Crow Ladder');
+  expect(up[1]!.said()).not.toContain('older Crow Ladder');
 });
 
 it('where no copy can be made, the older notebook is left as it is, in words', async () => {

@@ -72,7 +72,7 @@ test('weights change the route, a note is dragged, undo, keep, reload', async ({
   await page.keyboard.press('Control+z');
   await expect.poll(() => tab(page).getByRole('option').allTextContents()).toEqual(usual);
 
-  const words = usual[6];
+  const words = usual[6]!;
   const from = await page.locator('[data-note="6"]').boundingBox();
   if (!from) throw new Error('no note');
   const [, string, fret] = /string (\d), fret (\d+)/.exec(words)?.map(Number) ?? [];
@@ -81,7 +81,7 @@ test('weights change the route, a note is dragged, undo, keep, reload', async ({
   const neck = await page.locator('svg:has([data-handles])').boundingBox();
   if (!neck) throw new Error('no neck');
   // The same pitch on the next thicker string lies five frets up, four from string 2.
-  const to = { s: string + 1, f: fret + (string === 2 ? 4 : 5) };
+  const to = { s: string! + 1, f: fret! + (string === 2 ? 4 : 5) };
   const x = await fretX(page, to.f);
   await page.mouse.move(neck.x + x, from.y + 15 + 36, { steps: 6 });
   await page.mouse.up();

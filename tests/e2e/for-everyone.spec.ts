@@ -135,7 +135,7 @@ test('at 400 per cent the bar does not crop and a chooser shows four matches; at
       const before = sizes();
       document.documentElement.style.fontSize = '200%';
       const after = sizes();
-      return all.filter((_, k) => after[k] < before[k] * 1.95).map((e) => e.outerHTML);
+      return all.filter((_, k) => after[k]! < before[k]! * 1.95).map((e) => e.outerHTML);
     });
     expect([view, small]).toEqual([view, []]);
     expect([view, await large.evaluate(() => document.documentElement.scrollWidth)]).toEqual([view, 1280]);

@@ -75,7 +75,7 @@ test('a handout of two studies: put together, ordered by mouse, keys and arrows,
   const [zip] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^MusicXML and MIDI/ }).click()]);
   const files = unzipSync(new Uint8Array(readFileSync(await zip.path())));
   expect(Object.keys(files)).toEqual(['01-mooring.musicxml', '02-mooring.mid']);
-  expect(execFileSync('midicsv', ['-'], { input: Buffer.from(files['02-mooring.mid']), encoding: 'utf8' })).toContain('Note_on_c');
+  expect(execFileSync('midicsv', ['-'], { input: Buffer.from(files['02-mooring.mid']!), encoding: 'utf8' })).toContain('Note_on_c');
 });
 
 test('what is gone is named when it is made; undo brings a removed part back; a chord that cannot be read is said', async ({

@@ -49,7 +49,7 @@ test('a rendered file as microphone: the Map shows what sounds, and keeps the la
   await saved(page);
   const { body } = (await (await page.request.get(`${server.url}/api/studies/demo-weathervane`)).json()) as { body: StudyBody };
   const lick = body.licks.find((l) => l.name === 'Played 1');
-  const pitches = struckNotes(lick?.notes ?? []).map((n) => midiOf(body.instrument.strings[n.place.string - 1].open) + n.place.fret);
+  const pitches = struckNotes(lick?.notes ?? []).map((n) => midiOf(body.instrument.strings[n.place.string - 1]!.open) + n.place.fret);
   expect(pitches.join(' ')).toContain(NOTES.join(' '));
   // Nothing is listened to where nothing shows it.
   await page.goto(`${server.url}/notebook`);

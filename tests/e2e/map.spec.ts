@@ -149,8 +149,8 @@ test('a root is asked for by string, fret and finger, and what is no place is sa
     ['6 6', 'not the root A'],
     ['6 5 7', 'There is no finger 7'],
   ]) {
-    await field.fill(text);
-    await expect(page.getByText(words)).toBeVisible();
+    await field.fill(text!);
+    await expect(page.getByText(words!)).toBeVisible();
   }
   await field.fill('6 5 finger 2');
   await page.keyboard.press('Enter');
@@ -177,9 +177,9 @@ test('a grip that is pressed on the neck leads to the shape under it', async ({ 
   await typeInto(page, 'layout', 'boxes');
   const board = page.locator('[data-board]');
   const wires = await page.getByRole('img', { name: /^Neck with/ }).locator('line').evaluateAll((all) => all.map((l) => ['x1', 'x2', 'y1', 'y2'].map((a) => Number(l.getAttribute(a))))); // prettier-ignore
-  const fretX = wires.filter(([a, b]) => a === b).map(([a]) => a).sort((a, b) => a - b); // prettier-ignore
-  const stringY = wires.filter(([, , a, b]) => a === b).map(([, , a]) => a).sort((a, b) => a - b); // prettier-ignore
-  const top = Math.min(...wires.filter(([a, b]) => a === b).map(([, , y]) => y)); // prettier-ignore
+  const fretX = wires.filter(([a, b]) => a === b).map(([a]) => a).sort((a, b) => a! - b!); // prettier-ignore
+  const stringY = wires.filter(([, , a, b]) => a === b).map(([, , a]) => a).sort((a, b) => a! - b!); // prettier-ignore
+  const top = Math.min(...wires.filter(([a, b]) => a === b).map(([, , y]) => y!)); // prettier-ignore
   for (const [string, fret] of [
     [5, 5],
     [4, 7],
@@ -188,7 +188,7 @@ test('a grip that is pressed on the neck leads to the shape under it', async ({ 
     [1, 5],
   ])
     // prettier-ignore
-    await board.click({ position: { x: (fretX[fret - 2] + fretX[fret - 1]) / 2, y: stringY[string - 1] - top } });
+    await board.click({ position: { x: (fretX[fret! - 2]! + fretX[fret! - 1]!) / 2, y: stringY[string! - 1]! - top } });
   const grip = page.getByRole('region', { name: 'Grip' });
   await expect(grip).toContainText('x57765');
   await grip.getByRole('button', { name: /^box 1/ }).first().click(); // prettier-ignore

@@ -319,7 +319,7 @@ test('a page that stalls again and again loses no pass: the clock is the soundâ€
   const played = (await time()) - from;
   await page.keyboard.press('Escape');
   await expect.poll(async () => (await logged(page, server.url)).length).toBeGreaterThan(0);
-  const length = (await logged(page, server.url))[0].seconds;
+  const length = (await logged(page, server.url))[0]!.seconds;
   // The first one had begun, the last one was broken off; the log hears of them one by one.
   await expect.poll(async () => Math.abs((await logged(page, server.url)).length - played / length)).toBeLessThan(2);
   expect((await logged(page, server.url)).every((p) => p.verdict === 'dry' && p.seconds === length)).toBe(true);

@@ -8,7 +8,7 @@ import { expect, kill, part, startServer, test, type Running } from './support';
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const told = (page: Page) => page.locator('[data-told]');
 const question = (page: Page) => page.locator('[data-question]');
-const BODY: StudyBody = DEMO.studies[0].body;
+const BODY: StudyBody = DEMO.studies[0]!.body;
 
 /** The ground of a question as the page has it, so that the right answer can be known. */
 function groundOf(): QuizGround {
@@ -33,10 +33,10 @@ async function markByKeys(page: Page, to: Place): Promise<void> {
   await expect(cursor).toBeVisible();
   const at = await cursor.getAttribute('data-cursor');
   const [string, fret] = (at ?? '').split(/\D+/).filter(Boolean).map(Number);
-  for (let k = string; k < to.string; k++) await page.keyboard.press('ArrowDown');
-  for (let k = string; k > to.string; k--) await page.keyboard.press('ArrowUp');
-  for (let k = fret; k < to.fret; k++) await page.keyboard.press('ArrowRight');
-  for (let k = fret; k > to.fret; k--) await page.keyboard.press('ArrowLeft');
+  for (let k = string; k! < to.string; k!++) await page.keyboard.press('ArrowDown');
+  for (let k = string; k! > to.string; k!--) await page.keyboard.press('ArrowUp');
+  for (let k = fret; k! < to.fret; k!++) await page.keyboard.press('ArrowRight');
+  for (let k = fret; k! > to.fret; k!--) await page.keyboard.press('ArrowLeft');
   await page.keyboard.press('Enter');
 }
 
@@ -51,7 +51,7 @@ async function answer(page: Page, level: QuizLevel = 1): Promise<void> {
   }
   if (q.answer.by === 'choice') {
     const { options, right } = q.answer;
-    const text = options[right[0]].text.replace(/#/g, '♯').replace(/b(?=\d)/g, '♭').replace(/(?<=[A-G])b/g, '♭'); // prettier-ignore
+    const text = options[right[0]!]!.text.replace(/#/g, '♯').replace(/b(?=\d)/g, '♭').replace(/(?<=[A-G])b/g, '♭'); // prettier-ignore
     const buttons = await page.getByRole('group', { name: 'Answers' }).getByRole('button').allInnerTexts();
     const at = buttons.findIndex((b) => b.slice(1).trim() === text);
     expect(at, `${text} among ${buttons.join(' | ')}`).toBeGreaterThanOrEqual(0);
@@ -106,8 +106,8 @@ test('a whole round: wrong ones are shown, counted, kept, and asked first in the
   await expect(page.locator('[data-result]')).toBeVisible();
   await expect.poll(async () => (await rounds(page, server.url)).length).toBe(1);
   const [kept] = await rounds(page, server.url);
-  expect(kept.answers).toHaveLength(12);
-  expect(kept.answers.every((a) => a.ms > 0 && a.ms < 60_000)).toBe(true);
+  expect(kept!.answers).toHaveLength(12);
+  expect(kept!.answers.every((a) => a.ms > 0 && a.ms < 60_000)).toBe(true);
   // The next round asks what was wrong: all of it is among its questions.
   await page.keyboard.press(' ');
   const facts: string[] = [];

@@ -26,7 +26,7 @@ const join = (...parts: Uint8Array[]): Uint8Array => {
 };
 const text = (s: string): Uint8Array => new TextEncoder().encode(s);
 const place = (bytes: Uint8Array, random: () => number): number => Math.floor(random() * (bytes.length + 1));
-const pick = <T>(all: readonly T[], random: () => number): T => all[Math.floor(random() * all.length)];
+const pick = <T>(all: readonly T[], random: () => number): T => all[Math.floor(random() * all.length)]!;
 
 /** What goes wrong with files: bits, cuts, doubled parts, parts of other files, numbers out of range, signs where none belong. */
 const STEPS: readonly Step[] = [

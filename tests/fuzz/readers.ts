@@ -18,7 +18,7 @@ export interface Fuzzed {
 }
 
 const text = (s: string): Uint8Array => new TextEncoder().encode(s);
-const body = DEMO.studies[0].body;
+const body = DEMO.studies[0]!.body;
 const into = { instrument: body.instrument, tempo: 90, school: 'finger-per-fret' as const, hand: { size: 'medium' as const }, room: 200 };
 const lines: LineOut[] = DEMO.studies.flatMap(({ body: b }) => b.licks.map((l): LineOut => ({ ...l, instrument: b.instrument, scale: b.scale, school: 'finger-per-fret', channelPerString: true }))); // prettier-ignore
 const written = (id: string): Uint8Array[] =>
@@ -43,10 +43,10 @@ export const asFile =
     const [item] = [
       ...readFiles({ files: [{ name, bytes }, ...more], into, wishes: { 0: { fit: 'inside', register: 40 } } }),
     ] as Incoming[];
-    if (item.kind !== 'refused') return null;
-    if (fault.test(item.why)) throw new Error(item.why);
-    if (item.why.length > 400) throw new Error(`a message of ${item.why.length} letters`);
-    return item.why;
+    if (item!.kind !== 'refused') return null;
+    if (fault.test(item!.why)) throw new Error(item!.why);
+    if (item!.why.length > 400) throw new Error(`a message of ${item!.why.length} letters`);
+    return item!.why;
   };
 
 /** A reader of lines for itself: whatever the bytes, it gives a line or a FormatError. */

@@ -28,7 +28,7 @@ const wordsOf = (e: unknown): string => (e instanceof Error ? `${e.name}: ${e.me
 const fault = (n: number, why: string): void => console.log(`! ${n} ${why}`);
 
 function readBroken(): void {
-  const { seeds, read, alone } = FUZZED[name]();
+  const { seeds, read, alone } = FUZZED[name]!();
   let refused = 0;
   let slowest = '';
   let most = 0;

@@ -45,9 +45,9 @@ type Asked = [method: string, url: string, headers?: Record<string, string>, bod
 const fromDevice = (...asked: Asked[]): [number | 'none', string, string | null][] => JSON.parse(nets.onDevice(ASK, JSON.stringify(asked))) as [number | 'none', string, string | null][]; // prettier-ignore
 const FORM = { 'content-type': 'application/x-www-form-urlencoded' };
 const pair = (base: string, code: string): string => {
-  const [[status, , cookie]] = fromDevice(['POST', `${base}/pair`, FORM, new URLSearchParams({ code, name: 'stand' }).toString()]);
+  const [status, , cookie] = fromDevice(['POST', `${base}/pair`, FORM, new URLSearchParams({ code, name: 'stand' }).toString()])[0]!;
   expect(status).toBe(303);
-  return (cookie ?? '').split(';')[0];
+  return (cookie ?? '').split(';')[0]!;
 };
 
 /** Waits for what has to come, however busy the machine is; what never comes fails the test. */
@@ -67,8 +67,8 @@ describe('a shared notebook, from another device', () => {
       ['GET', `http://${nets.other.address}:5301/pair`],
       ['GET', 'http://127.0.0.1:5301/pair'],
     );
-    expect(studies[0]).toBe(401);
-    expect(page.slice(0, 2)).toEqual([303, '/pair']);
+    expect(studies![0]).toBe(401);
+    expect(page!.slice(0, 2)).toEqual([303, '/pair']);
     expect(other).toEqual(['none', 'ECONNREFUSED']);
     expect(loopback).toEqual(['none', 'ECONNREFUSED']);
     const cookie = pair(base, codeIn(said));
@@ -77,7 +77,7 @@ describe('a shared notebook, from another device', () => {
       ['GET', `${base}/api/studies`, { cookie, origin: 'http://evil.test' }],
       ['GET', `${base}/api/share`, { cookie }],
     );
-    expect([list[0], foreign[0], offer[0]]).toEqual([200, 403, 404]);
+    expect([list![0], foreign![0], offer![0]]).toEqual([200, 403, 404]);
   });
 
   it('without --share no other network gets an answer', async () => {
@@ -106,7 +106,7 @@ describe('a shared notebook, from another device', () => {
     const looked = running.said().match(/A wrong code came/g)?.length ?? 0;
     expect(looked).toBeGreaterThanOrEqual(3);
     expect(looked).toBeLessThanOrEqual(MOST_WRONG);
-    const [[right]] = fromDevice(['POST', `${base}/pair`, FORM, `name=x&code=${codeIn(said)}`]);
+    const [right] = fromDevice(['POST', `${base}/pair`, FORM, `name=x&code=${codeIn(said)}`])[0]!;
     expect([403, 429]).toContain(right);
     const fresh = (await (await send(running, 'POST', `${API.share}/code`, {})).json()) as Offer;
     expect(fresh.code?.text).not.toBe(codeIn(said));
@@ -128,17 +128,17 @@ describe('a shared notebook, from another device', () => {
       child.on('exit', () => done());
     });
     await until(() => heard.includes('"revision":1'));
-    const body = { ...DEMO.studies[0].body, tempo: 77 };
+    const body = { ...DEMO.studies[0]!.body, tempo: 77 };
     expect((await send(running, 'PUT', `${API.studies}/demo-weathervane`, { revision: 1, body })).status).toBe(200);
     const kept = Date.now();
     await until(() => heard.includes('"revision":2'));
     const { devices } = (await (await send(running, 'GET', API.share)).json()) as Offer;
-    expect((await send(running, 'DELETE', `${API.share}/devices/${devices[0].id}`)).status).toBe(204);
+    expect((await send(running, 'DELETE', `${API.share}/devices/${devices[0]!.id}`)).status).toBe(204);
     await ended;
     expect(heard).toContain('ended');
     const [, when] = /(\d+) data: \{"kind":"studies","id":"demo-weathervane","revision":2\}/.exec(heard) ?? [];
     expect(Number(when) - kept).toBeLessThan(1000);
-    expect(fromDevice(['GET', `${base}/api/studies`, { cookie }])[0][0]).toBe(401);
+    expect(fromDevice(['GET', `${base}/api/studies`, { cookie }])[0]![0]).toBe(401);
   });
 
   it('the network goes and comes back: the server is there, the device still let in', async () => {
@@ -146,7 +146,7 @@ describe('a shared notebook, from another device', () => {
     const base = `http://${nets.shared.address}:5301`;
     const cookie = pair(base, codeIn(said));
     nets.unplug();
-    expect(fromDevice(['GET', `${base}/api/studies`, { cookie }])[0][0]).toBe('none');
+    expect(fromDevice(['GET', `${base}/api/studies`, { cookie }])[0]![0]).toBe('none');
     expect((await send(server as Running, 'GET', API.studies)).status).toBe(200);
     nets.plug();
     expect(fromDevice(['GET', `${base}/api/studies`, { cookie }], ['GET', `${base}/api/studies`, { cookie }]).at(-1)?.[0]).toBe(200);
@@ -158,13 +158,13 @@ describe('a shared notebook, from another device', () => {
     const base = `https://${nets.shared.address}:5301`;
     expect(said).toContain(`On other devices of this network: ${base}`);
     expect(said).toContain('encrypted by your certificate');
-    const [[status, , cookie]] = fromDevice(['POST', `${base}/pair`, FORM, `name=x&code=${codeIn(said)}`]);
+    const [status, , cookie] = fromDevice(['POST', `${base}/pair`, FORM, `name=x&code=${codeIn(said)}`])[0]!;
     expect([status, cookie]).toEqual([303, expect.stringMatching(/^__Host-.*; Secure/)]);
     const [list, plain] = fromDevice(
       ['GET', `${base}/api/studies`, { cookie: cookie?.split(';')[0] ?? '' }],
       ['GET', `http://${nets.shared.address}:5301/pair`],
     );
-    expect([list[0], plain[0]]).toEqual([200, 'none']);
+    expect([list![0], plain![0]]).toEqual([200, 'none']);
     const named = nets.onDevice(
       `import { get } from 'node:https';
        const ask = (host) => new Promise((done) => get({ host: process.argv[1], port: 5301, path: '/pair', headers: { host } }, (r) => done(r.statusCode)));

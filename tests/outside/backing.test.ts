@@ -22,14 +22,14 @@ function samplesOf(score: Score, tempo: number, levels: Levels = FULL_LEVELS, le
 const HOP = 128;
 /** Places where the energy of what is high in a short frame rises steeply, in seconds. */
 function onsetsIn(s: Float32Array, rise = 4, floor = 1e-6): number[] {
-  const high = s.map((v, k) => (k > 1 ? v - 2 * s[k - 1] + s[k - 2] : 0));
+  const high = s.map((v, k) => (k > 1 ? v - 2 * s[k - 1]! + s[k - 2]! : 0));
   const energy = Array.from({ length: Math.floor(s.length / HOP) }, (_, k) =>
     high.slice(k * HOP, (k + 1) * HOP).reduce((sum, v) => sum + v * v, 0),
   );
   const onsets: number[] = [];
   for (let k = 0; k < energy.length; k++) {
     const before = Math.max(0, ...energy.slice(Math.max(0, k - 10), k));
-    if (energy[k] > floor && energy[k] > rise * before && (k * HOP) / RATE - (onsets.at(-1) ?? -1) > 0.04) onsets.push((k * HOP) / RATE);
+    if (energy[k]! > floor && energy[k]! > rise * before && (k * HOP) / RATE - (onsets.at(-1) ?? -1) > 0.04) onsets.push((k * HOP) / RATE);
   }
   return onsets;
 }
@@ -38,7 +38,7 @@ function onsetsIn(s: Float32Array, rise = 4, floor = 1e-6): number[] {
 function goertzel(s: Float32Array, hz: number): number {
   const turn = 2 * Math.cos((2 * Math.PI * hz) / RATE);
   let [a, b] = [0, 0];
-  for (let k = 0; k < s.length; k++) [a, b] = [s[k] * (0.5 - 0.5 * Math.cos((2 * Math.PI * k) / s.length)) + turn * a - b, a];
+  for (let k = 0; k < s.length; k++) [a, b] = [s[k]! * (0.5 - 0.5 * Math.cos((2 * Math.PI * k) / s.length)) + turn * a - b, a];
   return (a * a + b * b - turn * a * b) / s.length;
 }
 
@@ -116,7 +116,7 @@ it('levels and mutes are heard: a silent part leaves nothing', () => {
   const loudness = (levels: Levels): number => samplesOf(score, 120, levels).reduce((sum, v) => sum + v * v, 0);
   const [bass, half, none] = [SOLO('bass'), { ...SOLO('bass'), bass: 0.5 }, SOLO('notes')].map(loudness);
   expect(none).toBe(0);
-  expect(half / bass).toBeCloseTo(0.25, 1);
+  expect(half! / bass!).toBeCloseTo(0.25, 1);
 });
 
 it('the same progression renders to the same samples', () => {

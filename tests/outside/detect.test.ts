@@ -25,13 +25,13 @@ const share = (s: PassScore, what: 'right' | 'wrong' | 'missed'): number =>
   s.notes.filter((n) => n.verdict === what).length / s.notes.length;
 const offAt = (s: PassScore, part: number): number => {
   const offs = s.notes.flatMap((n) => (n.verdict === 'right' ? [Math.abs(n.offMs ?? 0)] : [])).sort((a, b) => a - b);
-  return offs[Math.floor(part * (offs.length - 1))];
+  return offs[Math.floor(part * (offs.length - 1))]!;
 };
 const heard = (notes: readonly MeantNote[], rate: number, m: Partial<Manner> = {}, clicksMs: number[] = [], low = 40): PassScore => {
   const samples = soundOf(notes, rate, { ...STEADY, ...m });
   for (const t of clicksMs) {
     const click = clickOf('wood', false, rate);
-    for (let k = 0; k < click.length; k++) samples[Math.round((t / 1000) * rate) + k] += 0.6 * click[k]; // as loud as the notes
+    for (let k = 0; k < click.length; k++) samples[Math.round((t / 1000) * rate) + k]! += 0.6 * click[k]!; // as loud as the notes
   }
   return scorePass(notes, detectNotes(samples, rate, { lowestMidi: low, clicksMs }));
 };
@@ -41,11 +41,11 @@ describe.each([44100, 48000])('at %i Hz', (rate) => {
     const meant = lineOf(1000, 40, 88);
     const really = played(meant, { ...STEADY, seed: 11, wrong: 0.05, loose: 20 });
     const score = scorePass(meant, detectNotes(soundOf(really, rate, STEADY), rate, { lowestMidi: 40 }));
-    const truth = meant.map((n, k) => (really[k].midi === n.midi ? 'right' : 'wrong'));
-    const judged = score.notes.filter((n, k) => n.verdict === truth[k] && n.heardMidi === really[k].midi).length;
+    const truth = meant.map((n, k) => (really[k]!.midi === n.midi ? 'right' : 'wrong'));
+    const judged = score.notes.filter((n, k) => n.verdict === truth[k] && n.heardMidi === really[k]!.midi).length;
     expect(judged / 1000).toBeGreaterThanOrEqual(0.99);
     const offs = score.notes
-      .flatMap((n, k) => (n.offMs === undefined ? [] : [Math.abs(n.offMs - (really[k].atMs - meant[k].atMs))]))
+      .flatMap((n, k) => (n.offMs === undefined ? [] : [Math.abs(n.offMs - (really[k]!.atMs - meant[k]!.atMs))]))
       .sort((a, b) => a - b);
     expect(offs[Math.floor(0.95 * offs.length)]).toBeLessThan(10);
     expect(score.extra.length).toBeLessThanOrEqual(5);

@@ -36,7 +36,7 @@ const fingers = (f: Parameters<typeof steps>[0]): string => steps(f).map((s) => 
 describe('lines as players finger them', () => {
   it.each(lines)('$id, $school', (fact) => {
     expect(fact.any ?? [fact.fingers]).toContain(fingers(fact));
-    for (const k of fact.slide ?? []) expect(steps(fact)[k].move).toBe('slide');
+    for (const k of fact.slide ?? []) expect(steps(fact)[k]!.move).toBe('slide');
   });
 });
 
@@ -70,7 +70,7 @@ describe('what a hand does', () => {
     const places = placesIn('1/5 1/6 1/7 1/8 1/9 1/10');
     const shiftsAt = (o: { ticks?: number[]; rests?: number[] }): number[] =>
       fingerNotes(guitar, places, { school: FPF, tempo: 120, ...o }).flatMap((s, k, all) =>
-        k && s.handFret !== all[k - 1].handFret ? [k] : [],
+        k && s.handFret !== all[k - 1]!.handFret ? [k] : [],
       );
     const even = places.map(() => 240);
     for (const long of [2, 3, 4]) {

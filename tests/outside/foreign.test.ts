@@ -66,11 +66,11 @@ function plainTimes(text: string): Set<number> {
   let [at, divisions] = [0, 1];
   for (const m of part.matchAll(/<divisions>(\d+)<|<(note|backup|forward)\b[^>]*>([\s\S]*?)<\/\2>/g)) {
     if (m[1]) divisions = Number(m[1]);
-    else if (/<grace/.test(m[3])) continue;
+    else if (/<grace/.test(m[3]!)) continue;
     else {
-      const quarters = Number(/<duration>([\d.]+)</.exec(m[3])?.[1] ?? 0) / divisions;
-      if (m[2] === 'note' && !/<chord/.test(m[3])) times.add(Math.round(at * TICKS));
-      if (!/<chord/.test(m[3])) at += m[2] === 'backup' ? -quarters : quarters;
+      const quarters = Number(/<duration>([\d.]+)</.exec(m[3]!)?.[1] ?? 0) / divisions;
+      if (m[2] === 'note' && !/<chord/.test(m[3]!)) times.add(Math.round(at * TICKS));
+      if (!/<chord/.test(m[3]!)) at += m[2] === 'backup' ? -quarters : quarters;
     }
   }
   return times;
@@ -94,11 +94,11 @@ function comesIn(line: FileLine): void {
   }
 }
 const pitched = (notes: readonly { place: { string: number; fret: number } | null; ticks: number; join?: PitchedNote['join'] }[], open: string[]): PitchedNote[] =>
-  notes.map(({ place, ...n }) => ({ ...n, midi: place ? midiOfOpen(open[place.string - 1]) + place.fret : null })); // prettier-ignore
+  notes.map(({ place, ...n }) => ({ ...n, midi: place ? midiOfOpen(open[place.string - 1]!) + place.fret : null })); // prettier-ignore
 const STEPS: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 function midiOfOpen(pitch: string): number {
   const [, letter, signs, octave] = /^([A-G])([#b]*)(-?\d+)$/.exec(pitch) as RegExpExecArray;
-  return 12 * (Number(octave) + 1) + STEPS[letter] + (signs.startsWith('b') ? -signs.length : signs.length);
+  return 12 * (Number(octave) + 1) + STEPS[letter!]! + (signs!.startsWith('b') ? -signs!.length : signs!.length);
 }
 
 describe('MusicXML that nobody here wrote', () => {

@@ -30,7 +30,7 @@ const damped = ({ frets }: Entry): number => frets.slice(frets.findIndex((f) => 
 
 /** A string damped inside with open or damped neighbours. */
 const loose = ({ frets }: Entry): boolean =>
-  frets.some((f, k) => f < 0 && frets.slice(0, k).some((g) => g >= 0) && frets.slice(k).some((g) => g >= 0) && Math.max(frets[k - 1], frets[k + 1]) <= 0); // prettier-ignore
+  frets.some((f, k) => f < 0 && frets.slice(0, k).some((g) => g >= 0) && frets.slice(k).some((g) => g >= 0) && Math.max(frets[k - 1]!, frets[k + 1]!) <= 0); // prettier-ignore
 
 describe('against a dataset of grips', () => {
   it('frets are where it says that they sound', () => {
@@ -103,16 +103,16 @@ describe('names against the theory library', () => {
     const places = wide.strings.map((_, k) => ({ string: k + 1, fret: 0 }));
     const [first] = nameGrip(wide, places);
     const theirs = Chord.detect(places.map((p) => pitchName(pitchAt(wide, p).midi, true).replace(/-?\d+$/, '')));
-    const sounds = (s: string): string => [...new Set(Chord.get(s).notes.map((n) => Chord.get(`${n}5`).notes[0]).map((n) => pitchClass(n)))].sort((a, b) => a - b).join(); // prettier-ignore
-    expect(theirs.some((t) => sounds(t.replace(/\/[A-G][#b]?$/, '')) === sounds(first.symbol.replace(/\/[A-G][#b]?$/, '')))).toBe(true);
-    expect(first.omitted).toEqual([]);
-    expect(first.bass).toBe('C');
+    const sounds = (s: string): string => [...new Set(Chord.get(s).notes.map((n) => Chord.get(`${n}5`).notes[0]).map((n) => pitchClass(n!)))].sort((a, b) => a - b).join(); // prettier-ignore
+    expect(theirs.some((t) => sounds(t.replace(/\/[A-G][#b]?$/, '')) === sounds(first!.symbol.replace(/\/[A-G][#b]?$/, '')))).toBe(true);
+    expect(first!.omitted).toEqual([]);
+    expect(first!.bass).toBe('C');
   });
   it('degrees are those of the major scale of the root', () => {
     const [first] = nameGrip(STANDARD, [{ string: 5, fret: 3 }, { string: 4, fret: 2 }, { string: 3, fret: 0 }]); // prettier-ignore
-    expect(first.degrees.map((d) => noteOnDegree('C', d))).toEqual(['C', 'E', 'G']);
-    expect(degreesOf('ionian')).toEqual(expect.arrayContaining(first.degrees));
+    expect(first!.degrees.map((d) => noteOnDegree('C', d))).toEqual(['C', 'E', 'G']);
+    expect(degreesOf('ionian')).toEqual(expect.arrayContaining(first!.degrees));
   });
 });
 
-const pitchClass = (note: string): number => ('C D EF G A B'.indexOf(note[0]) + note.split('#').length - note.split('b').length + 12) % 12;
+const pitchClass = (note: string): number => ('C D EF G A B'.indexOf(note[0]!) + note.split('#').length - note.split('b').length + 12) % 12;

@@ -31,7 +31,7 @@ describe('thirds stacked on thirty scales, on twelve tonics', () => {
         if (!read.empty && !MISREAD.test(c.symbol)) expect(chromas(read.notes)).toEqual(chromas(c.notes));
         // Their intervals as the theory library measures them from note to note.
         expect(sorted(parseChord(c.symbol).tones.map((t) => t.semitones))).toEqual(
-          sorted(c.notes.map((n) => Interval.semitones(Note.distance(c.notes[0], n)) % 12).map((s) => (s + 12) % 12)),
+          sorted(c.notes.map((n) => Interval.semitones(Note.distance(c.notes[0]!, n)) % 12).map((s) => (s + 12) % 12)),
         );
       });
     }
@@ -48,7 +48,7 @@ describe('thirds stacked on thirty scales, on twelve tonics', () => {
   });
 
   it('known fault of the library: it gives the first seventh of melodic minor as a sixth; stacked it is mM7', () => {
-    expect(stackThirds({ tonic: 'C', scale: 'melodic minor' }, 4)[0].symbol).toBe('CmM7');
+    expect(stackThirds({ tonic: 'C', scale: 'melodic minor' }, 4)[0]!.symbol).toBe('CmM7');
   });
 
   it('scales of other sizes give chords whose notes they all have', () => {

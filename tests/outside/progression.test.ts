@@ -56,7 +56,7 @@ describe('the position search against a general shortest-path library', () => {
     const { bars } = parseProgression(text);
     const [way] = scalePath(SIX, bars, { home, school: 'per-chord', layout: { kind: 'box' }, near });
     const symbols = bars.flatMap((b) => b.chords.map((c) => c.symbol));
-    expect(way.cost).toBeCloseTo(leastByDijkstra(symbols, home, near), 6);
+    expect(way!.cost).toBeCloseTo(leastByDijkstra(symbols, home, near), 6);
   });
 });
 
@@ -85,20 +85,20 @@ describe('files read by others', () => {
         return heard as Heard;
       });
     });
-    const markers = absolute[0].filter((e) => e.subtype === 'marker').map((e) => [e.at, e.text]);
+    const markers = absolute[0]!.filter((e) => e.subtype === 'marker').map((e) => [e.at, e.text]);
     expect(markers).toEqual([
       [0, '[A]'], [0, 'Ebmaj7'], [1920, 'Ab7#11'], [2880, 'Gm7'], [3840, 'N.C.'], [5760, 'Bbm7/Db'], [6400, 'Eb7b9'], [7040, 'Abmaj7'],
       [7680, '[B]'], [7680, 'F7sus4'], [9600, 'Am7b5'], [11040, 'D7alt'], [11520, 'Am7b5'], [12960, 'D7alt'], [13440, 'Cm6'],
     ]); // prettier-ignore
-    expect(absolute[0].find((e) => e.subtype === 'setTempo')?.microsecondsPerBeat).toBe(Math.round(60e6 / 132));
-    expect(absolute[0].find((e) => e.subtype === 'timeSignature')).toMatchObject({ numerator: 4, denominator: 4 });
-    const starts = (k: number): [number, number][] => absolute[k].filter((e) => e.subtype === 'noteOn').map((e) => [e.at, e.noteNumber as number]); // prettier-ignore
+    expect(absolute[0]!.find((e) => e.subtype === 'setTempo')?.microsecondsPerBeat).toBe(Math.round(60e6 / 132));
+    expect(absolute[0]!.find((e) => e.subtype === 'timeSignature')).toMatchObject({ numerator: 4, denominator: 4 });
+    const starts = (k: number): [number, number][] => absolute[k]!.filter((e) => e.subtype === 'noteOn').map((e) => [e.at, e.noteNumber as number]); // prettier-ignore
     const played = (part: 'bass' | 'comping'): [number, number][] => backing.events.flatMap((e): [number, number][] => (e.part === part ? [[Math.round(e.at * 480), e.midi]] : [])); // prettier-ignore
     const sorted = (notes: [number, number][]): [number, number][] => notes.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
     expect(sorted(starts(1))).toEqual(sorted(played('bass')));
     expect(sorted(starts(2))).toEqual(sorted(played('comping')));
     expect(starts(3)).toHaveLength(backing.events.filter((e) => e.part === 'drums').length);
-    expect(new Set(absolute[3].filter((e) => e.type === 'channel').map((e) => e.channel))).toEqual(new Set([9])); // percussion, General MIDI level 1
+    expect(new Set(absolute[3]!.filter((e) => e.type === 'channel').map((e) => e.channel))).toEqual(new Set([9])); // percussion, General MIDI level 1
   });
 
   it('MusicXML holds to the published schema, in every meter', () => {

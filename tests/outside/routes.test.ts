@@ -29,7 +29,7 @@ describe('against a general shortest-path library', () => {
       fc.property(fc.array(fc.integer({ min: 52, max: 76 }), { minLength: 12, maxLength: 20 }), school, (pitches, by) => {
         const fretted = { fromFret: 1, toFret: 14 };
         const [best] = planRoute(four, { tonic: 'C', scale: 'ionian' }, { pitches, school: by, within: fretted, count: 1 });
-        expect(best.cost).toBeCloseTo(leastByDijkstra(four, pitches, by), 5);
+        expect(best!.cost).toBeCloseTo(leastByDijkstra(four, pitches, by), 5);
       }),
       { numRuns: 8 },
     );

@@ -50,7 +50,7 @@ const SECOND: Record<string, string> = {
 
 describe('against a second table (music-theory-data, CC0)', () => {
   it.each(Object.entries(SECOND))('%s has the same sounds and steps', (id, key) => {
-    const there = (noteCollections as Record<string, { integers: readonly number[]; patternShort: readonly string[] }>)[key];
+    const there = (noteCollections as Record<string, { integers: readonly number[]; patternShort: readonly string[] }>)[key]!;
     expect(scaleNotes({ tonic: 'C', scale: id }).map((n) => n.semitones)).toEqual([...there.integers]);
   });
 });
@@ -59,7 +59,7 @@ describe('against a third (teoria), where it can spell', () => {
   const modes = ['ionian', 'dorian', 'phrygian', 'lydian', 'mixolydian', 'aeolian', 'locrian'];
   it.each(modes)('%s is spelled alike on the usual tonics', (mode) => {
     for (const tonic of ['C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#', 'F', 'Bb', 'Eb', 'Ab', 'Db', 'Gb']) {
-      const there = teoria.note(tonic).scale(mode).simple().map((n) => n[0].toUpperCase() + n.slice(1).replace('x', '##')); // prettier-ignore
+      const there = teoria.note(tonic).scale(mode).simple().map((n) => n[0]!.toUpperCase() + n.slice(1).replace('x', '##')); // prettier-ignore
       expect(ours(tonic, mode)).toEqual(there);
     }
   });

@@ -6,7 +6,7 @@ const six: Instrument = guitar();
 const dorian: ScaleRef = { tonic: 'D', scale: 'dorian' };
 const minor: ScaleRef = { tonic: 'A', scale: 'minor-pentatonic' };
 const boxes: Layout = { kind: 'box' };
-const box: Shape = layOut(six, minor, boxes)[0];
+const box: Shape = layOut(six, minor, boxes)[0]!;
 /** A finger for every fret, a medium hand. */
 const plain = { school: 'finger-per-fret' as const };
 /** Two notes on the 6th string, two on the 5th: quarters. */

@@ -19,7 +19,7 @@ const at = (n: Neck, fret: number): number => n.lengthMm * (1 - 2 ** (-fret / 12
 
 /** Whether the strings between the thickest and thinnest that a finger stops are stopped there or above. */
 function liesFlat(frets: number[], strings: number[], fret: number): boolean {
-  for (let s = Math.min(...strings); s <= Math.max(...strings); s++) if (frets[s - 1] < fret) return false;
+  for (let s = Math.min(...strings); s <= Math.max(...strings); s++) if (frets[s - 1]! < fret) return false;
   return true;
 }
 
@@ -27,14 +27,14 @@ function liesFlat(frets: number[], strings: number[], fret: number): boolean {
 function handCost(n: Neck, frets: number[], fingers: number[]): number | null {
   const used = [1, 2, 3, 4].filter((f) => fingers.includes(f));
   const stringsOf = (f: number): number[] => fingers.flatMap((g, k) => (g === f ? [k + 1] : []));
-  const fretOf = (f: number): number => frets[stringsOf(f)[0] - 1];
+  const fretOf = (f: number): number => frets[stringsOf(f)[0]! - 1]!;
   let cost = 0;
   for (const f of used) {
     const strings = stringsOf(f);
     if (strings.some((s) => frets[s - 1] !== fretOf(f))) return null;
     const over = Math.max(...strings) - Math.min(...strings) + 1;
-    if (over > FLAT[f] || !liesFlat(frets, strings, fretOf(f))) return null;
-    cost += FINGER[f];
+    if (over > FLAT[f]! || !liesFlat(frets, strings, fretOf(f))) return null;
+    cost += FINGER[f]!;
     if (strings.length > 1) cost += (f === 1 ? 4 : f === 3 ? 6 : 18) + over + (fretOf(f) === 1 ? 3 : 0);
   }
   for (const a of used)
@@ -45,7 +45,7 @@ function handCost(n: Neck, frets: number[], fingers: number[]): number | null {
       if (apart === 0 && Math.min(...stringsOf(a)) < Math.max(...stringsOf(b))) return null;
       const key = `${a}${b}`;
       const mm = at(n, fretOf(b)) - at(n, fretOf(a));
-      if (apart > b - a && (apart > b - a + BEYOND[key] || mm > SHARE[key] * n.spanMm)) return null;
+      if (apart > b - a && (apart > b - a + BEYOND[key]! || mm > SHARE[key]! * n.spanMm)) return null;
       if (used.indexOf(b) !== used.indexOf(a) + 1) continue;
       const rest = at(n, fretOf(a) + b - a) - at(n, fretOf(a));
       cost += mm >= rest ? 0.6 * (mm - rest) : 0.05 * (rest - mm);
@@ -55,7 +55,7 @@ function handCost(n: Neck, frets: number[], fingers: number[]): number | null {
 
 function every<T>(choices: T[][], see: (list: T[]) => void, so: T[] = []): void {
   if (so.length === choices.length) see(so);
-  else for (const c of choices[so.length]) every(choices, see, [...so, c]);
+  else for (const c of choices[so.length]!) every(choices, see, [...so, c]);
 }
 
 /** The least a hand pays for some frets (string 1 first, -1 damped), or null. */
@@ -83,11 +83,11 @@ export function everyGrip(n: Neck, { tones }: TwinChord): Map<string, number> {
   every(choices, (frets) => {
     const sounding = frets.flatMap((f, k) => (f < 0 ? [] : [k]));
     if (!sounding.length) return;
-    const midis = sounding.map((k) => n.open[k] + frets[k]);
+    const midis = sounding.map((k) => n.open[k]! + frets[k]!);
     const missing = tones.filter((t) => !midis.some((m) => m % 12 === t.chroma));
     if (missing.some((t) => !t.optional)) return;
-    const inner = frets.flatMap((f, k) => (f < 0 && k > sounding[0] && k < sounding[sounding.length - 1] ? [k] : []));
-    if (inner.length > 1 || inner.some((k) => frets[k - 1] <= 0 && frets[k + 1] <= 0)) return;
+    const inner = frets.flatMap((f, k) => (f < 0 && k > sounding[0]! && k < sounding[sounding.length - 1]! ? [k] : []));
+    if (inner.length > 1 || inner.some((k) => frets[k - 1]! <= 0 && frets[k + 1]! <= 0)) return;
     const stopped = frets.filter((f) => f > 0);
     if (stopped.length && Math.max(...stopped) - Math.min(...stopped) > 5) return;
     const hand = leastHold(n, frets);
@@ -98,10 +98,10 @@ export function everyGrip(n: Neck, { tones }: TwinChord): Map<string, number> {
     const cost =
       hand +
       12 * inner.length +
-      3.5 * (n.open.length - 1 - sounding[sounding.length - 1]) +
-      7 * sounding[0] +
+      3.5 * (n.open.length - 1 - sounding[sounding.length - 1]!) +
+      7 * sounding[0]! +
       10 * missing.length +
-      (Math.min(...midis) % 12 === tones[0].chroma ? 0 : 12) +
+      (Math.min(...midis) % 12 === tones[0]!.chroma ? 0 : 12) +
       8 * unisons +
       0.06 * (at(n, low) - at(n, 1)) +
       (low >= 5 && stopped.length ? 6 * frets.filter((f) => f === 0).length : 0);

@@ -44,7 +44,7 @@ export interface Manner {
 
 /** 0 warm to 1 bright: r / (r + 600), r the sounding length over the diameter; without a gauge that of a plain string at 70 N. */
 function toneOf(i: Instrument, p: Place): number {
-  const s = i.strings[p.string - 1];
+  const s = i.strings[p.string - 1]!;
   const length = s.scaleLengthMm ?? i.scaleLengthMm;
   const hz = 440 * 2 ** ((open(i, p.string) - 69) / 12);
   const plain = 1000 * Math.sqrt((4 * (70 / (2 * (length / 1000) * hz) ** 2)) / (Math.PI * 7850));
@@ -59,7 +59,7 @@ export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof ty
   const w = weights ?? WEIGHTS;
   const c = COSTS[school];
   const outer = c.ring ? 3 : 4;
-  const lengthOf = (string: number): number => i.strings[string - 1].scaleLengthMm ?? i.scaleLengthMm;
+  const lengthOf = (string: number): number => i.strings[string - 1]!.scaleLengthMm ?? i.scaleLengthMm;
   const mm = (string: number, a: number, b: number): number => lengthOf(string) * Math.abs(2 ** (-a / 12) - 2 ** (-b / 12));
   const along = (length: number, a: number, b: number): number => length * Math.abs(2 ** (-a / 12) - 2 ** (-b / 12));
   const longest = Math.max(i.scaleLengthMm, ...i.strings.map((_, k) => lengthOf(k + 1)));
@@ -88,7 +88,7 @@ export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof ty
     for (let hand = capo + 1; hand <= p.fret + 1; hand++)
       for (let finger = 1; finger <= c.fingers; finger++) {
         const beyond = p.fret - (hand + finger - 1);
-        const used = USED[finger] + placeCost(p);
+        const used = USED[finger]! + placeCost(p);
         if (beyond === 0) all.push({ ...p, finger, hand, own: used, beyond });
         if (beyond === -1 && finger <= 2 && hand <= i.frets) {
           const lowest = finger === 1 ? p.fret : hand;
@@ -111,7 +111,7 @@ export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof ty
     const up = sound(b) - sound(a);
     const backward = up > 0 ? a.hand - b.hand : up < 0 ? b.hand - a.hand : 0;
     const fixed = 6 * w.shifts + 0.15 * w.travel * way + 4 * Math.max(0, backward - 2);
-    if (slid(a, b)) return { fixed, spared: c.slides[b.finger] };
+    if (slid(a, b)) return { fixed, spared: c.slides[b.finger]! };
     const inside = a.finger > 0 && a.string === b.string && a.fret !== b.fret;
     let spared = 3;
     if (inside) spared += 6 + Math.min(2, Math.abs(a.fret - b.fret) - 1);
@@ -124,10 +124,10 @@ export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof ty
     if (a.string === b.string) return (b.fret - a.fret) * (b.finger - a.finger) <= 0 ? Infinity : 0;
     if (a.finger !== b.finger) return 0;
     if (a.fret !== b.fret) return 10;
-    return Math.abs(a.string - b.string) === 1 ? ROLLS[a.finger] : 10_000;
+    return Math.abs(a.string - b.string) === 1 ? ROLLS[a.finger]! : 10_000;
   };
 
-  const begun = (h: NaiveHold): number => (c.avoid[h.finger] ? (h.hand === capo + 1 ? 6 : c.avoid[h.finger] / 2) : 0);
+  const begun = (h: NaiveHold): number => (c.avoid[h.finger] ? (h.hand === capo + 1 ? 6 : c.avoid[h.finger]! / 2) : 0);
   const spared = (a: NaiveHold, b: NaiveHold): number => {
     const stays = a.hand === b.hand;
     const half = stays && a.string === b.string && Math.abs(a.fret - b.fret) === 1 && Math.abs(a.finger - b.finger) === 1;
@@ -138,7 +138,7 @@ export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof ty
   /** Whether the hand has reached both back with the index finger and forward with the outer one since it came here, too wide for it. */
   const overreached = (way: NaiveHold[], b: NaiveHold): boolean => {
     const stay = [b];
-    for (let k = way.length - 1; k >= 0 && waits(way[k], stay[0]); k--) stay.unshift(way[k]);
+    for (let k = way.length - 1; k >= 0 && waits(way[k]!, stay[0]!); k--) stay.unshift(way[k]!);
     const back = stay.some((h) => h.finger === 1 && h.beyond < 0);
     const forward = stay.some((h) => h.finger === outer && h.beyond > 0);
     return back && forward && along(longest, b.hand - 1, b.hand + outer) > span * (c.ring ? 0.8 : 1);
@@ -148,8 +148,8 @@ export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof ty
   const add = (way: NaiveHold[], b: NaiveHold): number => {
     const k = way.length;
     const bend = manner.bends?.[k];
-    const own = b.own + (bend ? (bend > 1 ? [0, 300, 15, 0, 45] : [0, 15, 6, 0, 30])[b.finger] : 0);
-    const a = way[k - 1] as NaiveHold | undefined;
+    const own = b.own + (bend ? (bend > 1 ? [0, 300, 15, 0, 45] : [0, 15, 6, 0, 30])[b.finger]! : 0);
+    const a = way[k - 1];
     if (!a) return own + begun(b);
     if (overreached(way, b)) return Infinity;
     const pace = manner.pace?.[k] ?? 1;
@@ -170,27 +170,27 @@ export function naiveHand(i: Instrument, school: FingeringSchool, size: keyof ty
       const written = join === 'slide' && slid(a, b);
       cost += m.fixed + (written ? 0 : m.spared) * pace * (guided(way, b) ? 0 : 1);
       if (slid(a, b) && join !== 'slide' && slid(way[k - 2], a) && manner.joins?.[k - 1] !== 'slide')
-        cost += Math.abs(a.fret - b.fret) === 1 && Math.abs(way[k - 2].fret - a.fret) === 1 ? -c.slides[b.finger] * pace : 60;
+        cost += Math.abs(a.fret - b.fret) === 1 && Math.abs(way[k - 2]!.fret - a.fret) === 1 ? -c.slides[b.finger]! * pace : 60;
     }
     if (turned(way, b)) {
       const before = way[k - 2];
-      const back = before.finger && b.finger && before.string === b.string && before.fret === b.fret;
-      if (back && before.finger !== b.finger && !bend) cost += 10;
+      const back = before!.finger && b.finger && before!.string === b.string && before!.fret === b.fret;
+      if (back && before!.finger !== b.finger && !bend) cost += 10;
     }
     return cost;
   };
 
   const turned = (way: NaiveHold[], b: NaiveHold): boolean => {
     if (way.length < 2) return false;
-    const [first, second, third] = [way[way.length - 2], way[way.length - 1], b].map(sound);
-    return first !== second && Math.sign(second - first) !== Math.sign(third - second);
+    const [first, second, third] = [way[way.length - 2]!, way[way.length - 1]!, b].map(sound);
+    return first !== second && Math.sign(second! - first!) !== Math.sign(third! - second!);
   };
   /** A finger stays on its string through the shift. */
   const guided = (way: NaiveHold[], b: NaiveHold): boolean => {
     if (!turned(way, b)) return false;
     const [before, a] = way.slice(-2);
-    const here = before.string === b.string && before.finger === b.finger && b.finger > 0;
-    return here && waits(before, a) && before.string !== a.string && before.fret !== b.fret;
+    const here = before!.string === b.string && before!.finger === b.finger && b.finger > 0;
+    return here && waits(before!, a!) && before!.string !== a!.string && before!.fret !== b.fret;
   };
 
   const joinCost = (a: NaiveHold, b: NaiveHold, join: Join | null | undefined): number => {
@@ -260,8 +260,8 @@ function tryAll(
   const walk = (k: number, cost: number): void => {
     if (cost === Infinity || cost > enough()) return;
     if (k === options.length) return done(way, cost);
-    const last = way[k - 1] as NaiveHold | undefined;
-    for (const p of options[k])
+    const last = way[k - 1];
+    for (const p of options[k]!)
       for (const h of hand.holds(p, last?.hand ?? 0)) {
         if (!allow(h, k, last ?? null)) continue;
         const added = hand.add(way, h);

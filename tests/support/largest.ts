@@ -38,7 +38,7 @@ export function largestOf(study: StudyBody, filled = true): StudyBody {
     ticks: 240,
     ...(filled ? { bend: 1, muted: false, finger: 1 } : {}),
   }));
-  const licks = many(MOST_LICKS, (k): Lick => ({ ...study.licks[0], id: `l${k}`, name: `Lick ${k}`, notes }));
+  const licks = many(MOST_LICKS, (k): Lick => ({ ...study.licks[0]!, id: `l${k}`, name: `Lick ${k}`, notes }));
   const steps = many(MOST_KEPT_NOTES, (k): FingeredStep => ({
     string: 1 + (k % 6),
     fret: 1 + (k % 20),

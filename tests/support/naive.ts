@@ -6,14 +6,14 @@ import { listScales, type Instrument, type Place, type ScaleRef, type Shape } fr
 
 const midiOf = (pitch: string): number => Note.get(pitch).midi ?? NaN;
 /** Half steps of a degree: the major scale's, less the flats, plus the sharps. */
-const halfSteps = (degree: string): number => [0, 2, 4, 5, 7, 9, 11][Number(degree.slice(-1)) - 1] + degree.split('#').length - degree.split('b').length; // prettier-ignore
+const halfSteps = (degree: string): number => [0, 2, 4, 5, 7, 9, 11][Number(degree.slice(-1)) - 1]! + degree.split('#').length - degree.split('b').length; // prettier-ignore
 const degreesOf = ({ scale }: ScaleRef): string[] =>
   Array.isArray(scale) ? scale : (listScales().find((s) => [s.id, s.name, ...s.aliases].some((n) => n.toLowerCase() === scale.toLowerCase()))?.degrees ?? scale.split(' ')); // prettier-ignore
 /** Strings from the lowest sound; of two alike the higher number first. */
 const upward = (i: Instrument): number[] =>
-  i.strings.map((_, k) => k + 1).sort((a, b) => midiOf(i.strings[a - 1].open) - midiOf(i.strings[b - 1].open) || b - a);
+  i.strings.map((_, k) => k + 1).sort((a, b) => midiOf(i.strings[a - 1]!.open) - midiOf(i.strings[b - 1]!.open) || b - a);
 
-export const open = (i: Instrument, string: number): number => midiOf(i.strings[string - 1].open);
+export const open = (i: Instrument, string: number): number => midiOf(i.strings[string - 1]!.open);
 export const midi = (i: Instrument, p: Place): number => open(i, p.string) + p.fret;
 const classes = new Map<string, Set<number>>();
 const classesOf = (ref: ScaleRef): Set<number> => {

@@ -9,7 +9,7 @@ import { createApp } from '../../server/app';
 import { openDatabase } from '../../server/database';
 
 export const folder = (): string => mkdtempSync(join(tmpdir(), 'crow-hard-'));
-export const body = (change: object = {}): StudyBody => ({ ...structuredClone(DEMO.studies[0].body), instrumentId: null, ...change });
+export const body = (change: object = {}): StudyBody => ({ ...structuredClone(DEMO.studies[0]!.body), instrumentId: null, ...change });
 export const sum = (file: string): string => createHash('sha256').update(readFileSync(file)).digest('hex');
 export const json = async <T>(r: Response | Promise<Response>): Promise<T> => (await r).json() as Promise<T>;
 

@@ -14,7 +14,7 @@ export async function oldNotebook(): Promise<string> {
   const only: Knex.MigrationSource<typeof first> = { ...migrationSource, getMigrations: () => Promise.resolve([first]) };
   await db.migrate.latest({ migrationSource: only });
   const added = new Set(Object.keys(plainStudy()));
-  const body = Object.fromEntries(Object.entries(DEMO.studies[1].body).filter(([key]) => !added.has(key)));
+  const body = Object.fromEntries(Object.entries(DEMO.studies[1]!.body).filter(([key]) => !added.has(key)));
   await db('studies').insert({
     id: 'old',
     revision: 4,

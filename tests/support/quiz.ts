@@ -25,12 +25,12 @@ export const all = (g: QuizGround, kind: QuizKind, level: QuizLevel): Question<Q
   ruleOfKind(kind).facts(g, level).flatMap((fact) => { const q = ruleOfKind(kind).ask(g, level, fact, () => 0.4); return q ? [{ kind, fact, level, ...q }] : []; }); // prettier-ignore
 export const everywhere = (kind: QuizKind): [QuizGround, Question<QuizKind>][] =>
   GROUNDS.flatMap((g) => QUIZ_LEVELS.flatMap((l) => all(g, kind, l).map((q): [QuizGround, Question<QuizKind>] => [g, q])));
-export const midi = (g: QuizGround, p: Place): number => midiOf(g.instrument.strings[p.string - 1].open) + p.fret;
+export const midi = (g: QuizGround, p: Place): number => midiOf(g.instrument.strings[p.string - 1]!.open) + p.fret;
 /** Every place of the neck by hand. */
 export const board = (g: QuizGround): Place[] => g.instrument.strings.flatMap((_, k) => Array.from({ length: g.instrument.frets + 1 }, (__, fret) => ({ string: k + 1, fret }))); // prettier-ignore
 export const placesOf = (q: Question): Place[] => (q.answer.by === 'places' ? q.answer.places : []);
 export const rightTexts = (q: Question): string[] =>
-  q.answer.by === 'choice' ? q.answer.right.map((k) => (q.answer as { options: { text: string }[] }).options[k].text) : [];
+  q.answer.by === 'choice' ? q.answer.right.map((k) => (q.answer as { options: { text: string }[] }).options[k]!.text) : [];
 export const sorted = (ps: readonly Place[]): string[] => ps.map((p) => `${p.string}/${p.fret}`).sort();
-export const upTo = (level: QuizLevel): number => [5, 12, 36][level - 1];
+export const upTo = (level: QuizLevel): number => [5, 12, 36][level - 1]!;
 export const within = (g: QuizGround, level: QuizLevel) => (p: Place): boolean => p.fret >= g.from && p.fret <= Math.min(g.to, g.from + upTo(level)); // prettier-ignore

@@ -19,7 +19,7 @@ export const usualInstrument: fc.Arbitrary<Instrument> = fc
     frets: fc.integer({ min: 15, max: 30 }),
   })
   .map(({ lowest, steps, frets }) => {
-    const open = steps.reduce((all, s) => [...all, all[all.length - 1] + s], [lowest]);
+    const open = steps.reduce((all, s) => [...all, all[all.length - 1]! + s], [lowest]);
     return { name: 'usual', strings: open.reverse().map((m) => ({ open: pitchName(m) })), frets, scaleLengthMm: 648 };
   });
 

@@ -9,7 +9,7 @@ const nowFor = (fields: Partial<StudyBody> = {}): Now =>
   nowOf({ editor: { id: LOOSE, body: { ...blankLeaf(), ...fields } } as EditorState }) as Now;
 const now = nowFor();
 const where: Where = { now, studies: [{ id: 'x', name: 'Weathervane, F# Dorian', damaged: false }], keys: 'alone' };
-const first = (text: string, at: Where = where): Offer => offersFor(text, at)[0];
+const first = (text: string, at: Where = where): Offer => offersFor(text, at)[0]!;
 const edits = (text: string, at: Now = now): Partial<StudyBody> | null => {
   const { action } = first(text, { ...where, now: at });
   return 'edit' in action ? action.edit(at) : null;

@@ -100,7 +100,7 @@ function byMap(text: string, now: Now): Offer[] {
   const typed = plain(text);
   const at = ROOT_AT_END.exec(typed);
   const phrases = at ? [typed, typed.slice(0, at.index).trim()] : [typed];
-  return phrases.flatMap((phrase, k) => (k === 1 && at ? fromPhrase(phrase, at[1], body) : fromPhrase(phrase, null, body)));
+  return phrases.flatMap((phrase, k) => (k === 1 && at ? fromPhrase(phrase, at[1]!, body) : fromPhrase(phrase, null, body)));
 }
 
 function fromPhrase(phrase: string, rootText: string | null, body: StudyBody): Offer[] {
@@ -132,8 +132,8 @@ function fromPhrase(phrase: string, rootText: string | null, body: StudyBody): O
           .slice(0, 3)
           .flatMap((l) => offer(null, l)),
       ];
-    const found = layouts(cut, scales[0]);
-    if (found.length) return found.slice(0, 5).flatMap((l) => offer(scales[0], l));
+    const found = layouts(cut, scales[0]!);
+    if (found.length) return found.slice(0, 5).flatMap((l) => offer(scales[0]!, l));
   }
   return layouts(phrase, body.scale)
     .slice(0, 6)
@@ -147,11 +147,11 @@ function byConnect(text: string, now: Now): Offer[] {
   const m = CONNECT.exec(plain(text));
   if (!m || !now.shapes.length) return [];
   const where = { shapes: now.shapes, instrument: now.body.instrument, notes: neckNotesOf(now.body) };
-  const from = matchEnds(m[1], { ...where, goal: false })[0] as EndMatch | undefined;
+  const from = matchEnds(m[1]!, { ...where, goal: false })[0];
   // "box 1 to 3": the second end is named like the first.
-  const bare = /^\d+$/.test(m[2]) ? `${m[1].replace(/[\d\s]+$/, '')} ${m[2]}`.trim() : m[2];
-  const to = (matchEnds(bare, { ...where, goal: true })[0] ?? matchEnds(m[2], { ...where, goal: true })[0]) as EndMatch | undefined;
-  const way = m[3] ? WAYS.find((w) => fits(m[3], WAY_WORDS[w].chip)) : undefined;
+  const bare = /^\d+$/.test(m[2]!) ? `${m[1]!.replace(/[\d\s]+$/, '')} ${m[2]}`.trim() : m[2];
+  const to = matchEnds(bare!, { ...where, goal: true })[0] ?? matchEnds(m[2]!, { ...where, goal: true })[0];
+  const way = m[3] ? WAYS.find((w) => fits(m[3]!, WAY_WORDS[w].chip)) : undefined;
   if (!from || !to || (m[3] && !way)) return [];
   const title = `Connect ${from.title} to ${to.title}${way ? `, ${WAY_WORDS[way].by}` : ''}`;
   return [edit(title, 'on Connect', 'connect', (now) => connected(now, from, to, way))];
@@ -219,7 +219,7 @@ const VERBS: { readonly verbs: string[]; readonly offers: (rest: string, now: No
   {
     verbs: ['chord'],
     offers: (rest) => {
-      const symbol = rest && rest[0].toUpperCase() + rest.slice(1);
+      const symbol = rest && rest[0]!.toUpperCase() + rest.slice(1);
       if (!symbol || !readable(symbol)) return [];
       return [
         edit(`Mark the tones of ${symbol}`, 'on the Map', 'map', () => ({ chord: symbol })),
@@ -252,22 +252,22 @@ function readable(symbol: string): boolean {
 
 function byVerb(text: string, now: Now): Offer[] {
   const [verb, ...rest] = plain(text).replace(/\s+to\s+/, ' ').split(/\s+/); // prettier-ignore
-  return VERBS.filter((v) => v.verbs.includes(verb)).flatMap((v) => v.offers(rest.join(' '), now));
+  return VERBS.filter((v) => v.verbs.includes(verb!)).flatMap((v) => v.offers(rest.join(' '), now));
 }
 
 /** "print all keys". */
 const byPrint = (text: string): Offer[] => {
   const rest = /^(?:print|sheet|pdf)\b\s*(.*)$/.exec(plain(text));
   if (!rest) return [];
-  return PRINTS.filter((p) => fits(rest[1], p.says)).map(({ what, says }) => ({ key: `print ${what}`, title: `Print ${says}`, detail: 'A4 or Letter, PDF', action: { print: what } })); // prettier-ignore
+  return PRINTS.filter((p) => fits(rest[1]!, p.says)).map(({ what, says }) => ({ key: `print ${what}`, title: `Print ${says}`, detail: 'A4 or Letter, PDF', action: { print: what } })); // prettier-ignore
 };
 
 function byName(text: string, { studies }: Where): Offer[] {
   const rest = /^(?:open|study)\b\s*(.*)$/.exec(plain(text));
   const typed = rest ? rest[1] : text;
-  if (!rest && plain(typed).length < 3) return [];
+  if (!rest && plain(typed!).length < 3) return [];
   return studies
-    .filter((s) => !s.damaged && fits(typed, s.name))
+    .filter((s) => !s.damaged && fits(typed!, s.name))
     .map((s) => ({ key: `study ${s.id}`, title: `Open “${isolated(s.name)}”`, detail: 'study', action: { open: s.id } }));
 }
 

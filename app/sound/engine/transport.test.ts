@@ -58,14 +58,14 @@ it('swing is two to one', () => {
   const events = [0, 2 / 3, 1, 5 / 3].map((beat) => ({ beat, sound: 'tick', channel: null, gain: 1, beats: 0 }));
   t.play(take({ beats: 2, events }, 120), 0, 0);
   const [a, b, c] = onsets(run(RATE));
-  expect((b - a) / (c - b)).toBeCloseTo(2, 3);
+  expect((b! - a!) / (c! - b!)).toBeCloseTo(2, 3);
 });
 
 it('the tempo changes at the seam, without a gap', () => {
   const { t, run, seams } = engine();
   t.play(take(beatsOf(4), 120), 0, 0);
   const found = onsets(run(6 * RATE, (frame) => frame === BLOCK * 20 && t.change({ tempo: 240 })));
-  const gaps = found.slice(1).map((f, k) => f - found[k]);
+  const gaps = found.slice(1).map((f, k) => f - found[k]!);
   expect(gaps.slice(0, 4)).toEqual([24000, 24000, 24000, 24000]);
   expect(new Set(gaps.slice(4))).toEqual(new Set([12000]));
   expect(seams.slice(0, 3).map((s) => [s.pass, s.frame, s.tempo])).toEqual([[1, 0, 120], [2, 96000, 240], [3, 144000, 240]]); // prettier-ignore
@@ -91,7 +91,7 @@ it('once through: it ends when the last note has gone, and is heard of once', ()
 });
 
 const HUM = Float32Array.from({ length: 3 * RATE }, (_, k) => 0.5 * Math.sin((2 * Math.PI * 110 * k) / RATE));
-const steepest = (s: Float32Array): number => s.reduce((most, v, k) => (k ? Math.max(most, Math.abs(v - s[k - 1])) : most), 0);
+const steepest = (s: Float32Array): number => s.reduce((most, v, k) => (k ? Math.max(most, Math.abs(v - s[k - 1]!)) : most), 0);
 const held = (channel: number, beat: number, beats: number) => ({ beat, sound: 'hum', channel, gain: 1, beats });
 
 it('a stop fades within 15 ms, with no step that is heard as a click', () => {

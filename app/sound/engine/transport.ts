@@ -21,8 +21,8 @@ const FADE = 0.015;
 const KNEE = 0.8;
 function soften(out: Float32Array): void {
   for (let k = 0; k < out.length; k++) {
-    const over = Math.abs(out[k]) - KNEE;
-    if (over > 0) out[k] = Math.sign(out[k]) * (KNEE + (1 - KNEE) * Math.tanh(over / (1 - KNEE)) * 0.999);
+    const over = Math.abs(out[k]!) - KNEE;
+    if (over > 0) out[k] = Math.sign(out[k]!) * (KNEE + (1 - KNEE) * Math.tanh(over / (1 - KNEE)) * 0.999);
   }
 }
 
@@ -132,7 +132,7 @@ export class Transport {
   private start(p: Playing, before: number): void {
     for (;;) {
       for (; p.next < p.score.events.length; p.next++) {
-        const event = p.score.events[p.next];
+        const event = p.score.events[p.next]!;
         const at = Math.round(p.origin + event.beat * p.perBeat);
         if (at >= before) return;
         this.sound(event, at, p.perBeat);
@@ -168,7 +168,7 @@ export class Transport {
     for (let k = first; k < last; k++) {
       const beyond = frame + k - until;
       if (beyond >= release) return;
-      out[k] += samples[frame + k - from] * level * (beyond > 0 ? 1 - beyond / release : 1);
+      out[k]! += samples[frame + k - from]! * level * (beyond > 0 ? 1 - beyond / release : 1);
     }
   }
 }

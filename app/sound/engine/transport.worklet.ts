@@ -25,8 +25,8 @@ class Engine extends AudioWorkletProcessor {
   }
 
   process(_: Float32Array[][], [output]: Float32Array[][]): boolean {
-    this.transport.render(output[0], currentFrame);
-    for (const other of output.slice(1)) other.set(output[0]);
+    this.transport.render(output![0]!, currentFrame);
+    for (const other of output!.slice(1)) other.set(output![0]!);
     return true;
   }
 }

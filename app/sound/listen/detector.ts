@@ -117,7 +117,7 @@ export class Detector {
 
   /** What is still open at the end. */
   end(): HeardPitch[] {
-    return this.feed(new Float32Array(this.samplesIn(CLICK.late + CLICK.rings + AGAIN_MS[1]) + this.size + FRAME));
+    return this.feed(new Float32Array(this.samplesIn(CLICK.late + CLICK.rings + AGAIN_MS[1]!) + this.size + FRAME));
   }
 
   /** Of onsets that are closer than notes can be, the strongest is the note's. */
@@ -141,14 +141,15 @@ export class Detector {
   private settleAll(): HeardPitch[] {
     const heard: HeardPitch[] = [];
     const { end } = this.tape;
-    for (let w = this.waiting[0] as Waiting | undefined; w; w = this.waiting[0]) {
-      const next = this.waiting[1] as Waiting | undefined;
-      while (w.looks.length && w.looks[0] + this.size <= end) {
+    for (let w = this.waiting[0]; w; w = this.waiting[0]) {
+      const next = this.waiting[1];
+      while (w.looks.length && w.looks[0]! + this.size <= end) {
         const start = w.looks.shift() as number;
         const found = this.pitchAt(start, w.at, w.strength);
         if (found && (!w.best || found.clarity > w.best.clarity)) w.best = found;
         // What is clear is settled; so is what the next note begins in.
-        if ((w.best && w.best.clarity > CLEAR.sure) || (next && w.looks.length && next.at < w.looks[0] + this.size / 2)) w.looks.length = 0;
+        if ((w.best && w.best.clarity > CLEAR.sure) || (next && w.looks.length && next.at < w.looks[0]! + this.size / 2))
+          w.looks.length = 0;
       }
       if (w.looks.length) break;
       this.waiting.shift();
@@ -191,7 +192,7 @@ export class Detector {
     const [before] = ringing;
     const rest = before ? this.tape.without([before.hz], start) : null;
     if (rest && rms(rest) >= LEFT.sure * loud) look(rest, CLEAR.alone);
-    const sure = found.find((c) => !this.isKin(c.hz, [before]) && this.begins(c.hz, onset, start, ringing));
+    const sure = found.find((c) => !this.isKin(c.hz, [before!]) && this.begins(c.hz, onset, start, ringing));
     if (sure) return sure;
     look(window, CLEAR.raw);
     const agreed = found.find(
@@ -231,7 +232,7 @@ export class Detector {
       k ? Math.sqrt(this.tape.energy(old.hz * k, start) / Math.max(this.tape.energy(old.hz * k, before), 1e-12)) : 0,
     );
     for (let times = 2; times <= MOST_TIMES; times++) {
-      if (Math.min(rise[times], rise[2 * times]) < RISE.kin) continue;
+      if (Math.min(rise[times]!, rise[2 * times]!) < RISE.kin) continue;
       const others = rise.filter((_, k) => k > 0 && k < 2 * times && k % times !== 0);
       if (Math.max(...others) < RISE.still) return { hz: old.hz * times, clarity: c.clarity };
     }
@@ -241,7 +242,7 @@ export class Detector {
   /** What may be taken out: a ringing note, the mains, two notes. */
   private combs(ringing: readonly Ringing[]): number[][] {
     const [one, two] = ringing.map((r) => r.hz);
-    return [...(two ? [[two], [one, two]] : []), ...MAINS.map((hz) => (one ? [hz, one] : [hz])), ...MAINS.map((hz) => [hz])];
+    return [...(two ? [[two], [one!, two]] : []), ...MAINS.map((hz) => (one ? [hz, one] : [hz])), ...MAINS.map((hz) => [hz])];
   }
 
   /** Whether a note of this frequency begins: the energy at those of its partials that no ringing note has rises against just before the onset. */

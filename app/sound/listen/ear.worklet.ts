@@ -12,7 +12,7 @@ class EarProcessor extends AudioWorkletProcessor {
   }
 
   process([input]: Float32Array[][]): boolean {
-    const samples = input[0] as Float32Array | undefined;
+    const samples = input![0];
     // Where nothing is connected it is silent: time goes on.
     for (let k = 0; k < 128; k++) this.block[this.filled++] = samples?.[k] ?? 0;
     if (this.filled >= EAR_BLOCK) {

@@ -4,7 +4,7 @@ import { meantOf, rangeOf } from './meant';
 import { noteBegun } from './midi-note';
 import { heldUntil, longestStroke, played, strokeOf, type MeantNote } from './simulated';
 
-const neck = DEMO.studies[0].body.instrument;
+const neck = DEMO.studies[0]!.body.instrument;
 const meant: MeantNote[] = Array.from({ length: 400 }, (_, k) => ({
   midi: 50 + (k % 12),
   atMs: k * 250,
@@ -38,15 +38,15 @@ describe('the simulated player', () => {
     expect(share).toBeGreaterThan(0.02);
     expect(share).toBeLessThan(0.09);
     const all = played(meant, { ...m, dropped: 0 });
-    const wrong = all.filter((n, k) => n.midi !== meant[k].midi).length / all.length;
+    const wrong = all.filter((n, k) => n.midi !== meant[k]!.midi).length / all.length;
     expect(wrong).toBeGreaterThan(0.04);
     expect(wrong).toBeLessThan(0.13);
-    const offs = all.map((n, k) => n.atMs - meant[k].atMs);
+    const offs = all.map((n, k) => n.atMs - meant[k]!.atMs);
     expect(Math.max(...offs.map(Math.abs))).toBeLessThanOrEqual(m.loose);
     expect(Math.max(...offs) - Math.min(...offs)).toBeGreaterThan(m.loose);
   });
   it('rushes by as much as it says; silent it plays nothing', () => {
-    const early = played(meant, MANNER_OF.rushing).map((n, k) => n.atMs - meant[k].atMs);
+    const early = played(meant, MANNER_OF.rushing).map((n, k) => n.atMs - meant[k]!.atMs);
     expect(Math.max(...early)).toBeLessThanOrEqual(-55);
     expect(played(meant, MANNER_OF.silent)).toEqual([]);
     expect(MANNERS.filter((m) => m !== 'silent').every((m) => played(meant, MANNER_OF[m]).length > 300)).toBe(true);

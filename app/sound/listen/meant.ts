@@ -12,8 +12,8 @@ export const meantOf = (
   sounds.map(({ midi, string }, k) => ({
     midi,
     string,
-    atMs: starts[k] * msPerBeat,
-    lengthMs: (ticks[k] / TICKS) * msPerBeat * HELD,
+    atMs: starts[k]! * msPerBeat,
+    lengthMs: (ticks[k]! / TICKS) * msPerBeat * HELD,
     slurred: slurred[k],
   }));
 

@@ -25,13 +25,13 @@ export const openMicrophone: OpenSource = async (context, { gone }, device) => {
     throw new EarError(WHY[(e as DOMException).name] ?? 'broken');
   });
   const [track] = stream.getAudioTracks();
-  track.addEventListener('ended', gone);
+  track!.addEventListener('ended', gone);
   const node = context.createMediaStreamSource(stream);
   return {
-    device: track.label,
+    device: track!.label,
     node,
     close: () => {
-      track.removeEventListener('ended', gone);
+      track!.removeEventListener('ended', gone);
       node.disconnect();
       stream.getTracks().forEach((t) => t.stop());
     },

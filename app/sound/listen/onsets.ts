@@ -67,12 +67,12 @@ export class Onsets {
   }
 
   private take(at: number): void {
-    for (let k = 0; k < FRAME; k++) this.input[k] = this.held[at + k] * this.window[k];
+    for (let k = 0; k < FRAME; k++) this.input[k] = this.held[at + k]! * this.window[k]!;
     this.fft.realTransform(this.spectrum, this.input);
     const logs = new Float32Array(this.high + 2);
     const scale = 4 / FRAME;
     for (let k = this.low - 1; k <= this.high + 1; k++) {
-      const size = Math.hypot(this.spectrum[2 * k], this.spectrum[2 * k + 1]) * scale;
+      const size = Math.hypot(this.spectrum[2 * k]!, this.spectrum[2 * k + 1]!) * scale;
       logs[k] = Math.log10(1 + size / FLOOR);
     }
     this.logs.push(logs);
@@ -82,13 +82,13 @@ export class Onsets {
   }
 
   private rise(): number {
-    const now = this.logs[this.logs.length - 1];
+    const now = this.logs[this.logs.length - 1]!;
     const before = this.logs.length > LAG ? this.logs[this.logs.length - 1 - LAG] : null;
     let sum = 0;
     for (let k = this.low; k <= this.high; k++) {
       let most = 0;
-      if (before) for (let n = k - WIDE; n <= k + WIDE; n++) if (before[n] > most) most = before[n];
-      const by = now[k] - most;
+      if (before) for (let n = k - WIDE; n <= k + WIDE; n++) if (before[n]! > most) most = before[n]!;
+      const by = now[k]! - most;
       if (by > 0) sum += by;
     }
     return sum / (this.high - this.low + 1);
@@ -100,14 +100,14 @@ export class Onsets {
     if (frame < 0 || at < 0 || frame - this.last < PEAK.apart) return null;
     const here = this.flux[at];
     for (let k = Math.max(0, at - PEAK.before); k <= Math.min(this.flux.length - 1, at + PEAK.after); k++)
-      if (this.flux[k] > here || (this.flux[k] === here && k < at)) return null;
+      if (this.flux[k]! > here! || (this.flux[k] === here && k < at)) return null;
     let mean = 0;
     let count = 0;
-    for (let k = Math.max(0, at - PEAK.mean); k < at - LAG; k++, count++) mean += this.flux[k];
+    for (let k = Math.max(0, at - PEAK.mean); k < at - LAG; k++, count++) mean += this.flux[k]!;
     mean = count ? mean / count : 0;
-    if (here < RISE.least || here < RISE.times * mean) return null;
+    if (here! < RISE.least || here! < RISE.times * mean) return null;
     this.last = frame;
-    return { at: frame * HOP + OFFSET, strength: here };
+    return { at: frame * HOP + OFFSET, strength: here! };
   }
 }
 

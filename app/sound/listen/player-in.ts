@@ -91,7 +91,7 @@ export const openPlayer: OpenSource = async (context, { note }) => {
       const buffer = box.get(strokeOf(n, k), m, most);
       // What could not be made in time is left out rather than played late.
       if (!buffer || at < context.currentTime) return;
-      const end = (startMs + until[k] + PLAYER_DELAY) / 1000;
+      const end = (startMs + until[k]! + PLAYER_DELAY) / 1000;
       const node = context.createBufferSource();
       const gain = context.createGain();
       node.buffer = buffer;

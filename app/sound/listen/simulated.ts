@@ -77,17 +77,17 @@ export function soundOf(notes: readonly MeantNote[], sampleRate: number, m: Mann
     const samples = made.get(key) ?? strokeSound(stroke, sampleRate, m, most);
     made.set(key, samples);
     const start = Math.max(0, Math.round((n.atMs / 1000) * sampleRate));
-    const held = ((until[k] - n.atMs) / 1000) * sampleRate;
+    const held = ((until[k]! - n.atMs) / 1000) * sampleRate;
     const release = RELEASE * sampleRate;
     for (let s = 0; s < samples.length && start + s < out.length && s < held + release; s++)
-      out[start + s] += samples[s] * (s < held ? 1 : 1 - (s - held) / release);
+      out[start + s]! += samples[s]! * (s < held ? 1 : 1 - (s - held) / release);
   });
   const next = drawer(m.seed + 99);
   for (let s = 0; s < out.length; s++) {
     const t = s / sampleRate;
-    if (m.noise) out[s] += m.noise * (next() + next() + next() - 1.5) * 2;
+    if (m.noise) out[s]! += m.noise * (next() + next() + next() - 1.5) * 2;
     if (m.hum)
-      out[s] += m.hum * (Math.sin(2 * Math.PI * 50 * t) + 0.5 * Math.sin(2 * Math.PI * 100 * t) + 0.3 * Math.sin(2 * Math.PI * 150 * t));
+      out[s]! += m.hum * (Math.sin(2 * Math.PI * 50 * t) + 0.5 * Math.sin(2 * Math.PI * 100 * t) + 0.3 * Math.sin(2 * Math.PI * 150 * t));
   }
   return out;
 }

@@ -50,7 +50,7 @@ export class Tape {
     for (const period of periods) {
       const whole = Math.floor(period);
       const share = period - whole;
-      samples = samples.map((v, k) => (k > whole ? v - samples[k - whole] * (1 - share) - samples[k - whole - 1] * share : 0));
+      samples = samples.map((v, k) => (k > whole ? v - samples[k - whole]! * (1 - share) - samples[k - whole - 1]! * share : 0));
     }
     return samples.slice(before);
   }
@@ -64,7 +64,7 @@ export class Tape {
     let a = 0;
     let b = 0;
     for (let k = Math.max(0, -from); k < end; k++) {
-      const c = this.buffer[from + k] * hann[k] + turn * a - b;
+      const c = this.buffer[from + k]! * hann[k]! + turn * a - b;
       b = a;
       a = c;
     }

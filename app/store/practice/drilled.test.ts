@@ -5,7 +5,7 @@ import { keepDrill, withClimb, withForm } from './edit';
 import { drilled, homesOf, practiceOf, type Drilled } from './drilled';
 import { READY, todaysFive } from './ready';
 
-const body = (): StudyBody => structuredClone(DEMO.studies[0].body);
+const body = (): StudyBody => structuredClone(DEMO.studies[0]!.body);
 const made = (form: Partial<DrillForm>, on: StudyBody = body(), current = 1): Drilled | string => {
   const { rungs } = ladder(on.instrument, on.scale, on.layout);
   const result = drilled({ ...PLAIN_DRILL, ...form }, { body: on, shapes: rungs, current });
@@ -21,37 +21,37 @@ describe('a drill of a study', () => {
   it('is the core’s sequence of the chosen shape, fingered as the shape is', () => {
     const { rungs } = ladder(body().instrument, body().scale, body().layout);
     const d = drill({});
-    expect(d.notes).toEqual(drillSequence(rungs[1], { order: 'from-root' }));
-    const fingers = new Map(rungs[1].notes.map((n) => [`${n.string}/${n.fret}`, n.finger]));
+    expect(d.notes).toEqual(drillSequence(rungs[1]!, { order: 'from-root' }));
+    const fingers = new Map(rungs[1]!.notes.map((n) => [`${n.string}/${n.fret}`, n.finger]));
     expect(d.line.steps.every((s) => s.finger === fingers.get(`${s.string}/${s.fret}`))).toBe(true);
-    expect(d.key).toBe(`box/${rungs[1].number}`);
+    expect(d.key).toBe(`box/${rungs[1]!.number}`);
   });
   it('begins where each note begins, and knows its returns', () => {
     const d = drill({ rhythm: 'swing' });
     expect(d.starts.slice(0, 4)).toEqual([0, 320, 480, 800]);
-    expect(d.returns.map((k) => d.notes[k].degree)).toEqual(d.returns.map(() => '1'));
+    expect(d.returns.map((k) => d.notes[k]!.degree)).toEqual(d.returns.map(() => '1'));
   });
   it('from another of its roots; one that is not there is the highest', () => {
     const { rungs } = ladder(body().instrument, body().scale, body().layout);
-    const homes = homesOf(rungs[1], PLAIN_DRILL);
+    const homes = homesOf(rungs[1]!, PLAIN_DRILL);
     expect(homes.length).toBeGreaterThan(1);
-    expect(drill({ home: 1 }).notes[0]).toMatchObject({ string: homes[1].string, fret: homes[1].fret });
-    expect(drill({ home: 9 }).notes[0]).toMatchObject({ string: homes[homes.length - 1].string });
+    expect(drill({ home: 1 }).notes[0]).toMatchObject({ string: homes[1]!.string, fret: homes[1]!.fret });
+    expect(drill({ home: 9 }).notes[0]).toMatchObject({ string: homes[homes.length - 1]!.string });
   });
   it('down on the scale laid over', () => {
     const on = { ...body(), over: { tonic: 'F#', scale: 'minor pentatonic' } };
     const d = drill({ order: 'up-down', downOver: true }, on);
-    const top = d.notes.findIndex((n, k) => k > 0 && n.midi < d.notes[k - 1].midi);
+    const top = d.notes.findIndex((n, k) => k > 0 && n.midi < d.notes[k - 1]!.midi);
     expect(new Set(d.notes.slice(top).map((n) => n.degree))).toEqual(new Set(['1', 'b3', '4', '5', 'b7']));
     expect(d.notes.slice(0, top).map((n) => n.degree)).toContain('2');
   });
   it('all rungs, a lick as it is written, a lick in another order, a kept route', () => {
     expect(drill({ of: 'rungs', order: 'up-down' })).toMatchObject({ key: 'rungs', shape: null });
     const [lick] = body().licks;
-    const straight = drill({ of: 'lick', line: lick.id, order: 'up' });
-    expect([straight.key, straight.line.ticks[0]]).toEqual([`lick/${lick.id}`, lick.notes[0].ticks]);
+    const straight = drill({ of: 'lick', line: lick!.id, order: 'up' });
+    expect([straight.key, straight.line.ticks[0]]).toEqual([`lick/${lick!.id}`, lick!.notes[0]!.ticks]);
     expect(Number.isInteger(straight.line.beats)).toBe(true);
-    expect(drill({ of: 'lick', line: lick.id, order: 'down' }).notes[0].midi).toBe(straight.notes[straight.notes.length - 1].midi);
+    expect(drill({ of: 'lick', line: lick!.id, order: 'down' }).notes[0]!.midi).toBe(straight.notes[straight.notes.length - 1]!.midi);
     const on = body();
     const route = connect(on.instrument, on.scale, { way: 'seam', layout: on.layout, fromRung: 0, toRung: 1, school: 'finger-per-fret' });
     const kept = { id: 'r1', name: 'Up', steps: route.steps, strokes: pickStrokes(on.instrument, route.steps, 'alternate'), on } as never;
@@ -79,7 +79,7 @@ describe('drills that are kept', () => {
     expect(kept.drills.map((d) => d.name)).toEqual(['Gusts']);
     expect(problemsOf(studySchema, kept)).toEqual([]);
     expect(keepDrill(on, '   ')).toBeNull();
-    expect(keepDrill({ ...on, drills: Array.from({ length: 100 }, () => kept.drills[0]) }, 'x')).toBeNull();
+    expect(keepDrill({ ...on, drills: Array.from({ length: 100 }, () => kept.drills[0]!) }, 'x')).toBeNull();
   });
   it('the ready ones hold, and any study can play them', () => {
     for (const d of READY) {

@@ -77,7 +77,7 @@ function make(form: DrillForm, from: From): Drilled {
     if (!route) return refuse('drill', 'There is no kept route in this study: keep one on Connect.');
     return ofLine(form, body, route.on.instrument, route.on.scale, route.steps, `route/${route.id}`);
   }
-  const shape = shapes[current] as Shape | undefined;
+  const shape = shapes[current];
   if (!shape) return refuse('drill', 'There is no shape to play: this scale is not laid out on this neck.');
   const options = optionsOf(form, shape, from);
   if (form.of === 'rungs') {
@@ -99,7 +99,7 @@ export function homesOf(shape: Shape, form: Pick<DrillForm, 'root' | 'strings'>)
 
 function optionsOf(form: DrillForm, shape: Shape, { body, shapes, current }: From): DrillOptions {
   const homes = homesOf(shape, form);
-  const home = homes[Math.min(form.home, homes.length - 1)] as ShapeNote | undefined;
+  const home = homes[Math.min(form.home, homes.length - 1)];
   return {
     order: form.order,
     turn: form.turn,
@@ -111,7 +111,7 @@ function optionsOf(form: DrillForm, shape: Shape, { body, shapes, current }: Fro
     size: form.size,
     back: form.back,
     scaleFirst: form.scaleFirst,
-    ...(form.downOver && body.over ? { down: overShape(body, body.over, shapes[current]) } : {}),
+    ...(form.downOver && body.over ? { down: overShape(body, body.over, shapes[current]!) } : {}),
     ...(form.strings.length ? { strings: form.strings } : {}),
     seed: form.seed,
     count: form.count,
@@ -158,7 +158,7 @@ function named(
   const known = new Map(neckNotes(i, scale).map((n) => [placeIndex(n), n]));
   const spell = spellerIn(scale);
   return places.map(({ string, fret, finger }): ShapeNote => {
-    const midi = midiOf(i.strings[string - 1].open) + fret;
+    const midi = midiOf(i.strings[string - 1]!.open) + fret;
     const name = spell(midi).replace(/-?\d+$/, '');
     const note = known.get(placeIndex({ string, fret })) ?? { string, fret, midi, name, degree: degreeOfNote(scale.tonic, name), role: 'outside' as const, added: false }; // prettier-ignore
     return { ...note, finger };
@@ -199,7 +199,7 @@ function asWritten(form: DrillForm, body: DrillStudy, lick: Lick, instrument: In
   const notes = named(instrument, body.scale, steps);
   const { joins, ticks } = lickTiming(lick.notes);
   const sum = ticks.reduce((a, b) => a + b, 0);
-  const filled = [...ticks.slice(0, -1), ticks[ticks.length - 1] + ((TICKS - (sum % TICKS)) % TICKS)];
+  const filled = [...ticks.slice(0, -1), ticks[ticks.length - 1]! + ((TICKS - (sum % TICKS)) % TICKS)];
   const plain = drillLine(instrument, notes, { rhythm: 'quarters', accent: 'none', articulation: 'alternate', school: schoolOf(body), hand: body.hand }); // prettier-ignore
   let at = 0;
   const loud = filled.map((t) => ((at += t) - t) % TICKS === 0);

@@ -26,7 +26,7 @@ describe('passes judged while they run', () => {
     judge.begins(begins(2));
     play(judge, 2000, -50);
     const passes = judge.due(9000);
-    expect(passes.map((p) => [p.score.clean, p.score.extra.length, p.score.notes[0].offMs])).toEqual([
+    expect(passes.map((p) => [p.score.clean, p.score.extra.length, p.score.notes[0]!.offMs])).toEqual([
       [true, 0, 0],
       [true, 0, -50],
     ]);
@@ -37,7 +37,7 @@ describe('passes judged while they run', () => {
     judge.note({ midi: 60, atMs: -40 });
     LINE.slice(1).forEach((n) => judge.note({ midi: n.midi, atMs: n.beat * 500 }));
     judge.begins(begins(1));
-    expect(judge.due(1400)[0].score).toMatchObject({ clean: true, extra: [] });
+    expect(judge.due(1400)[0]!.score).toMatchObject({ clean: true, extra: [] });
   });
   it('another tempo from a seam on: each pass by its own', () => {
     const judge = new PassJudge(LINE, LIMITS);
@@ -51,7 +51,7 @@ describe('passes judged while they run', () => {
     const judge = new PassJudge(LINE, LIMITS);
     judge.begins(begins(1));
     const [pass] = judge.due(2000);
-    expect([pass.heard, pass.score.notes.every((n) => n.verdict === 'missed')]).toEqual([0, true]);
+    expect([pass!.heard, pass!.score.notes.every((n) => n.verdict === 'missed')]).toEqual([0, true]);
   });
   it('a line without notes is never judged', () => {
     const judge = new PassJudge([], LIMITS);

@@ -43,7 +43,7 @@ export class PassJudge {
   ) {}
 
   begins(p: PassBegins): void {
-    if (this.from === -Infinity) this.from = this.notes.length ? p.atMs + this.notes[0].beat * p.msPerBeat - WINDOW : 0;
+    if (this.from === -Infinity) this.from = this.notes.length ? p.atMs + this.notes[0]!.beat * p.msPerBeat - WINDOW : 0;
     this.passes.push(p);
   }
 
@@ -66,7 +66,7 @@ export class PassJudge {
   private judge(p: PassBegins, lastBeat: number): JudgedPass {
     // Where the next pass begins by this one's tempo: the seam itself is told a little before it is heard.
     const endMs = p.atMs + p.beats * p.msPerBeat;
-    const [{ beat: first }] = this.notes;
+    const first = this.notes[0]!.beat;
     const gap = (p.beats - lastBeat + first) * p.msPerBeat;
     const until = endMs + first * p.msPerBeat - Math.min(WINDOW, gap / 2);
     const mine = this.heard.filter((n) => n.atMs >= this.from && n.atMs < until);

@@ -4,8 +4,8 @@ import { DEMO } from '../../../demo';
 import { changeKey } from '../moves';
 import { agreeKey, makePlan, moveItem, plannedShapes, planAsks, sayOfShape, shapesToLearn, sinceOf, toldShapes } from './plans';
 
-const weathervane = (): StudyBody => structuredClone(DEMO.studies[0].body);
-const tram = (): StudyBody => structuredClone(DEMO.studies[2].body); // windows, numbered by their fret
+const weathervane = (): StudyBody => structuredClone(DEMO.studies[0]!.body);
+const tram = (): StudyBody => structuredClone(DEMO.studies[2]!.body); // windows, numbered by their fret
 const shapesOf = (b: StudyBody): Shape[] => ladder(b.instrument, b.scale, b.layout).rungs;
 const planned = (b: StudyBody): StudyBody => ({ ...b, ...makePlan(b, shapesOf(b), 0) });
 const numbers = (b: StudyBody): number[] => b.plan?.items.map((i) => i.rung.number) ?? [];
@@ -27,7 +27,7 @@ it('the demo’s plan is one that its study has shapes for', () => {
 it('a shape is known by its layout and number, so that its copies count for it', () => {
   const body = weathervane();
   const [first] = plannedShapes('s', body, shapesOf(body));
-  expect([first.id, first.key]).toEqual(['s/box/1', 'box/1']);
+  expect([first!.id, first!.key]).toEqual(['s/box/1', 'box/1']);
 });
 it('order, skipped and known', () => {
   const body = weathervane();
@@ -62,8 +62,8 @@ describe('a change of key', () => {
     const known = { ...moved, ...agreeKey(moved, shapesOf(moved), 'known', learned, 5) };
     const items = plannedShapes('s', known, shapesOf(known));
     expect(items.filter((p) => p.shape).length).toBeGreaterThan(items.length / 2);
-    expect(known.plan?.items[1].said).toBe('known');
-    expect(known.plan?.items[1].rung.number).toBe(numbers(body)[1] + 2);
+    expect(known.plan?.items[1]!.said).toBe('known');
+    expect(known.plan?.items[1]!.rung.number).toBe(numbers(body)[1]! + 2);
     expect(known.plan?.items.filter((i) => i.said === 'known')).toHaveLength(1);
   });
 });
@@ -76,6 +76,6 @@ it('a shape that no longer exists is told as none, and left out of the day', () 
   const history: PassHistory = { days: [{ study: 's', shape: 'box/1', day: '2026-11-02', at: 1, clean: 3, misses: 0, reached: true, seconds: 60 }], last: [] }; // prettier-ignore
   const told = toldShapes(items, history);
   expect(told.map((t) => t.id)).toEqual(['s/box/1', 's/box/2', 's/box/3', 's/box/5']);
-  expect(told[0].days).toHaveLength(1);
+  expect(told[0]!.days).toHaveLength(1);
   expect(shapesToLearn(body, few).map((s) => s.number).sort()).toEqual([1, 2, 3, 5]); // prettier-ignore
 });

@@ -28,7 +28,7 @@ export const shapesToLearn = ({ layout }: Pick<StudyBody, 'layout'>, shapes: rea
 export function makePlan(body: StudyBody, shapes: readonly Shape[], current: number): Edit | null {
   const all = shapesToLearn(body, shapes);
   if (!all.length) return null;
-  const here = shapes[current] as Shape | undefined;
+  const here = shapes[current];
   const at = Math.max(0, all.findIndex((s) => s.number === here?.number)); // prettier-ignore
   const order = [...all.slice(at), ...all.slice(0, at)].slice(0, MOST_PLANNED);
   return { plan: { items: order.map(itemOf), scale: body.scale, layout: body.layout } };
@@ -114,7 +114,7 @@ export const sayOfShape = (body: StudyBody, index: number, said: Said): Edit => 
 export function moveItem({ plan }: StudyBody, index: number, by: -1 | 1): Edit | null {
   if (!plan || !plan.items[index] || !plan.items[index + by]) return null;
   const items = [...plan.items];
-  [items[index], items[index + by]] = [items[index + by], items[index]];
+  [items[index], items[index + by]] = [items[index + by]!, items[index]!];
   return { plan: { ...plan, items } };
 }
 export const dropPlan = (): Edit => ({ plan: null });

@@ -6,8 +6,8 @@ import { drilled, practiceOf } from './drilled';
 import { keepPlayed, onNeck } from './played';
 import { drillWeakSpots } from './weak';
 
-const body = (): StudyBody => structuredClone(DEMO.studies[0].body);
-const sounds = (b: StudyBody, notes: readonly LickNote[]): number[] => struckNotes(notes).map(({ place }) => midiOf(b.instrument.strings[place.string - 1].open) + place.fret); // prettier-ignore
+const body = (): StudyBody => structuredClone(DEMO.studies[0]!.body);
+const sounds = (b: StudyBody, notes: readonly LickNote[]): number[] => struckNotes(notes).map(({ place }) => midiOf(b.instrument.strings[place.string - 1]!.open) + place.fret); // prettier-ignore
 const full = (b: StudyBody): StudyBody => ({
   ...b,
   licks: Array.from({ length: MOST_LICKS }, (_, k) => ({ ...freshLick(b, `l${k}`), id: `l${k}` })),
@@ -38,7 +38,7 @@ describe('what was played, kept', () => {
 describe('weak spots as a drill', () => {
   const line = (b: StudyBody): LickNote[] => {
     const [shape] = layOut(b.instrument, b.scale, b.layout);
-    const result = drilled({ ...practiceOf(b).form, of: 'shape' }, { body: b, shapes: [shape], current: 0 });
+    const result = drilled({ ...practiceOf(b).form, of: 'shape' }, { body: b, shapes: [shape!], current: 0 });
     if (!('drill' in result)) throw new Error(result.problem);
     const { steps, ticks } = result.drill.line;
     return weakLick(steps, ticks, weakParts(steps.map((_, k) => ({ trouble: k === 4 || k === 12 ? 1 : 0 }))));

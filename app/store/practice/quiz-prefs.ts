@@ -16,7 +16,7 @@ const isFret = (v: unknown): v is number => typeof v === 'number' && Number.isIn
 export const quizPrefs = keptValue('quiz', (value): QuizPrefs => {
   const { kinds, level, keys, frets } = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
   const known = QUIZ_KINDS.filter((k) => Array.isArray(kinds) && kinds.includes(k));
-  const range = Array.isArray(frets) && frets.length === 2 && frets.every(isFret) && frets[0] <= frets[1];
+  const range = Array.isArray(frets) && frets.length === 2 && frets.every(isFret) && frets[0]! <= frets[1]!;
   return {
     kinds: known.length ? known : [...QUIZ_KINDS],
     level: QUIZ_LEVELS.find((l) => l === level) ?? 1,

@@ -4,7 +4,7 @@ import { DEMO } from '../../../demo';
 import { answered, beginRound, groundOf, isOver, isWhole, kindStands, mark, nextQuestion, quizDays, roundOf, settled, spotStands, type Asking } from './quiz'; // prettier-ignore
 import { quizPrefs, type QuizPrefs } from './quiz-prefs';
 
-const BODY = DEMO.studies[0].body;
+const BODY = DEMO.studies[0]!.body;
 const prefs = (kinds: QuizKind[], more: Partial<QuizPrefs> = {}): QuizPrefs => ({ kinds, level: 1, keys: 'this', frets: null, ...more });
 const begun = (kinds: QuizKind[], more: Partial<QuizPrefs> = {}): Asking => {
   const a = beginRound(BODY, prefs(kinds, more), [], 0, 5);
@@ -12,7 +12,7 @@ const begun = (kinds: QuizKind[], more: Partial<QuizPrefs> = {}): Asking => {
   return a;
 };
 const placesOf = (a: Asking): Place[] => {
-  const { answer } = a.questions[a.at];
+  const { answer } = a.questions[a.at]!;
   return answer.by === 'places' ? answer.places : [];
 };
 
@@ -20,12 +20,12 @@ describe('a round that is answered', () => {
   it('a place pressed is marked, pressed again let go; as many as are asked are an answer', () => {
     let a = begun(['unison']);
     const [first] = placesOf(a);
-    a = mark(a, first);
+    a = mark(a, first!);
     expect(a.marked).toEqual([first]);
-    expect(mark(a, first).marked).toEqual([]);
+    expect(mark(a, first!).marked).toEqual([]);
     for (const p of placesOf(a).slice(1)) a = mark(a, p);
     expect(isWhole(a)).toBe(true);
-    expect(isWhole(mark(a, first))).toBe(placesOf(a).length === 0);
+    expect(isWhole(mark(a, first!))).toBe(placesOf(a).length === 0);
   });
   it('of an octave the last place pressed counts; a choice takes no places', () => {
     const octave = begun(['octave']);
@@ -41,11 +41,11 @@ describe('a round that is answered', () => {
   });
   it('an answer is settled once; then comes the next question, and none after the last', () => {
     let a = begun(['relative']);
-    const { answer } = a.questions[0];
+    const { answer } = a.questions[0]!;
     const right = answer.by === 'choice' ? answer.right[0] : -1;
-    a = answered(a, { option: right }, 1234.6);
+    a = answered(a, { option: right! }, 1234.6);
     expect(a.told).toEqual({ right: true, option: right });
-    expect(a.answers).toEqual([{ fact: a.questions[0].fact, kind: 'relative', right: true, ms: 1235, spot: null }]);
+    expect(a.answers).toEqual([{ fact: a.questions[0]!.fact, kind: 'relative', right: true, ms: 1235, spot: null }]);
     expect(answered(a, null, 9)).toBe(a);
     expect(mark(a, { string: 1, fret: 1 })).toBe(a);
     while (!isOver(a)) a = settled(nextQuestion(a), false, 10);
@@ -55,8 +55,8 @@ describe('a round that is answered', () => {
   it('“I do not know” is wrong; a clock that stood still or ran away is kept within bounds', () => {
     const a = begun(['name']);
     expect(answered(a, null, 5).told).toEqual({ right: false, option: null });
-    expect(settled(a, true, -40).answers[0].ms).toBe(0);
-    expect(settled(a, true, 1e9).answers[0].ms).toBe(3_600_000);
+    expect(settled(a, true, -40).answers[0]!.ms).toBe(0);
+    expect(settled(a, true, 1e9).answers[0]!.ms).toBe(3_600_000);
   });
   it('goes to the log as far as it was answered, whole by its schema; one without answers does not', () => {
     const a = settled(begun(['name']), true, 800);
@@ -64,7 +64,7 @@ describe('a round that is answered', () => {
     const round = roundOf(a, { id: 'loose', name: '  ' }, 2, 1_764_000_000_000);
     expect(roundProblem(round)).toBeNull();
     expect(round).toMatchObject({ studyName: 'Loose leaf', level: 2, seconds: 0.8 });
-    expect(round?.answers[0].spot).toMatch(/^[A-G][#b]?\d\+\d+$/);
+    expect(round?.answers[0]!.spot).toMatch(/^[A-G][#b]?\d\+\d+$/);
   });
 });
 
@@ -95,7 +95,7 @@ describe('what is known', () => {
   it('by place: on the string that sounds so, none that the neck has not', () => {
     const stands = spotStands(BODY.instrument, [answer('E2+3', true, 1000), answer('E2+3', false, 9000), answer('E2+3', true, 3000), answer('B1+2', true, 1), answer('E2+99', true, 1), answer(null, true, 1)]); // prettier-ignore
     expect(stands).toEqual([{ string: 6, fret: 3, asked: 3, right: 2, ms: 3000 }]);
-    expect(samePlace(stands[0], { string: 6, fret: 3 })).toBe(true);
+    expect(samePlace(stands[0]!, { string: 6, fret: 3 })).toBe(true);
   });
   it('by day and by kind, the weakest kind first', () => {
     const round = (day: string, answers: AnswerKept[]) => ({ id: day, at: Date.parse(day), day, study: null, studyName: 'x', level: 1 as const, seconds: 1, answers }); // prettier-ignore

@@ -55,7 +55,7 @@ export function beginRound(
 
 /** A place pressed: marked, or let go; of a line and of "any one" each press counts. */
 export function mark(a: Asking, place: Place): Asking {
-  const { answer } = a.questions[a.at];
+  const { answer } = a.questions[a.at]!;
   if (a.told || (answer.by !== 'places' && answer.by !== 'line')) return a;
   if (answer.by === 'line') return { ...a, marked: [...a.marked, place] };
   if (answer.need === 'any') return { ...a, marked: [place] };
@@ -65,21 +65,21 @@ export function mark(a: Asking, place: Place): Asking {
 
 /** Whether what is marked is an answer by itself, so that nothing need be said: the one place, or as many as there are. */
 export function isWhole({ questions, at, marked }: Asking): boolean {
-  const { answer } = questions[at];
+  const { answer } = questions[at]!;
   if (answer.by === 'line') return marked.length >= answer.line.length;
   return answer.by === 'places' && (answer.need === 'any' ? marked.length === 1 : marked.length >= answer.places.length);
 }
 
 /** An answer to the open question after some ms; "I do not know" is `null`. */
 export function answered(a: Asking, given: QuizGiven | null, ms: number): Asking {
-  const q = a.questions[a.at];
+  const q = a.questions[a.at]!;
   return settled(a, given !== null && isRight(q, given), ms, given && 'option' in given ? given.option : null);
 }
 
 /** The open question is answered, right or not. */
 export function settled(a: Asking, right: boolean, ms: number, option: number | null = null): Asking {
   if (a.told) return a;
-  const q = a.questions[a.at];
+  const q = a.questions[a.at]!;
   const kept: AnswerKept = {
     fact: q.fact,
     kind: q.kind,
@@ -124,7 +124,7 @@ export interface SpotStand extends Place {
 
 const median = (all: readonly number[]): number => {
   const sorted = [...all].sort((x, y) => x - y);
-  return sorted.length ? sorted[sorted.length >> 1] : 0;
+  return sorted.length ? sorted[sorted.length >> 1]! : 0;
 };
 
 /** What is known of the places of a neck, over the answers that were about one. */
@@ -133,7 +133,7 @@ export function spotStands(i: Pick<QuizGround, 'instrument'>['instrument'], answ
   const open = new Map(i.strings.map((s, k): [string, number] => [s.open, k + 1]));
   for (const a of answers) {
     const [note, fret] = a.spot?.split('+') ?? [];
-    const string = open.get(note);
+    const string = open.get(note!);
     if (string === undefined || !(Number(fret) <= i.frets)) continue;
     const place = { string, fret: Number(fret) };
     const known = at.get(placeIndex(place));

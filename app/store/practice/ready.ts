@@ -23,4 +23,4 @@ export const READY: readonly OwnDrill[] = [
 const A_DAY = 5;
 
 /** Five of them for a day (counted in whole days from anywhere): each day goes on where the one before ended. */
-export const todaysFive = (day: number): OwnDrill[] => Array.from({ length: A_DAY }, (_, k) => READY[(((day * A_DAY + k) % READY.length) + READY.length) % READY.length]); // prettier-ignore
+export const todaysFive = (day: number): OwnDrill[] => Array.from({ length: A_DAY }, (_, k) => READY[(((day * A_DAY + k) % READY.length) + READY.length) % READY.length]!); // prettier-ignore

@@ -60,7 +60,7 @@ export function Preview({ incoming, reading, onAgain, onClose }: Props) {
 /** One file: what comes of it, what was taken and left, what can be chosen. */
 function Item({ item, onWish }: { readonly item: Incoming; readonly onWish: (wish: Wish) => void }) {
   const choices = item.kind === 'licks' || item.kind === 'refused' ? item.choices : null;
-  const neck = item.kind === 'licks' ? item.licks[0].instrument : null;
+  const neck = item.kind === 'licks' ? item.licks[0]!.instrument : null;
   return (
     <li className="grid gap-1 border-b border-line/60 pb-2 last:border-0">
       <p className={item.kind === 'refused' ? 'text-clay' : ''}>

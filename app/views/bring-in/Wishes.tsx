@@ -22,7 +22,7 @@ export function Wishes({ choices, onWish }: { readonly choices: Choices; readonl
       {voices.length > 1 && (
         <Select<string>
           label={STUDY.lineOfTheFile}
-          value={asked.voice ?? voices[0].id}
+          value={asked.voice ?? voices[0]!.id}
           options={voices.map((v) => ({ value: v.id, label: voiceWords(v) }))}
           onChange={(voice) => onWish({ voice, fit: 'as-is' })}
         />

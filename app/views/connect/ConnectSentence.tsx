@@ -78,15 +78,15 @@ function endsWords(ends: RouteEnds, shapes: Shape[], route: Route | null): { rea
   if (asked.way === 'best') {
     const { from, to } = routeEnds(ends, shapes);
     return {
-      from: asked.start ? placeWords(from) : endWords(shapes[ends.from], from),
-      to: asked.goal ? goalWords(to) : endWords(shapes[ends.to], to),
+      from: asked.start ? placeWords(from) : endWords(shapes[ends.from]!, from),
+      to: asked.goal ? goalWords(to) : endWords(shapes[ends.to]!, to),
     };
   }
   const goal = placeOf(asked.goal);
   const first = route?.steps[0];
   const last = route?.steps[route.steps.length - 1];
   return {
-    from: asked.start ? placeWords(asked.start) : first ? endWords(shapes[ends.from], first) : shapes[ends.from].label,
-    to: goal ? placeWords(goal) : last ? endWords(shapes[ends.to], last) : shapes[ends.to].label,
+    from: asked.start ? placeWords(asked.start) : first ? endWords(shapes[ends.from]!, first) : shapes[ends.from]!.label,
+    to: goal ? placeWords(goal) : last ? endWords(shapes[ends.to]!, last) : shapes[ends.to]!.label,
   };
 }

@@ -32,15 +32,15 @@ function whyOf({ instrument, steps, index, asked, school, hand }: Props): Why | 
 /** One note of the line: why it is played so, its other places, its other fingers. */
 export function NotePanel(props: Props) {
   const { instrument, scale, steps, index, asked } = props;
-  const s = steps[index];
-  const midi = midiOf(instrument.strings[s.string - 1].open) + s.fret;
+  const s = steps[index]!;
+  const midi = midiOf(instrument.strings[s.string - 1]!.open) + s.fret;
   const held = asked.held.some((h) => h.index === index);
   const pinned = asked.fingers.find((f) => f.index === index)?.finger ?? null;
   const why = whyOf(props);
   return (
     <Panel title={CONNECT.note(index + 1, spellerIn(scale)(midi), placeWords(s))}>
       <p>
-        {s.finger ? CONNECT.finger(FINGER_WORDS[s.finger]) : CONNECT.openString}: {MOVE_WORDS[s.move]}.
+        {s.finger ? CONNECT.finger(FINGER_WORDS[s.finger]!) : CONNECT.openString}: {MOVE_WORDS[s.move]}.
       </p>
       {why && <Effort why={why} />}
       <div className="mt-2 grid grid-cols-[auto_1fr] items-center gap-x-3 gap-y-2">

@@ -25,7 +25,7 @@ const columnOf = (s: FingeredStep, k: number, all: FingeredStep[]): TabColumn =>
   string: s.string,
   fret: s.fret,
   finger: String(s.finger),
-  shift: k > 0 ? s.handFret - all[k - 1].handFret : 0,
+  shift: k > 0 ? s.handFret - all[k - 1]!.handFret : 0,
 });
 
 /** The route as tab, with its strokes, fingers and shifts; on a staff too where it is wanted. */
@@ -35,7 +35,7 @@ export function RouteTab({ title, instrument, scale, steps, strokes, staff, chos
     const spell = spellerIn(scale);
     return steps.map((s) => spell(pitchAt(instrument, s).midi));
   }, [instrument, scale, steps]);
-  const words = useMemo(() => steps.map((s, k) => glyphs(stepWords(s, k, pitches[k], strokes[k]))), [steps, pitches, strokes]);
+  const words = useMemo(() => steps.map((s, k) => glyphs(stepWords(s, k, pitches[k]!, strokes[k]!))), [steps, pitches, strokes]);
   return (
     <LineTab
       title={title}

@@ -81,4 +81,6 @@ function KeepButton({ routes, route, onKeep }: KeepProps) {
 /** Whether a kept route is this very line, finger by finger. */
 const sameLine = (kept: KeptRoute, route: Route): boolean =>
   kept.steps.length === route.steps.length &&
-  kept.steps.every((s, k) => samePlace(s, route.steps[k]) && s.finger === route.steps[k].finger && s.handFret === route.steps[k].handFret);
+  kept.steps.every(
+    (s, k) => samePlace(s, route.steps[k]) && s.finger === route.steps[k]!.finger && s.handFret === route.steps[k]!.handFret,
+  );

@@ -46,7 +46,7 @@ export function useAskedRoute({ body, shapes, ends, route, ways, note }: Asked) 
   const { hear, toggle } = useHearLine(sounds, tempo);
   const [standing, stand] = useToggle();
   const onHold = useCallback((index: number, place: Place | null) => onAsk((now) => pinNote(now, index, place)), [onAsk]);
-  const name = keptName(asked, shapes[ends.from], shapes[ends.to]);
+  const name = keptName(asked, shapes[ends.from]!, shapes[ends.to]!);
   const keep = useCallback(() => {
     if (route) dispatch(change((now) => keepRoute(now.body, ends, route, name)));
   }, [dispatch, ends, route, name]);
@@ -77,7 +77,7 @@ function useTold(route: Route | null, way: RouteEnds['asked']['way']): void {
 
 /** The same pitch on the next place up (1) or down (-1) the neck. */
 function neighbourPlace(i: StudyBody['instrument'], at: Place, by: 1 | -1): Place | null {
-  const midi = midiOf(i.strings[at.string - 1].open) + at.fret;
+  const midi = midiOf(i.strings[at.string - 1]!.open) + at.fret;
   const places = placesOf(i, midi).sort((a, b) => a.fret - b.fret);
   const now = places.findIndex((p) => p.string === at.string);
   return places[now + by] ?? null;

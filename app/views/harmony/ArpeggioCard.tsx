@@ -90,7 +90,7 @@ export function ArpeggioCard({ body, shape, symbol }: Props) {
 
 /** String by string its frets and fingers, and where it can be swept. */
 function MadeCells({ made }: { readonly made: Shape }) {
-  const sweeps = sweepsIn(made).map(({ from, to }) => `${made.notes[from].string}–${made.notes[to].string}`);
+  const sweeps = sweepsIn(made).map(({ from, to }) => `${made.notes[from]!.string}–${made.notes[to]!.string}`);
   return (
     <>
       <table className="num w-full text-left">

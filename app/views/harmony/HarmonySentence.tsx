@@ -22,7 +22,7 @@ interface Props {
 /** Which chord of which scale, in which position: each part is the control. */
 export function HarmonySentence({ body, shapes, current, chords, symbol }: Props) {
   const dispatch = useAppDispatch();
-  const shape = shapes[current] as Shape | undefined;
+  const shape = shapes[current];
   const here = shape ? `${shape.label}, frets ${shape.lowFret} to ${shape.highFret}` : HARMONY.noPosition;
   return (
     <header>

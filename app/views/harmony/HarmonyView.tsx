@@ -31,7 +31,7 @@ function Open({ body, laid }: { readonly body: StudyBody; readonly laid: Laid })
   const { stacked, chords } = useMemo(() => chordsIn(scale, size), [scale, size]);
   const grip = useMemo(() => gripOn(instrument, held), [instrument, held]);
   const own = body.chord !== null && readable(body.chord) ? body.chord : null;
-  const symbol = own ?? (chords.length ? chords[0].symbol : scale.tonic);
+  const symbol = own ?? (chords.length ? chords[0]!.symbol : scale.tonic);
   return (
     <>
       <InstrumentBar body={body} />

@@ -46,7 +46,7 @@ function Held({ body, grip }: { readonly body: StudyBody; readonly grip: Place[]
     <div aria-live="polite" className="mt-3 text-[0.84375rem]">
       <p>
         <b className="num font-semibold">{gripText(instrument, grip)}</b>{' '}
-        <Signs>{`${HARMONY.degreesOf(degreesUnder(instrument, readings[0].symbol, grip).join(' '))}; ${'why' in held ? '' : HARMONY.fingers(held.fingers.join(' '), Math.round(held.costMm))}`}</Signs>
+        <Signs>{`${HARMONY.degreesOf(degreesUnder(instrument, readings[0]!.symbol, grip).join(' '))}; ${'why' in held ? '' : HARMONY.fingers(held.fingers.join(' '), Math.round(held.costMm))}`}</Signs>
       </p>
       {'why' in held && (
         <p role="alert" className="text-clay">

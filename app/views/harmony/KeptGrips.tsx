@@ -22,7 +22,7 @@ const PAPER = { paper: 'a4', turn: 'portrait' } as const;
 
 type Drawn = NonNullable<ReturnType<typeof drawnGrip>>;
 
-const nameNow = (i: Instrument, kept: KeptGrip, scale: StudyBody['scale']): string => readingsOf(i, kept.places, scale)[0].symbol;
+const nameNow = (i: Instrument, kept: KeptGrip, scale: StudyBody['scale']): string => readingsOf(i, kept.places, scale)[0]!.symbol;
 
 interface Props {
   readonly body: StudyBody;

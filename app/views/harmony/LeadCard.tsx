@@ -116,7 +116,7 @@ function LeadWays({ body, symbols, found, grip }: WaysProps) {
   const [way, setWay] = useState(0);
   const hold = useHold();
   // What was found last stays in sight while the next search runs: it may be of other chords.
-  const last = found[Math.min(way, found.length - 1)] as Lead | undefined;
+  const last = found[Math.min(way, found.length - 1)];
   if (last?.grips.length !== symbols.length) return null;
   return (
     <>

@@ -21,7 +21,7 @@ interface On {
   readonly sound: SoundOfChord;
 }
 
-const next = <T>(all: readonly T[], now: T): T => all[(all.indexOf(now) + 1) % all.length];
+const next = <T>(all: readonly T[], now: T): T => all[(all.indexOf(now) + 1) % all.length]!;
 
 /** Runs Harmony's commands. */
 export function useHarmonyCommands({ chords, symbol, sound }: On): void {
@@ -29,7 +29,7 @@ export function useHarmonyCommands({ chords, symbol, sound }: On): void {
   const practise = usePractise();
   const part = (name: string) => () => void openPart(name);
   const take = (k: number): void => {
-    const chord = chords[(k + chords.length) % chords.length] as ModeChord | undefined;
+    const chord = chords[(k + chords.length) % chords.length];
     if (chord) dispatch(edited({ chord: chord.symbol }));
   };
   const at = chords.findIndex((c) => c.symbol === symbol);

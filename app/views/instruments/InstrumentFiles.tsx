@@ -43,7 +43,7 @@ export function InstrumentFiles({ instrument, onRead, onProblem }: Props) {
     bytesOf(files)
       .then((all) => read(all))
       .catch((error: unknown) =>
-        onProblem(error instanceof FormatError ? `${files[0].name}: ${error.message}` : INSTRUMENTS.theFileCouldNotBe),
+        onProblem(error instanceof FormatError ? `${files[0]!.name}: ${error.message}` : INSTRUMENTS.theFileCouldNotBe),
       );
   };
   return (
@@ -78,7 +78,7 @@ export function InstrumentFiles({ instrument, onRead, onProblem }: Props) {
       <p className="order-last basis-full text-xs text-soft">{INSTRUMENTS.scalaLeavesOut(SCALA_LOSES.join(', '))}</p>
       {asked && (
         <div role="status" className="order-last grid basis-full gap-1">
-          <p>{INSTRUMENTS.howHighDoesItSound(asked[0].name)}</p>
+          <p>{INSTRUMENTS.howHighDoesItSound(asked[0]!.name)}</p>
           <Register value={null} onChange={(midi) => read(asked, midi)} />
         </div>
       )}

@@ -126,7 +126,7 @@ function Build({ draft, onDraft }: BuildProps) {
   const tunings = tuningsFor(draft.strings.length);
   const onTuning = (name: string): void => {
     const open = tunings.find((t) => t.value === name)?.open;
-    if (open) onDraft({ strings: draft.strings.map((s, k) => ({ ...s, open: open[k] })) });
+    if (open) onDraft({ strings: draft.strings.map((s, k) => ({ ...s, open: open[k]! })) });
   };
   return (
     <div className="mb-3 grid grid-cols-2 gap-3 md:grid-cols-4">

@@ -44,7 +44,7 @@ export function StringRows({ instrument, onString }: Props) {
 }
 
 function StringRow({ instrument, k, onString }: Props & { readonly k: number }) {
-  const s = instrument.strings[k];
+  const s = instrument.strings[k]!;
   const set = (fields: Partial<InstrumentString>): void => onString(k, { ...s, ...fields });
   return (
     <tr className="border-t border-line/70">

@@ -29,9 +29,9 @@ export function CheckPanel({ body, neck, notes, steps, tempo, onMend }: Props) {
     const places = struck.map((s) => s.place);
     const starts = startsOf(notes);
     return checkLine(here, body.scale, places, {
-      joins: struck.map(({ index }) => notes[index].join),
+      joins: struck.map(({ index }) => notes[index]!.join),
       fingers: struck.map(({ index }) => steps[index]?.finger),
-      ticks: struck.map(({ index }, k) => (struck[k + 1] ? starts[struck[k + 1].index] - starts[index] : notes[index].ticks)),
+      ticks: struck.map(({ index }, k) => (struck[k + 1] ? starts[struck[k + 1]!.index]! - starts[index]! : notes[index]!.ticks)),
       tempo,
     });
   }, [neck, body.scale, body.instrument.frets, struck, notes, steps, tempo]);
@@ -45,7 +45,7 @@ export function CheckPanel({ body, neck, notes, steps, tempo, onMend }: Props) {
       ) : (
         <ul className="grid gap-2">
           {faults.map((f) => {
-            const { index } = struck[f.index];
+            const { index } = struck[f.index]!;
             return (
               <li key={index} className="flex flex-wrap items-center gap-2">
                 <span className="grow basis-48">

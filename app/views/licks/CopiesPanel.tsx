@@ -89,7 +89,8 @@ function OnlyPlaces({ single }: { readonly single: readonly number[] }) {
   if (!single.length) return null;
   return (
     <p className="mb-2 text-xs text-soft">
-      {single.length === 1 ? LICKS.noteHas(single[0] + 1) : LICKS.notesHave(single.map((k) => k + 1).join(', '))} {LICKS.onlyOnePlaceOnThis}
+      {single.length === 1 ? LICKS.noteHas(single[0]! + 1) : LICKS.notesHave(single.map((k) => k + 1).join(', '))}{' '}
+      {LICKS.onlyOnePlaceOnThis}
     </p>
   );
 }

@@ -36,13 +36,13 @@ export function DegreePanel({ body, lick, neck, onNotes }: Props) {
   const { scale } = body;
   const { notes } = lick;
   const degrees = degreesOf(scale.scale);
-  const [from, setFrom] = useState<DegreeName>(degrees.includes('b7') ? 'b7' : degrees[degrees.length - 1]);
+  const [from, setFrom] = useState<DegreeName>(degrees.includes('b7') ? 'b7' : degrees[degrees.length - 1]!);
   const [to, setTo] = useState<DegreeName>('6');
   const [steps, setSteps] = useState(2);
   const [problem, setProblem] = useState<string | null>(null);
   const pitches = lickPitches(neck, notes);
   const source = degrees.includes(from) ? from : degrees[0];
-  const changed = changeDegree(scale, pitches, source, to);
+  const changed = changeDegree(scale, pitches, source!, to);
   const attempt = (make: () => number[]): void => {
     try {
       onNotes(withPitches(neck, notes, make(), { school: body.school ?? defaultSchool(body.layout), hand: body.hand }));
@@ -56,7 +56,7 @@ export function DegreePanel({ body, lick, neck, onNotes }: Props) {
   return (
     <Panel title={LICKS.changeItsNotes} className="no-print">
       <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
-        <Select label={LICKS.every} value={source} options={degrees.map(option)} onChange={setFrom} />
+        <Select label={LICKS.every} value={source!} options={degrees.map(option)} onChange={setFrom} />
         <Select label={LICKS.becomes} value={to} options={ALL.map(option)} onChange={setTo} />
         <Button disabled={!changed.changed.length || source === to} onClick={() => attempt(() => changed.pitches)}>
           {LICKS.change}

@@ -150,8 +150,8 @@ function LickNeck({ lick, neck, struck, line, scale, edit, chord, copy, sounding
       chord={chord}
       chosen={copy ? -1 : stepOf(edit.caret)}
       sounding={sounding < 0 ? -1 : stepOf(sounding)}
-      onChoose={(k) => !copy && edit.setCaret(struck[k].index)}
-      onHold={(k, place) => { edit.setCaret(struck[k].index); edit.put(place); }} // prettier-ignore
+      onChoose={(k) => !copy && edit.setCaret(struck[k]!.index)}
+      onHold={(k, place) => { edit.setCaret(struck[k]!.index); edit.put(place); }} // prettier-ignore
       onPlace={copy ? undefined : edit.enter}
     />
   );

@@ -80,14 +80,14 @@ function useCaret(notes: readonly LickNote[]) {
   return {
     caret,
     chosen: mark === null ? { from: caret, to: caret } : { from: Math.min(mark, caret), to: Math.max(mark, caret) },
-    ticks: (notes[caret] as LickNote | undefined)?.ticks ?? ticks,
+    ticks: notes[caret]?.ticks ?? ticks,
     /** The length given last, whatever the caret's note has. */
     lastTicks: ticks,
     setTicks,
     moveTo,
     setCaret: (next: number): void => {
       moveTo(next);
-      const note = notes[next] as LickNote | undefined;
+      const note = notes[next];
       if (note) setTicks(note.ticks);
     },
     extend: (by: 1 | -1): void => {
@@ -127,7 +127,7 @@ export function useLickEdit(lick: Lick, neck: Instrument): LickEdit {
       ),
     [dispatch],
   );
-  const here = notes[caret] as LickNote | undefined;
+  const here = notes[caret];
   const apply = (edit: NotesEdit | null): void => {
     if (!edit) return;
     set({ notes: edit.notes });

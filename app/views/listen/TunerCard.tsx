@@ -23,7 +23,7 @@ export function TunerCard({
   const tuner = useTuner(instrument);
   const { state } = useEar();
   if (source === 'midi') return <Panel title={LISTEN.tuner}><p className="text-soft">{LISTEN.midiIsTuned}</p></Panel>; // prettier-ignore
-  const note = glyphs(instrument.strings[tuner.at - 1].open);
+  const note = glyphs(instrument.strings[tuner.at - 1]!.open);
   const done = !tuner.on && tuner.tuned.size === instrument.strings.length;
   const begin = (): void => {
     if (tuner.on) return tuner.stop();
@@ -46,7 +46,7 @@ export function TunerCard({
       </div>
       <ol className="flex flex-col" aria-label={LISTEN.tuner}>
         {tuner.order.map((string) => (
-          <Row key={string} string={string} note={glyphs(instrument.strings[string - 1].open)} tuner={tuner} />
+          <Row key={string} string={string} note={glyphs(instrument.strings[string - 1]!.open)} tuner={tuner} />
         ))}
       </ol>
       <p className="mt-2 text-xs text-clay">{LISTEN.tension}</p>

@@ -29,7 +29,7 @@ const HELD = 8;
 const PICKS = 1100;
 const OFF = [-42, 31, 64, -27, 18, -55, 36, -22];
 
-const median = (all: readonly number[]): number => [...all].sort((a, b) => a - b)[all.length >> 1];
+const median = (all: readonly number[]): number => [...all].sort((a, b) => a - b)[all.length >> 1]!;
 
 /** The open strings of an instrument, one after the other. */
 export function useTuner(i: Instrument): Tuner {
@@ -68,7 +68,7 @@ export function useTuner(i: Instrument): Tuner {
         if (!pitch) last.current = [];
         return;
       }
-      const off = centsFrom(pitch.hz, openMidis(i)[at - 1]);
+      const off = centsFrom(pitch.hz, openMidis(i)[at - 1]!);
       if (Math.abs(off) > OTHER) {
         const other = nearestString(i, pitch.hz);
         setNearer(other.string !== at && Math.abs(other.cents) < OTHER ? other.string : null);
@@ -107,8 +107,8 @@ function useTask(running: boolean): void {
 function usePegs(running: boolean, i: Instrument, at: number): void {
   useEffect(() => {
     if (!running || !canPerform()) return undefined;
-    let off = OFF[at % OFF.length];
-    const midi = openMidis(i)[at - 1];
+    let off = OFF[at % OFF.length]!;
+    const midi = openMidis(i)[at - 1]!;
     const pick = (): void => {
       const notes = [{ midi: midi + off / 100, string: at, atMs: 0, lengthMs: PICKS }];
       off = Math.abs(off) < 2 ? 0 : off / 2;

@@ -78,8 +78,8 @@ export function MinutesChart({ days, today }: { readonly days: PassCharts['days'
                 fill="var(--color-brass)"
               />
             ))}
-            <Text x={PAD.left} y={HEIGHT - 6} anchor="start">{shortDay(bars[0].day)}</Text>
-            <Text x={width - PAD.right} y={HEIGHT - 6} anchor="end">{shortDay(bars[bars.length - 1].day)}</Text>
+            <Text x={PAD.left} y={HEIGHT - 6} anchor="start">{shortDay(bars[0]!.day)}</Text>
+            <Text x={width - PAD.right} y={HEIGHT - 6} anchor="end">{shortDay(bars[bars.length - 1]!.day)}</Text>
           </>
         ); // prettier-ignore
       }}

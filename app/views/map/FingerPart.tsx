@@ -67,7 +67,7 @@ function FingerOfPlace({ body, shape, place }: Body) {
   const why = whyOf(body, shape, place, options);
   return (
     <>
-      <h3 className="font-semibold first-letter:uppercase">{MAP.on(FINGER_WORDS[now], now ? ' finger' : ' string', placeWords(place))}</h3>
+      <h3 className="font-semibold first-letter:uppercase">{MAP.on(FINGER_WORDS[now]!, now ? ' finger' : ' string', placeWords(place))}</h3>
       {why && <Reasons why={why} />}
       {place.fret > (body.instrument.capo ?? 0) && (
         <Fingers can={fingersFor(body.instrument, place, options)} pinned={pinned} onPin={pin} />
@@ -104,7 +104,7 @@ const Fingers = ({ can, pinned, onPin }: FingersProps) => (
         type="button"
         className="chip num"
         aria-pressed={pinned === finger}
-        aria-label={MAP.finger2(FINGER_WORDS[finger])}
+        aria-label={MAP.finger2(FINGER_WORDS[finger]!)}
         onClick={() => onPin(finger)}
       >
         {finger}

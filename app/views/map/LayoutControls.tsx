@@ -80,7 +80,7 @@ function Counts({ field, value, options, onValue }: OptionProps<Extract<Field, {
     <NumberField
       key={s}
       label={`${field.label} ${s}`}
-      value={counts[k]}
+      value={counts[k]!}
       min={field.from}
       max={field.to}
       onChange={(n) => onValue(counts.map((c, j) => (j === k ? n : c)))}

@@ -19,7 +19,7 @@ import { useGo } from '../useGo';
 import { ScalePanel } from './ScalePanel';
 import { MAP } from '../../words/views/map';
 
-const capital = (words: string): string => words[0].toUpperCase() + words.slice(1);
+const capital = (words: string): string => words[0]!.toUpperCase() + words.slice(1);
 
 /** Why the shape looks so, and what a scale laid over it changes. */
 export function WhyLine({ body, shape, shapes }: { readonly body: StudyBody; readonly shape: Shape; readonly shapes: Shape[] }) {
@@ -117,12 +117,12 @@ function SeamPanel({ laid, seam }: { readonly laid: Laid; readonly seam: number 
   const go = useGo();
   const [below, above] = [laid.shapes[seam], laid.shapes[seam + 1]];
   const connect = (): void => {
-    dispatch(change((now) => ({ connection: seamConnection(now.body, below, above) })));
+    dispatch(change((now) => ({ connection: seamConnection(now.body, below!, above!) })));
     go('connect');
   };
   return (
-    <Panel title={MAP.theSeamOfAnd(below.label, above.label)}>
-      <Facts facts={seamFacts(below, above, laid.seams[seam])} />
+    <Panel title={MAP.theSeamOfAnd(below!.label, above!.label)}>
+      <Facts facts={seamFacts(below!, above!, laid.seams[seam]!)} />
       <Button look="link" className="mt-2" onClick={connect}>
         {MAP.connectTheseTwo}
       </Button>

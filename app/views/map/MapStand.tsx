@@ -27,7 +27,7 @@ const about = (shape: Shape | undefined): string => (shape ? `${shape.label}, fr
 
 /** The shape across the whole screen: its frets, its fingers, and which rung comes before and after it. */
 export function MapStand({ body, laid, current, notes, open, onClose }: Props) {
-  const shape = laid.shapes[current];
+  const shape = laid.shapes[current]!;
   const left = body.instrument.handedness === 'left';
   const [down, up] = [about(laid.shapes[current - 1]), about(laid.shapes[current + 1])];
   return (

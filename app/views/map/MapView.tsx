@@ -49,7 +49,7 @@ function useShapeHeard(shape: Shape | null, tempo: number) {
     if (on) stop();
     else if (line) start(line.notes, tempo);
   }, [on, start, stop, line, tempo]);
-  return { hear, toggle, can: line !== null, sounding: line && hear.now >= 0 ? line.index[hear.now] : -1 };
+  return { hear, toggle, can: line !== null, sounding: line && hear.now >= 0 ? (line.index[hear.now] ?? -1) : -1 };
 }
 
 /** The seam that is looked at in place of the rung, -1 for none: of these shapes and this rung alone. */
@@ -58,8 +58,8 @@ function useSeam(laid: Laid, current: number): [number, (k: number) => void] {
   const onSeam = useCallback(
     (k: number) => {
       setSeam(k);
-      const seamNow = laid.seams[k] as (typeof laid.seams)[number] | undefined;
-      say(seamNow ? MAP.seamOfAnd(laid.shapes[k].label, seamLine(laid.shapes[k + 1], seamNow)) : MAP.seamClosed);
+      const seamNow = laid.seams[k];
+      say(seamNow ? MAP.seamOfAnd(laid.shapes[k]!.label, seamLine(laid.shapes[k + 1]!, seamNow)) : MAP.seamClosed);
     },
     [laid, setSeam],
   );
@@ -68,7 +68,7 @@ function useSeam(laid: Laid, current: number): [number, (k: number) => void] {
 
 /** What stands below the neck. It follows a moment after it, so that the neck answers at once. */
 const Below = memo(function Below({ body, laid, current, seam }: Shown) {
-  const shape = laid.shapes[current] as Shape | undefined;
+  const shape = laid.shapes[current];
   return (
     <>
       {shape && <WhyLine body={body} shape={shape} shapes={laid.shapes} />}
@@ -93,7 +93,7 @@ interface BarProps extends Pick<Shown, 'body' | 'laid' | 'current'> {
 /** What is done to the study as it is mapped. */
 const MapBar = memo(function MapBar({ body, laid, current, hearing, canHear, onHear }: BarProps) {
   const { instrument, scale, over, chord, focus, layout, school, hand } = body;
-  const shape = laid.shapes[current] as Shape | undefined;
+  const shape = laid.shapes[current];
   const onUnder = useUnder();
   return (
     <Toolbar labels={body.labels} tempo={body.tempo} hearing={hearing} canHear={canHear} onHear={onHear}>
@@ -111,7 +111,7 @@ function OpenMap({ body, laid }: { readonly body: StudyBody; readonly laid: Laid
   const loose = useAppSelector((s) => s.editor.id === LOOSE);
   const shape = laid.shapes[current] ?? null;
   const heard = useShapeHeard(shape, body.tempo);
-  const onRung = useCallback((k: number) => dispatch(change(({ shapes }) => ({ rung: rungOf(shapes[k]) }))), [dispatch]);
+  const onRung = useCallback((k: number) => dispatch(change(({ shapes }) => ({ rung: rungOf(shapes[k]!) }))), [dispatch]);
   const [seam, onSeam] = useSeam(laid, current);
   const [finger, setFinger] = useState<{ place: Place; button: HTMLElement } | null>(null);
   const onFinger = useCallback((place: Place, button: HTMLElement) => setFinger({ place, button }), []);

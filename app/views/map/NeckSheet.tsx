@@ -77,7 +77,7 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
   const degrees = useMemo(() => degreesOfGrip(instrument, grip, scale), [instrument, grip, scale]);
   const joined = useMemo(() => joinedAt(g, body, laid, seam), [g, body, laid, seam]);
   const seamed = useMemo(
-    () => (seams[seam] ? seamMarks(notes, shapes[seam], shapes[seam + 1], seams[seam]) : null),
+    () => (seams[seam] ? seamMarks(notes, shapes[seam]!, shapes[seam + 1]!, seams[seam]) : null),
     [notes, shapes, seams, seam],
   );
   const marks = seamed ?? ofShape;
@@ -129,6 +129,6 @@ function Played({ g, scale, play: { midi, places }, marks }: PlayedProps) {
 /** Both hands of a seam. */
 function joinedAt(g: NeckGeometry, { instrument }: StudyBody, { shapes, seams }: Laid, seam: number): HandSpan[] | null {
   if (!seams[seam]) return null;
-  const hands = new Map([shapes[seam], shapes[seam + 1]].map((s, k) => [Math.max(1, s.handFret), [k + 1]]));
+  const hands = new Map([shapes[seam], shapes[seam + 1]].map((s, k) => [Math.max(1, s!.handFret), [k + 1]]));
   return spansOf(g, instrument, hands, () => 0);
 }

@@ -44,7 +44,7 @@ function pegsOf(scale: ScaleRef): Map<number, Peg> {
 function Arcs({ sounds }: { readonly sounds: number[] }) {
   const ends = [...sounds, 12];
   return sounds.map((a, k) => {
-    const b = ends[k + 1];
+    const b = ends[k + 1]!;
     const middle = (x(a) + x(b)) / 2;
     return (
       <g key={a}>

@@ -93,8 +93,8 @@ type Compared = (typeof COMPARED)[number]['value'];
 
 /** What a mode changes: against the scale that is mapped, or of the mode before it, which is one note brighter. */
 function modeWords(scale: ScaleRef, modes: ScaleRef[], k: number, compared: Compared): string {
-  if (compared === 'steps') return k === 0 ? 'the brightest' : changeWords(modes[k - 1], modes[k]);
-  return soundsSame(modes[k], scale) ? 'here' : changeWords(scale, modes[k]);
+  if (compared === 'steps') return k === 0 ? 'the brightest' : changeWords(modes[k - 1]!, modes[k]!);
+  return soundsSame(modes[k]!, scale) ? 'here' : changeWords(scale, modes[k]!);
 }
 
 function Parallel({ scale, onScale, onOver }: Whole) {

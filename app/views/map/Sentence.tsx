@@ -36,7 +36,7 @@ export function Sentence({ scale, instrument, layout, shapes, current }: Props) 
               instrument={instrument}
               scale={scale}
               shapes={shapes}
-              root={ruleOf(layout.kind).still ? { ...root, finger: fingerOf(shapes[current], root) } : root}
+              root={ruleOf(layout.kind).still ? { ...root, finger: fingerOf(shapes[current]!, root) } : root}
               onRoot={(wish) => dispatch(change((now) => toRoot(now.body.layout, now.shapes, now.current, wish)))}
             />
           </>

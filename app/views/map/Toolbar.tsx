@@ -15,7 +15,7 @@ interface Props {
   readonly children: ReactNode;
 }
 
-const LABEL_OPTIONS = LABELS.map((value) => ({ value, label: value[0].toUpperCase() + value.slice(1) }));
+const LABEL_OPTIONS = LABELS.map((value) => ({ value, label: value[0]!.toUpperCase() + value.slice(1) }));
 
 /** What the marks say, what lies over the shape (`children`), tempo, and hearing it. */
 export function Toolbar({ labels, tempo, hearing, canHear, onHear, children }: Props) {

@@ -65,7 +65,7 @@ function useRows(entries: Entry[]) {
     getScrollElement: () => holder.current,
     estimateSize: () => ROW_PX,
     overscan: 8,
-    getItemKey: (k) => rows[k].id,
+    getItemKey: (k) => rows[k]!.id,
   });
   return { table, rows, holder, virtual };
 }
@@ -98,7 +98,7 @@ export function EntryTable({ entries, chosen, onChosen, ...rest }: Props) {
                 onTick={(on) => toggle(keys, on)}
               />
             </th>
-            {table.getHeaderGroups()[0].headers.map((h) => (
+            {table.getHeaderGroups()[0]!.headers.map((h) => (
               <SortHead key={h.id} h={h} sorted={h.column.getIsSorted()} />
             ))}
             <th scope="col" className="sr-only">
@@ -111,12 +111,12 @@ export function EntryTable({ entries, chosen, onChosen, ...rest }: Props) {
           {items.map((v) => (
             <EntryRow
               key={v.key}
-              e={rows[v.index].original}
+              e={rows[v.index]!.original}
               at={v.index}
               measured={virtual.measureElement}
               openId={openId}
-              chosen={chosen.has(rows[v.index].original.key)}
-              onTick={(on) => toggle([rows[v.index].original.key], on)}
+              chosen={chosen.has(rows[v.index]!.original.key)}
+              onTick={(on) => toggle([rows[v.index]!.original.key], on)}
               {...rest}
             />
           ))}

@@ -56,7 +56,7 @@ function Form({ chosen, onProblem, close }: Props & { readonly close: () => void
       const line = { ...lick, instrument: neck, scale: lick.stayed ?? body.scale };
       return { name: `${fileName(lick.name)}.${format.extension}`, bytes: format.write(lineOut(body, line, true)) };
     });
-    if (files.length === 1) download(files[0].name, format.media, files[0].bytes);
+    if (files.length === 1) download(files[0]!.name, format.media, files[0]!.bytes);
     else download(`crow-ladder-licks-${format.extension}.zip`, 'application/zip', archiveOf(files));
     close();
   };

@@ -35,7 +35,7 @@ export const DrillNeck = memo(function DrillNeck({ drill, now, on, what, marks, 
   const span = useMemo(() => spanOf(drill), [drill]);
   const neck = useNeckGeometry(drill.instrument, GAPS, span);
   const { holder, width, g } = neck;
-  const at = drill.line.steps[Math.max(0, now)];
+  const at = drill.line.steps[Math.max(0, now)]!;
   const hand = at.handFret;
   useEffect(() => keepInSight(holder.current, width, g, { from: hand, to: hand + 3 }), [holder, width, g, hand]);
   return (
@@ -84,7 +84,7 @@ function textsOf(notes: readonly NeckNote[], drill: Drilled, labels: string, nam
   return new Map(
     drill.line.steps.map((s, k) => {
       const n = known.get(placeIndex(s)) ?? drill.notes[k];
-      const text = { blank: '', notes: noteText(n.name, naming), fingers: String(s.finger) }[labels] ?? degreeText(n.degree, naming);
+      const text = { blank: '', notes: noteText(n!.name, naming), fingers: String(s.finger) }[labels] ?? degreeText(n!.degree, naming);
       return [placeIndex(s), text];
     }),
   );
@@ -102,8 +102,8 @@ function Now({ g, drill, now, marks }: NowProps) {
   const { steps } = drill.line;
   const count = steps.length;
   const ahead = Array.from({ length: Math.min(AHEAD, count - 1) }, (_, k) => (now + 1 + k) % count);
-  const at = steps[now];
-  const lit = [...new Map([...ahead].reverse().map((k) => [placeIndex(steps[k]), k]))].filter(([key]) => key !== placeIndex(at));
+  const at = steps[now]!;
+  const lit = [...new Map([...ahead].reverse().map((k) => [placeIndex(steps[k]!), k]))].filter(([key]) => key !== placeIndex(at));
   const markAt = (place: Place): NeckMark | undefined => marks.find((m) => placeIndex(m) === placeIndex(place));
   return (
     <g data-now={now}>
@@ -117,7 +117,7 @@ function Now({ g, drill, now, marks }: NowProps) {
       />
       <Ringed g={g} place={at} mark={markAt(at)} />
       {lit.map(([key, k]) => (
-        <Numbered key={key} g={g} place={steps[k]} mark={markAt(steps[k])} order={ahead.indexOf(k) + 1} />
+        <Numbered key={key} g={g} place={steps[k]!} mark={markAt(steps[k]!)} order={ahead.indexOf(k) + 1} />
       ))}
     </g>
   );

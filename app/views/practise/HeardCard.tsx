@@ -30,7 +30,7 @@ export function HeardCard({
   const { lateMs } = listenPrefs.use();
   const { passes, spots, silent, on } = judging;
   const last = passes.at(-1);
-  const nameOf = useCallback((k: number) => drill.notes[k].name, [drill]);
+  const nameOf = useCallback((k: number) => drill.notes[k]!.name, [drill]);
   if (!on && !last) return null;
   return (
     <section className="after-tools mt-3 min-w-0 rounded-[10px] border border-line bg-sheet px-4 py-3" data-heard={last?.pass ?? 0}>
@@ -75,7 +75,7 @@ function Weakest({
 }) {
   const dispatch = useAppDispatch();
   if (!spots) return null;
-  const words = weakWords(spots, drill.line.steps, (k) => drill.notes[k].name);
+  const words = weakWords(spots, drill.line.steps, (k) => drill.notes[k]!.name);
   if (!words.length) return <p className="text-soft">{LISTEN.nothingWeak}</p>;
   const notes = weakLick(drill.line.steps, drill.line.ticks, weakParts(spots.notes));
   const why = body.licks.length >= MOST_LICKS ? CONNECT.licksDeleteOneFirst(MOST_LICKS) : notes.length > MOST_LICK_NOTES ? PRACTISE.tooLongForLick(MOST_LICK_NOTES) : null; // prettier-ignore

@@ -132,7 +132,7 @@ function Numbers({ form, onForm }: Pick<OptionProps, 'form' | 'onForm'>) {
         <Select
           label={PRACTISE.interval}
           value={String(form.interval)}
-          options={numbers(3, 8, (n) => PRACTISE.intervals[n - 3])}
+          options={numbers(3, 8, (n) => PRACTISE.intervals[n - 3]!)}
           onChange={(v) => onForm({ interval: Number(v) as DrillForm['interval'] })}
         />
       )}

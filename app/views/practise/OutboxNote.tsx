@@ -14,7 +14,7 @@ export function OutboxNote() {
       )}
       {refused.length > 0 && (
         <p role="alert" className="mb-2 text-[0.84375rem] text-clay">
-          {PRACTISE.refused(refused.length, refused[0])}
+          {PRACTISE.refused(refused.length, refused[0]!)}
         </p>
       )}
     </>

@@ -25,13 +25,13 @@ const nothing = (): void => undefined;
 /** Every note of a drill as a column of tab; the beats are numbered, bars begin every four. */
 function columnsOf({ line, starts, instrument }: Drilled): TabColumn[] {
   return line.steps.map((s, k) => {
-    const beat = starts[k] / TICKS;
+    const beat = starts[k]! / TICKS;
     const join = line.joins[k];
     return {
       string: s.string,
       fret: s.fret,
       finger: String(s.finger),
-      shift: k > 0 ? s.handFret - line.steps[k - 1].handFret : 0,
+      shift: k > 0 ? s.handFret - line.steps[k - 1]!.handFret : 0,
       sign: fretSign({ place: s, ticks: TICKS, ...(join ? { join } : {}) }, { place: line.steps[k - 1] ?? null, ticks: TICKS }, (f) =>
         fretNumber(instrument, f),
       ),
@@ -48,7 +48,10 @@ export function RunningLine({ drill, now, title, standing, onStand }: Props) {
   const width = useWidth(holder);
   const scale = useMarkScale();
   const all = useMemo(() => columnsOf(drill), [drill]);
-  const words = useMemo(() => drill.line.steps.map((s, k) => glyphs(stepWords(s, k, drill.notes[k].name, drill.line.strokes[k]))), [drill]);
+  const words = useMemo(
+    () => drill.line.steps.map((s, k) => glyphs(stepWords(s, k, drill.notes[k]!.name, drill.line.strokes[k]!))),
+    [drill],
+  );
   const { strokes } = drill.line;
   const strings = drill.instrument.strings.length;
   const column = useMemo(() => columnWidth(all), [all]);
@@ -67,9 +70,9 @@ export function RunningLine({ drill, now, title, standing, onStand }: Props) {
             g={g}
             scale={scale}
             instrument={drill.instrument}
-            columns={at.map((k, place) => (loops && place < BEFORE ? { ...all[k], past: true } : all[k]))}
-            strokes={at.map((k) => strokes[k])}
-            words={at.map((k) => words[k])}
+            columns={at.map((k, place) => (loops && place < BEFORE ? { ...all[k]!, past: true } : all[k]!))}
+            strokes={at.map((k) => strokes[k]!)}
+            words={at.map((k) => words[k]!)}
             label={PRACTISE.notesOfDrill}
             chosen={-1}
             sounding={loops ? BEFORE : -1}

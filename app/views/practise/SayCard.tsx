@@ -18,9 +18,9 @@ interface Props {
 export function SayCard({ drill, scale, now, counting, tempo }: Props) {
   const naming = usePrefs();
   const { form, notes, line } = drill;
-  const hiddenFor = form.hidden && now >= 0 ? (line.ticks[now] / TICKS) * (30_000 / tempo) : 0;
+  const hiddenFor = form.hidden && now >= 0 ? (line.ticks[now]! / TICKS) * (30_000 / tempo) : 0;
   const shown = useShownAfter(now, hiddenFor);
-  const told = now >= 0 ? sayOf(notes[now], line.steps[now], form.words, scale, naming) : null;
+  const told = now >= 0 ? sayOf(notes[now]!, line.steps[now]!, form.words, scale, naming) : null;
   const large = counting ? String(counting) : told && (shown ? told.large : '?');
   const small = counting ? PRACTISE.countingIn : !told ? PRACTISE.startFirst : shown ? told.small : '';
   return (

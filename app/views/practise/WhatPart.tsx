@@ -65,7 +65,7 @@ function WhatChoices({ body, shapes, current, form, onForm }: Omit<Props, 'what'
       {lines.length > 0 && (
         <Select
           label={form.of === 'route' ? PRACTISE.keptRoute : PRACTISE.lick}
-          value={lines.find((l) => l.id === form.line)?.id ?? lines[0].id}
+          value={lines.find((l) => l.id === form.line)?.id ?? lines[0]!.id}
           options={lines.map((l) => ({ value: l.id, label: l.name }))}
           onChange={(line) => onForm({ line })}
         />

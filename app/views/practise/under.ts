@@ -11,10 +11,10 @@ const LOW = 40;
 /** MIDI numbers of what sounds at every return: the root and its octave, or root, third and fifth as the scale has them. */
 export function underOf({ form, notes, returns }: Drilled, scale: ScaleRef): number[] {
   if (form.under === 'none' || form.under === 'backing' || !returns.length) return [];
-  const root = LOW + ((((notes[returns[0]].midi - LOW) % 12) + 12) % 12);
+  const root = LOW + ((((notes[returns[0]!]!.midi - LOW) % 12) + 12) % 12);
   if (form.under === 'drone') return [root, root + 12];
   // From a relative root the chord is the one that stands on it.
-  const tonic = notes[returns[0]].degree;
+  const tonic = notes[returns[0]!]!.degree;
   const above = scaleNotes(scale).map((n) => (((n.semitones - semitonesOf(tonic)) % 12) + 12) % 12);
   const pick = (...wanted: number[]): number[] => wanted.filter((s) => above.includes(s)).slice(0, 1);
   return [root, ...pick(7, 6, 8).map((s) => root + s), ...pick(4, 3, 5).map((s) => root + 12 + s)];

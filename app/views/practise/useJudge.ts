@@ -52,7 +52,7 @@ function usePasses(drill: Drilled | null) {
 
 function judgeOf(d: Drilled, starts: readonly number[]): PassJudge {
   const { lateMs, inTime } = listenPrefs.get();
-  const notes = d.notes.map((n, k) => ({ midi: n.midi, beat: starts[k] }));
+  const notes = d.notes.map((n, k) => ({ midi: n.midi, beat: starts[k]! }));
   return new PassJudge(notes, { lateMs, inTime });
 }
 

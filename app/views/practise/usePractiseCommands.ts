@@ -24,7 +24,7 @@ interface On {
   readonly listen: () => void;
 }
 
-const next = <T>(all: readonly T[], now: T): T => all[(all.indexOf(now) + 1) % all.length];
+const next = <T>(all: readonly T[], now: T): T => all[(all.indexOf(now) + 1) % all.length]!;
 const inRange = (tempo: number): number => Math.max(TEMPO.min, Math.min(TEMPO.max, tempo));
 
 /** Runs the commands of Practise. */

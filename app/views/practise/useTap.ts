@@ -8,7 +8,7 @@ const MOST = 8;
 /** The tempo of taps, in beats a minute: the mean of the last ones; null before there are two, or out of range. */
 export function tempoOfTaps(times: readonly number[]): number | null {
   if (times.length < 2) return null;
-  const tempo = Math.round((60_000 * (times.length - 1)) / (times[times.length - 1] - times[0]));
+  const tempo = Math.round((60_000 * (times.length - 1)) / (times[times.length - 1]! - times[0]!));
   return tempo >= TEMPO.min && tempo <= TEMPO.max ? tempo : null;
 }
 

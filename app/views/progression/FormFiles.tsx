@@ -95,7 +95,7 @@ function Wav({ backing: { take }, file }: { readonly backing: BackingOn; readonl
   const minutes = take ? secondsOf(take) / 60 : 0;
   const savedRef = useRef<Uint8Array | null>(null);
   useEffect(() => {
-    const bytes = found[0] as Uint8Array | undefined;
+    const bytes = found[0];
     if (!bytes || done !== null || savedRef.current === bytes) return;
     savedRef.current = bytes;
     download(`${file}.wav`, 'audio/wav', bytes);

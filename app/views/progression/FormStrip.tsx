@@ -24,7 +24,7 @@ function barsOf({ bars, chords }: Form) {
   let k = 0;
   return bars.map((b, n) => {
     const first = k;
-    while (k < chords.length && chords[k].bar === n) k++;
+    while (k < chords.length && chords[k]!.bar === n) k++;
     return { ...b, n, first, own: chords.slice(first, k) };
   });
 }
@@ -33,7 +33,7 @@ type Bar = ReturnType<typeof barsOf>[number];
 
 /** Whether a bar says again what the one before it says. */
 const repeats = (bar: Bar, before: Bar | undefined): boolean =>
-  bar.own.length === 1 && before?.own.length === 1 && bar.own[0].symbol === before.own[0].symbol && !bar.section;
+  bar.own.length === 1 && before?.own.length === 1 && bar.own[0]!.symbol === before.own[0]!.symbol && !bar.section;
 
 /** The bar of the chord stays in sight. */
 function useInSight(bar: number): RefObject<HTMLDivElement | null> {

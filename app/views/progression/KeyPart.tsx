@@ -15,7 +15,7 @@ function keysLike(home: ScaleRef): NoteName[] {
   const scale = isScale(home.scale) ? home.scale : 'ionian';
   const flat = scaleNotes({ ...home, scale }).some((n) => n.name.includes('b'));
   return tonicsFor(scale).map((tonic) => {
-    const other = FLATS[tonic] as NoteName | undefined;
+    const other = FLATS[tonic];
     return flat && other && signs({ tonic: other, scale }) <= signs({ tonic, scale }) ? other : tonic;
   });
 }

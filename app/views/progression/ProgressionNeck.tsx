@@ -38,8 +38,8 @@ export function ProgressionNeck({ body, ways, ear, guide }: Props) {
   const band = useMemo(() => step && { from: step.shape.lowFret, to: step.shape.highFret }, [step]);
   useEffect(() => keepInSight(holder.current, width, g, band ?? null), [holder, width, g, band]);
   if (!step || !chord) return null;
-  const guided = guide[at] as FingeredStep | undefined;
-  const guideNext = guide[(at + 1) % Math.max(1, guide.length)] as FingeredStep | undefined;
+  const guided = guide[at];
+  const guideNext = guide[(at + 1) % Math.max(1, guide.length)];
   const onPress = (place: Place): void => void dispatch(overSet({ target: target && samePlace(target, place) ? null : place }));
   return (
     <div className="rounded-[10px] border border-line bg-sheet p-3">

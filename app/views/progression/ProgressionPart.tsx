@@ -20,7 +20,7 @@ const oneLine = (text: string): string =>
     .replace(/\|\s*\n\s*\|/g, '|')
     .replace(/\s+/g, ' ')
     .trim();
-const titleOf = (form: string): string => form[0].toUpperCase() + form.slice(1);
+const titleOf = (form: string): string => form[0]!.toUpperCase() + form.slice(1);
 
 /** Kept progressions and starting points whose name has what was typed. */
 function choicesFor(body: StudyBody, text: string): Choice<Taken>[] {

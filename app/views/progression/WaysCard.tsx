@@ -21,8 +21,10 @@ const sumOf = (w: ScalePath, of: (step: PathStep) => number): number => w.steps.
 function differenceOf(first: ScalePath, w: ScalePath): string {
   const others = w.steps.flatMap((s, k) => {
     const was = first.steps[k];
-    if (sameScale(s.ref, was.ref) && s.shape.id === was.shape.id) return [];
-    return [sameScale(s.ref, was.ref) ? PROGRESSION.otherShape(s.symbol, s.shape.label) : PROGRESSION.otherScale(s.symbol, scaleOf(s.ref))];
+    if (sameScale(s.ref, was!.ref) && s.shape.id === was!.shape.id) return [];
+    return [
+      sameScale(s.ref, was!.ref) ? PROGRESSION.otherShape(s.symbol, s.shape.label) : PROGRESSION.otherScale(s.symbol, scaleOf(s.ref)),
+    ];
   });
   const told = [...new Set(others)];
   return [...told.slice(0, MOST_TOLD), ...(told.length > MOST_TOLD ? [PROGRESSION.more(told.length - MOST_TOLD)] : [])].join('; ');
@@ -53,7 +55,7 @@ export function WaysCard({ p, ways }: { readonly p: KeptProgression; readonly wa
               )}
               {k > 0 && (
                 <span className="block text-xs font-normal text-soft">
-                  <Signs>{differenceOf(found[0], w)}</Signs>
+                  <Signs>{differenceOf(found[0]!, w)}</Signs>
                 </span>
               )}
             </span>

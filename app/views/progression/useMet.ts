@@ -105,7 +105,7 @@ function studyLine({ body, p }: { readonly body: StudyBody; readonly p: KeptProg
       at += n.ticks;
       if (!n.place || n.join === 'tie') return [];
       const ms = msPerQuarter / TICKS;
-      return [{ midi: open[n.place.string - 1] + n.place.fret, string: n.place.string, atMs: start * ms, lengthMs: n.ticks * ms * 0.9 }];
+      return [{ midi: open[n.place.string - 1]! + n.place.fret, string: n.place.string, atMs: start * ms, lengthMs: n.ticks * ms * 0.9 }];
     });
   } catch (e) {
     if (e instanceof CoreError) return [];

@@ -20,7 +20,7 @@ interface On {
   readonly fits: Fits;
 }
 
-const next = <T>(all: readonly T[], now: T): T => all[(all.indexOf(now) + 1) % all.length];
+const next = <T>(all: readonly T[], now: T): T => all[(all.indexOf(now) + 1) % all.length]!;
 
 /** Runs Progression's commands. */
 export function useProgressionCommands({ p, ways, backing, fits }: On): void {

@@ -10,7 +10,7 @@ const MOST = 64;
 
 /** MIDI notes of a grip for each chord, one leading into the next; null until they are found, and where no hand has one. */
 export function useVoicings({ instrument, hand }: StudyBody, chords: readonly FormChord[]): readonly (readonly number[])[] | null {
-  const runs = useMemo(() => chords.flatMap((c, k) => (k > 0 && chords[k - 1].symbol === c.symbol ? [] : [c.symbol])).join(' '), [chords]);
+  const runs = useMemo(() => chords.flatMap((c, k) => (k > 0 && chords[k - 1]!.symbol === c.symbol ? [] : [c.symbol])).join(' '), [chords]);
   const job = useMemo((): LeadJob | null => {
     const symbols = runs.split(' ').filter(Boolean);
     return symbols.length && symbols.length <= MOST
@@ -24,6 +24,6 @@ export function useVoicings({ instrument, hand }: StudyBody, chords: readonly Fo
     const open = [0, ...openMidis(instrument)];
     const voiced = lead.grips.map((g) => g.places.map((p) => midiOn(open, p)).sort((a, b) => a - b));
     let run = -1;
-    return chords.map((c, k) => voiced[k > 0 && chords[k - 1].symbol === c.symbol ? run : ++run] ?? voiced[0]);
+    return chords.map((c, k) => voiced[k > 0 && chords[k - 1]!.symbol === c.symbol ? run : ++run] ?? voiced[0]!);
   }, [found, job, instrument, chords]);
 }

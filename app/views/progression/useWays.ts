@@ -36,12 +36,12 @@ export function useWays(body: StudyBody, p: KeptProgression, here: number, playi
     return { instrument, bars: form.bars, options };
   }, [instrument, layout, form, home, school, motion, near, locks, weights]);
   const search = usePaths(job);
-  const found = search.found[Math.min(number, search.found.length - 1)] as ScalePath | undefined;
+  const found = search.found[Math.min(number, search.found.length - 1)];
   const at = playing >= 0 ? playing : Math.min(chosen, Math.max(0, form.chords.length - 1));
   // What was found last stays in sight while the next search runs: it may be of other chords.
   const way =
-    found && found.steps.length === form.chords.length && found.steps.every((s, k) => s.symbol === form.chords[k].symbol) ? found : null;
+    found && found.steps.length === form.chords.length && found.steps.every((s, k) => s.symbol === form.chords[k]!.symbol) ? found : null;
   const after = form.chords.length ? (at + 1) % form.chords.length : 0;
-  const next = way && form.chords.length > 1 ? { chord: form.chords[after], step: way.steps[after] } : null;
+  const next = way && form.chords.length > 1 ? { chord: form.chords[after]!, step: way.steps[after]! } : null;
   return { form, search, way, at, chord: form.chords[at] ?? null, step: way?.steps[at] ?? null, next, near };
 }

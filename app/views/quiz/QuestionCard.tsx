@@ -14,7 +14,7 @@ import type { Quiz } from './useQuiz';
 export function QuestionCard({ asking, quiz, onHear }: { readonly asking: Asking; readonly quiz: Quiz; readonly onHear: () => void }) {
   const ear = useEar();
   const { questions, at, told, marked } = asking;
-  const q = questions[at];
+  const q = questions[at]!;
   const { answer } = q;
   const playable = ear.state === 'on' && canBePlayed(q);
   return (
@@ -80,7 +80,7 @@ function Progress({ asking: { questions, at, answers } }: { readonly asking: Ask
 }
 
 function Options({ asking: { questions, at, told }, onChoose }: { readonly asking: Asking; readonly onChoose: (k: number) => void }) {
-  const { answer } = questions[at];
+  const { answer } = questions[at]!;
   if (answer.by !== 'choice') return null;
   return (
     <div role="group" aria-label={QUIZ.options} className="flex flex-wrap gap-2">

@@ -29,7 +29,7 @@ export const QuizNeck = memo(function QuizNeck({
   readonly onPress: (p: Place) => void;
 }) {
   const { ground, questions, at } = asking;
-  const q = questions[at];
+  const q = questions[at]!;
   const { instrument } = ground;
   const all = [...q.shown, ...(q.answer.by === 'places' ? q.answer.places : q.answer.by === 'line' ? q.answer.line : [])];
   const high = Math.min(
@@ -59,7 +59,7 @@ export const QuizNeck = memo(function QuizNeck({
 
 /** Marked places ringed; after the answer: right ones in a double ring, missed ones dashed, wrong ones crossed. */
 function Answered({ g, asking: { questions, at, marked, told } }: { readonly g: NeckGeometry; readonly asking: Asking }) {
-  const { answer } = questions[at];
+  const { answer } = questions[at]!;
   const right = answer.by === 'places' ? answer.places : answer.by === 'line' ? answer.line : [];
   const isRight = (p: Place): boolean => right.some((r) => samePlace(r, p));
   const missed = told && answer.by === 'places' ? right.filter((r) => !marked.some((m) => samePlace(m, r))) : [];

@@ -15,7 +15,7 @@ export function QuizSentence({ body }: { readonly body: StudyBody }) {
   const { kinds, level, keys, frets } = quizPrefs.use();
   const scale = glyphs(scaleName(body.scale));
   const what =
-    kinds.length === QUIZ_KINDS.length ? QUIZ.everything : kinds.length === 1 ? QUIZ_WORDS[kinds[0]] : QUIZ.kindsOf(kinds.length);
+    kinds.length === QUIZ_KINDS.length ? QUIZ.everything : kinds.length === 1 ? QUIZ_WORDS[kinds[0]!] : QUIZ.kindsOf(kinds.length);
   return (
     <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
       {QUIZ.ask}{' '}

@@ -130,8 +130,8 @@ function DayChart({ rounds }: { readonly rounds: readonly Round[] }) {
             {days.map((d, k) => (
               <circle key={d.day} cx={x(k)} cy={y(100 * d.share)} r={4} fill="var(--feather)" stroke="var(--sheet)" />
             ))}
-            <Text x={PAD.left} y={HEIGHT - 6} anchor="start">{shortDay(days[0].day)}</Text>
-            {days.length > 1 && <Text x={width - PAD.right} y={HEIGHT - 6} anchor="end">{shortDay(days[days.length - 1].day)}</Text>}
+            <Text x={PAD.left} y={HEIGHT - 6} anchor="start">{shortDay(days[0]!.day)}</Text>
+            {days.length > 1 && <Text x={width - PAD.right} y={HEIGHT - 6} anchor="end">{shortDay(days[days.length - 1]!.day)}</Text>}
           </>
         ); // prettier-ignore
       }}

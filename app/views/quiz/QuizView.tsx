@@ -100,11 +100,11 @@ function Result({ over: { answers, questions } }: { readonly over: Asking }) {
   const right = answers.filter((a) => a.right).length;
   const times = [...answers].map((a) => a.ms).sort((a, b) => a - b);
   const wrong = [
-    ...new Set(questions.filter((_, k) => answers.at(k) && k < answers.length && !answers[k].right).map((q) => QUIZ_WORDS[q.kind])),
+    ...new Set(questions.filter((_, k) => answers.at(k) && k < answers.length && !answers[k]!.right).map((q) => QUIZ_WORDS[q.kind])),
   ];
   return (
     <section className="mb-3 rounded-[10px] border border-line bg-sheet px-4 py-3" role="status" data-result={`${right}/${answers.length}`}>
-      <p className="font-display text-[1.3125rem]">{QUIZ.result(right, answers.length, secondsWords(times[times.length >> 1]))}</p>
+      <p className="font-display text-[1.3125rem]">{QUIZ.result(right, answers.length, secondsWords(times[times.length >> 1]!))}</p>
       <p className="text-soft">{wrong.length ? `${QUIZ.weakest} ${wrong.join(', ')}.` : QUIZ.nothingWeak}</p>
     </section>
   );

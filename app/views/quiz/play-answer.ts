@@ -14,9 +14,9 @@ function notesOf({ answer }: Pick<Question, 'answer'>, i: Instrument): number[] 
   };
   switch (answer.by) {
     case 'choice':
-      return answer.right.slice(0, 1).flatMap((k) => (answer.options[k].sounds === undefined ? [] : [near(answer.options[k].sounds)]));
+      return answer.right.slice(0, 1).flatMap((k) => (answer.options[k]!.sounds === undefined ? [] : [near(answer.options[k]!.sounds)]));
     case 'places': {
-      const pitches = [...new Set(answer.places.map((p) => open[p.string - 1] + p.fret))];
+      const pitches = [...new Set(answer.places.map((p) => open[p.string - 1]! + p.fret))];
       return answer.need === 'any' ? pitches.slice(0, 1) : pitches;
     }
     case 'names':

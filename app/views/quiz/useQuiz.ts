@@ -51,7 +51,7 @@ function useRoundMaker(onMade: (made: RoundMade['made']) => void) {
       prefs: quizPrefs.get(),
       history: answersOf(rounds),
       now: clockNow(),
-      seed: crypto.getRandomValues(new Uint32Array(1))[0] >>> 1,
+      seed: crypto.getRandomValues(new Uint32Array(1))[0]! >>> 1,
     } satisfies RoundOrder);
   }, []);
   const forget = useCallback(() => void orders.current++, []);
@@ -150,7 +150,7 @@ function useAnswers(asking: Asking | null, setAsking: (next: (a: Asking | null) 
   );
   const give = useCallback((given: QuizGiven | null) => change((a, ms) => answered(a, given, ms)), [change]);
   const choose = useCallback((option: number) => change((a, ms) => {
-      const { answer } = a.questions[a.at];
+      const { answer } = a.questions[a.at]!;
       return answer.by === 'choice' && option < answer.options.length ? answered(a, { option }, ms) : a;
     }), [change]); // prettier-ignore
   const press = useCallback((place: Place) => change((a, ms) => {
@@ -162,7 +162,7 @@ function useAnswers(asking: Asking | null, setAsking: (next: (a: Asking | null) 
 
 /** What is marked, as an answer. */
 const givenOf = ({ questions, at, marked, ground }: Asking): QuizGiven =>
-  questions[at].answer.by === 'line' ? { midis: marked.map((p) => pitchAt(ground.instrument, p).midi) } : { places: marked };
+  questions[at]!.answer.by === 'line' ? { midis: marked.map((p) => pitchAt(ground.instrument, p).midi) } : { places: marked };
 
 /** The open question answered by playing, while something is listened to. */
 function useHeardAnswer(asking: Asking | null, body: StudyBody, change: Change): void {
@@ -178,7 +178,7 @@ function useHeardAnswer(asking: Asking | null, body: StudyBody, change: Change):
     return onNote((n) => {
       const a = latestRef.current;
       if (!a || a.told) return;
-      const q = a.questions[a.at];
+      const q = a.questions[a.at]!;
       if (!canBePlayed(q)) return;
       midis.push(n.midi);
       const told = playedAnswer(q, a.ground.instrument, midis);

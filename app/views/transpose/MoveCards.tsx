@@ -48,7 +48,7 @@ export function MoveCards(props: Props) {
               onClick={() => !on && onMove(firstMove(kind, props))}
               onKeyDown={(e) => {
                 const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
-                const next = KINDS[(k + by + KINDS.length) % KINDS.length];
+                const next = KINDS[(k + by + KINDS.length) % KINDS.length]!;
                 if (!by) return;
                 e.preventDefault();
                 onMove(firstMove(next, props));
@@ -77,7 +77,7 @@ function firstMove(kind: StudyMove['kind'], props: Props): StudyMove {
     case 'key':
       return { kind, by: 2 };
     case 'root': {
-      const now = shapes[current].roots[0]?.string;
+      const now = shapes[current]!.roots[0]?.string;
       return { kind, string: rootStrings(shapes).find((s) => s !== now) ?? now ?? 1 };
     }
     case 'mode': {
@@ -92,7 +92,7 @@ function firstMove(kind: StudyMove['kind'], props: Props): StudyMove {
 const placesOf = ({ body, shapes, current, line }: Props) =>
   line
     ? { neck: line.neck, places: line.places }
-    : { neck: body.instrument, places: shapes[current].notes.map(({ string, fret }) => ({ string, fret })) };
+    : { neck: body.instrument, places: shapes[current]!.notes.map(({ string, fret }) => ({ string, fret })) };
 
 /** Every place where it fits in a key; none where a place is not on the neck at all (a capo above it). */
 const fitsOf = (neck: Instrument, places: Place[], by: number): ReturnType<typeof toKey> =>
@@ -108,12 +108,12 @@ function KeyMove(props: Props) {
   const target = (((now + by) % 12) + 12) % 12;
   const up = (((target - now) % 12) + 12) % 12;
   const nearest = up > 6 ? up - 12 : up;
-  const fits = fitsOf(neck, places, nearest).map((f) => f.places[0].fret - places[0].fret);
+  const fits = fitsOf(neck, places, nearest).map((f) => f.places[0]!.fret - places[0]!.fret);
   const choose = (tonic: string): void => {
     const rise = (((chromaOf(tonic) - now) % 12) + 12) % 12;
     const near = rise > 6 ? rise - 12 : rise;
     const [first] = fitsOf(neck, places, near);
-    onMove({ kind: 'key', by: first ? first.places[0].fret - places[0].fret : near });
+    onMove({ kind: 'key', by: first ? first.places[0]!.fret - places[0]!.fret : near });
   };
   return (
     <>

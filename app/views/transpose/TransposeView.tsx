@@ -60,7 +60,7 @@ function Moving({ body, laid, current }: { readonly body: StudyBody; readonly la
   const line = lines.find((l) => l.key === wanted) ?? null;
   const dispatch = useAppDispatch();
   const setMove = useCallback((next: StudyMove) => void dispatch(moveChosen(next)), [dispatch]);
-  const shape = laid.shapes[current];
+  const shape = laid.shapes[current]!;
   const moved = useMemo(() => movedStudy(body, laid.shapes, current, move), [body, laid.shapes, current, move]);
   const preview = useMemo(
     () => (line ? previewLine(body, line, move, moved) : previewShape(body, laid.shapes, current, move, moved)),

@@ -83,7 +83,7 @@ function VersionList({ versions, now, chosen, onChoose }: ListProps) {
           >
             <span className="num block font-semibold">{momentWords(v.at)}</span>
             <span className="text-[0.8125rem] text-soft">
-              <Signs>{VERSIONS.before(changeWords(v.facts, k ? versions[k - 1].facts : now))}</Signs>
+              <Signs>{VERSIONS.before(changeWords(v.facts, k ? versions[k - 1]!.facts : now))}</Signs>
             </span>
           </button>
         </li>
@@ -162,7 +162,7 @@ function VersionNeck({ body }: { readonly body: StudyBody }) {
 function shapeThen({ instrument, scale, layout, rung }: StudyBody) {
   try {
     const shapes = layOut(instrument, scale, layout);
-    return shapes[rungIndex(shapes, rung)].notes;
+    return shapes[rungIndex(shapes, rung)]!.notes;
   } catch (e) {
     if (e instanceof CoreError) return [];
     throw e;

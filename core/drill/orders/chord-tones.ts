@@ -7,8 +7,8 @@ export const chordTones: OrderRule = {
   play: ({ up, down, o }) => {
     const size = o.size ?? 3;
     const picks = [...Array(size).keys()].map((k) => 2 * k);
-    if (up.length <= picks[size - 1])
-      fail('BAD_OPTION', 'size', `size: a chord of ${size} spans ${picks[size - 1] + 1} notes of the scale, and here are ${up.length}.`);
+    if (up.length <= picks[size - 1]!)
+      fail('BAD_OPTION', 'size', `size: a chord of ${size} spans ${picks[size - 1]! + 1} notes of the scale, and here are ${up.length}.`);
     const scale = o.scaleFirst ? meet(o.turn, up, turned(down)) : [];
     return [...scale, ...along(up, picks), ...(o.back ? along(turned(down), picks) : [])];
   },

@@ -14,6 +14,6 @@ export const octaves: OrderRule = {
 
 /** Runs from root to root; a root that lies on two strings ends none before it. */
 function octavesOf(notes: readonly ShapeNote[], isRoot: (n: ShapeNote) => boolean): ShapeNote[][] {
-  const roots = notes.flatMap((n, k) => (isRoot(n) && !(k > 0 && notes[k - 1].midi === n.midi) ? [k] : []));
+  const roots = notes.flatMap((n, k) => (isRoot(n) && !(k > 0 && notes[k - 1]!.midi === n.midi) ? [k] : []));
   return roots.slice(1).map((to, k) => notes.slice(roots[k], to + 1));
 }

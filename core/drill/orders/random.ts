@@ -37,7 +37,7 @@ interface Want {
 function candidates(notes: readonly ShapeNote[], at: ShapeNote | undefined, { isRoot, last, before }: Want): ShapeNote[] {
   const others = notes.filter((n) => n.midi !== at?.midi);
   const roots = notes.filter(isRoot);
-  const lone = before && roots.every((r) => r.midi === roots[0].midi);
+  const lone = before && roots.every((r) => r.midi === roots[0]!.midi);
   const fit = last ? others.filter(isRoot) : lone ? others.filter((n) => !isRoot(n)) : others;
   if (!fit.length) fail('BAD_OPTION', 'order', 'order: there are too few notes here to jump about without playing one twice in a row.');
   return fit;
@@ -46,5 +46,5 @@ function candidates(notes: readonly ShapeNote[], at: ShapeNote | undefined, { is
 function draw(next: () => number, notes: readonly ShapeNote[], lean: readonly string[] = []): ShapeNote {
   const weight = (n: ShapeNote): number => (lean.includes(n.degree) ? LEAN : 1);
   let left = next() * notes.reduce((sum, n) => sum + weight(n), 0);
-  return notes.find((n) => (left -= weight(n)) < 0) ?? notes[notes.length - 1];
+  return notes.find((n) => (left -= weight(n)) < 0) ?? notes[notes.length - 1]!;
 }

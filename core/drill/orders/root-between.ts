@@ -5,8 +5,8 @@ export const rootBetween: OrderRule = {
   options: ['turn', 'root', 'start', 'down'],
   play: ({ up, down, home, o }) => {
     const root = up[home()];
-    const others = (notes: typeof up) => notes.filter((n) => n.string !== root.string || n.fret !== root.fret);
-    const line = meet(o.turn, others(up), turned(others(down))).flatMap((n) => [root, n]);
-    return line.length ? line : [root];
+    const others = (notes: typeof up) => notes.filter((n) => n.string !== root!.string || n.fret !== root!.fret);
+    const line = meet(o.turn, others(up), turned(others(down))).flatMap((n) => [root!, n]);
+    return line.length ? line : [root!];
   },
 };

@@ -30,10 +30,10 @@ export const turned = <T>(notes: readonly T[]): T[] => [...notes].reverse();
 export const meet = (turn: DrillOptions['turn'], ...runs: (readonly ShapeNote[])[]): ShapeNote[] =>
   runs.reduce<ShapeNote[]>((all, run) => {
     const last = all.at(-1);
-    const same = last && run.length > 0 && last.string === run[0].string && last.fret === run[0].fret;
+    const same = last && run.length > 0 && last.string === run[0]!.string && last.fret === run[0]!.fret;
     return [...all, ...(same && turn !== 'twice' ? run.slice(1) : run)];
   }, []);
 
 /** Pieces of a run, each beginning one note on: every one of the indices `picks` counts from there. */
 export const along = (notes: readonly ShapeNote[], picks: readonly number[]): ShapeNote[] =>
-  notes.flatMap((_, k) => (k + Math.max(...picks) < notes.length ? picks.map((p) => notes[k + p]) : []));
+  notes.flatMap((_, k) => (k + Math.max(...picks) < notes.length ? picks.map((p) => notes[k + p]!) : []));

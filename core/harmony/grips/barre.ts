@@ -9,10 +9,10 @@ export function flattest(
   let best: { readonly finger: number; readonly first: number; readonly last: number } | null = null;
   let most = 1;
   for (let first = 0; first < fingers.length; first++) {
-    const finger = fingers[first];
+    const finger = fingers[first]!;
     const last = fingers.lastIndexOf(finger);
     if (finger === 0 || last === first || fingers.indexOf(finger) !== first) continue;
-    const over = places[first].string - places[last].string + 1;
+    const over = places[first]!.string - places[last]!.string + 1;
     if (over > most || (over === most && best !== null && finger < best.finger)) {
       best = { finger, first, last };
       most = over;
@@ -26,8 +26,8 @@ export const barreFrom = (
   places: readonly Place[],
   { finger, first, last }: { readonly finger: number; readonly first: number; readonly last: number },
 ) => {
-  const from = places[first].string;
-  return { finger, fret: places[first].fret, strings: Array.from({ length: from - places[last].string + 1 }, (_, k) => from - k) };
+  const from = places[first]!.string;
+  return { finger, fret: places[first]!.fret, strings: Array.from({ length: from - places[last]!.string + 1 }, (_, k) => from - k) };
 };
 
 /** The barre of a grip by its places and fingers, if it has one. */

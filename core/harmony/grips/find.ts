@@ -38,7 +38,7 @@ function searchOf(i: Instrument, chord: Chord, o: GripOptions, within?: Readonly
   };
   const tones = open.map((midi, string) =>
     Array.from({ length: i.frets + 1 }, (_, fret) =>
-      string && fret >= from && fret <= to && allowed(string, fret) ? wanted.toneAt[(midi + fret) % 12] : -1,
+      string && fret >= from && fret <= to && allowed(string, fret) ? wanted.toneAt[(midi + fret) % 12]! : -1,
     ),
   );
   return { grasp: graspOf(i, o.hand), wanted, o, open, nut, last: i.frets, from, to, tones, rest: [], near: o.near ?? null, found: { count: 0, keys: new Float64Array(FIRST_ROOM), rows: new Int8Array(FIRST_ROOM * 2 * i.strings.length) }, shared: { places: open.map(() => []), muted: new Map(), omitted: new Map(), barres: new Map() } }; // prettier-ignore
@@ -57,12 +57,12 @@ function searchFrom(s: Search, low: number): void {
   const high = low ? highest(s, low) : 0;
   const options = tones.map((row) => {
     const list: number[] = [];
-    if (low) for (let f = low; f <= high; f++) if (row[f] >= 0) list.push(f);
-    if (row[nut] >= 0) list.push(nut);
+    if (low) for (let f = low; f <= high; f++) if (row[f]! >= 0) list.push(f);
+    if (row[nut]! >= 0) list.push(nut);
     return list;
   });
   s.rest = [0];
-  for (let k = 1; k <= strings; k++) s.rest[k] = options[k].reduce((bits, f) => bits | (1 << tones[k][f]), s.rest[k - 1]);
+  for (let k = 1; k <= strings; k++) s.rest[k] = options[k]!.reduce((bits, f) => bits! | (1 << tones[k]![f]!), s.rest[k - 1])!;
   const pass: Pass = { low, frets: Array.from({ length: strings + 1 }, () => MUTED), options, lows: 0, holds: new Map() };
   go(s, pass, strings, 0, 0, 0, SILENT, 0);
 }
@@ -81,11 +81,11 @@ function go(s: Search, p: Pass, string: number, mask: number, fingers: number, r
     if (p.lows > 0 === p.low > 0) take(s, p, mask, pattern);
     return;
   }
-  if (((mask | s.rest[string]) & wanted.must) !== wanted.must) return;
+  if (((mask | s.rest[string]!) & wanted.must) !== wanted.must) return;
   const inner = gaps === SILENT ? 0 : Math.floor(gaps / INNER) + (gaps % INNER);
   if (inner <= INNER_MOST && (inner === 0 || o.skip !== false)) {
-    for (const fret of p.options[string]) {
-      const bit = 1 << tones[string][fret];
+    for (const fret of p.options[string]!) {
+      const bit = 1 << tones[string]![fret]!;
       if (o.double === false && mask & bit) continue;
       p.frets[string] = fret;
       if (fret === nut) {
@@ -107,7 +107,7 @@ function go(s: Search, p: Pass, string: number, mask: number, fingers: number, r
 /** The highest fret that a hand reaches whose lowest stopped fret is `low`. */
 function highest({ grasp: { model: m }, last }: Search, low: number): number {
   let high = Math.min(last, low + 3);
-  while (high < last && high < low + REACH && m.longest[high + 1] - m.longest[low] <= m.spanMm[low]) high++;
+  while (high < last && high < low + REACH && m.longest[high + 1]! - m.longest[low]! <= m.spanMm[low]!) high++;
   return high;
 }
 
@@ -121,7 +121,7 @@ function innerMutes(s: Search, frets: readonly number[]): { readonly inner: numb
   let inner = 0;
   for (let k = first - 1; k > last; k--) {
     if (frets[k] !== MUTED) continue;
-    inner += Math.max(frets[k + 1], frets[k - 1]) > s.nut ? 1 : Infinity;
+    inner += Math.max(frets[k + 1]!, frets[k - 1]!) > s.nut ? 1 : Infinity;
   }
   return { inner, below: strings - first, above: last - 1 };
 }
@@ -136,7 +136,7 @@ function heldAs({ grasp }: Search, p: Pass, pattern: number): { readonly cost: n
   let found = NOT_HELD;
   if (cost !== Infinity) {
     const fingers = new Array<number>(grasp.strings + 1).fill(0);
-    for (let k = 0; k < grasp.order.length; k++) fingers[grasp.order[k]] = grasp.fingers[k];
+    for (let k = 0; k < grasp.order.length; k++) fingers[grasp.order[k]!] = grasp.fingers[k]!;
     found = { cost, fingers };
   }
   p.holds.set(pattern, found);
@@ -153,10 +153,10 @@ function take(s: Search, p: Pass, mask: number, pattern: number): void {
   let unisons = 0;
   for (let k = 1; k <= grasp.strings; k++) {
     if (frets[k] === MUTED) continue;
-    const midi = s.open[k] + frets[k];
+    const midi = s.open[k]! + frets[k]!;
     lowest = Math.min(lowest, midi);
     if (frets[k] === s.nut) opens++;
-    for (let j = 1; j < k; j++) if (frets[j] !== MUTED && s.open[j] + frets[j] === midi) unisons++;
+    for (let j = 1; j < k; j++) if (frets[j] !== MUTED && s.open[j]! + frets[j]! === midi) unisons++;
   }
   if (wanted.bass >= 0 && lowest % 12 !== wanted.bass) return;
   const held = heldAs(s, p, pattern);
@@ -168,8 +168,8 @@ function take(s: Search, p: Pass, mask: number, pattern: number): void {
   found.keys[found.count] = Math.round(cost * 100) * MOST + found.count;
   let at = found.count++ * 2 * grasp.strings;
   for (let k = grasp.strings; k >= 1; k--) {
-    found.rows[at++] = frets[k];
-    found.rows[at++] = held.fingers[k];
+    found.rows[at++] = frets[k]!;
+    found.rows[at++] = held.fingers[k]!;
   }
 }
 
@@ -190,7 +190,8 @@ function soundCost(
 /** How far the hand is from the nut, or from where it is asked to be. */
 function placeCost({ grasp: { model: m }, near, nut }: Search, low: number, opens: number): number {
   const at = low || near || nut + 1;
-  const away = near === null ? GRIP.perMm * (m.mm[0][at] - m.mm[0][nut + 1]) : GRIP.nearPerMm * Math.abs(m.mm[0][at] - m.mm[0][near]);
+  const away =
+    near === null ? GRIP.perMm * (m.mm[0]![at]! - m.mm[0]![nut + 1]!) : GRIP.nearPerMm * Math.abs(m.mm[0]![at]! - m.mm[0]![near]!);
   return away + (low - nut >= HIGH_HAND ? opens * GRIP.openAbove : 0);
 }
 
@@ -218,18 +219,18 @@ function gripAt(s: Search, key: number): Grip {
   let used = 0;
   let flat = 0;
   for (let k = strings, at = from, n = 0; k >= 1; k--, at += 2) {
-    const fret = rows[at];
+    const fret = rows[at]!;
     if (fret === MUTED) continue;
-    const finger = rows[at + 1];
-    places[n] = shared.places[k][fret] ??= Object.freeze({ string: k, fret });
+    const finger = rows[at + 1]!;
+    places[n] = shared.places[k]![fret] ??= Object.freeze({ string: k, fret });
     fingers[n++] = finger;
     flat |= used & (1 << finger) & ~1;
     used |= 1 << finger;
-    mask |= 1 << s.tones[k][fret];
-    lowest = Math.min(lowest, open[k] + fret);
+    mask |= 1 << s.tones[k]![fret]!;
+    lowest = Math.min(lowest, open[k]! + fret);
   }
   const omitted = once(shared.omitted, mask, () => wanted.degrees.filter((_, k) => !(mask & (1 << k))));
-  const grip: Grip = { places, fingers, muted, inversion: wanted.toneAt[lowest % 12], omitted, costMm: Math.floor(key / MOST) / 100 };
+  const grip: Grip = { places, fingers, muted, inversion: wanted.toneAt[lowest % 12]!, omitted, costMm: Math.floor(key / MOST) / 100 };
   if (flat) grip.barre = sharedBarre(s, places, fingers);
   return grip;
 }
@@ -237,7 +238,7 @@ function gripAt(s: Search, key: number): Grip {
 function sharedBarre(s: Search, places: readonly Place[], fingers: readonly number[]): Grip['barre'] {
   const found = flattest(places, fingers);
   if (!found) return undefined;
-  const key = ((found.finger * 64 + places[found.first].fret) * 16 + places[found.first].string) * 16 + places[found.last].string;
+  const key = ((found.finger * 64 + places[found.first]!.fret) * 16 + places[found.first]!.string) * 16 + places[found.last]!.string;
   return once(s.shared.barres, key, () => barreFrom(places, found));
 }
 

@@ -42,7 +42,7 @@ function whyNot(grasp: Grasp, frets: readonly number[]): string {
   if (needed > 4) return `it needs ${needed} fingers; a hand has four`;
   const stopped = frets.filter((f) => f > m.nut);
   const [low, high] = [Math.min(...stopped), Math.max(...stopped)];
-  const mm = Math.round(m.longest[high] - m.longest[low]);
+  const mm = Math.round(m.longest[high]! - m.longest[low]!);
   return `from fret ${low} to fret ${high} it is ${mm} mm wide, and its fingers do not open so far`;
 }
 
@@ -64,7 +64,7 @@ export function gripFrom(i: Instrument, symbol: string, places: readonly Place[]
   if ('why' in held) return null;
   const open = openMidis(i);
   const { root, tones } = parseChord(symbol);
-  const midis = sorted.map((p) => open[p.string - 1] + p.fret);
+  const midis = sorted.map((p) => open[p.string - 1]! + p.fret);
   const classes = new Set(midis.map((m) => mod12(m - chromaOf(root))));
   const sounding = new Set(sorted.map((p) => p.string));
   return {

@@ -41,14 +41,14 @@ export const graspOf = (i: Instrument, hand?: Hand): Grasp => ({
 export function opens(m: HandModel, a: number, fretA: number, b: number, fretB: number): boolean {
   const frets = fretB - fretA;
   if (frets <= b - a) return true;
-  if (frets > b - a + BEYOND[a][b]) return false;
-  return m.longest[fretB] - m.longest[fretA] <= SHARE[a][b] * m.spanMm[fretA];
+  if (frets > b - a + BEYOND[a]![b]!) return false;
+  return m.longest[fretB]! - m.longest[fretA]! <= SHARE[a]![b]! * m.spanMm[fretA]!;
 }
 
 /** What two fingers that follow each other cost: opened beyond a fret a finger, or squeezed. */
 function pairCost(m: HandModel, a: number, fretA: number, b: number, fretB: number): number {
-  const mm = m.longest[fretB] - m.longest[fretA];
-  const rest = m.longest[fretA + b - a] - m.longest[fretA];
+  const mm = m.longest[fretB]! - m.longest[fretA]!;
+  const rest = m.longest[fretA + b - a]! - m.longest[fretA]!;
   return mm >= rest ? GRIP.open * (mm - rest) : GRIP.squeezed * (rest - mm);
 }
 
@@ -71,7 +71,7 @@ const barreCost = (m: HandModel, finger: number, strings: number, fret: number):
 
 /** Whether one finger can lie flat from one string to a thinner one of the same fret: whatever lies between is stopped there or above. */
 function flatBetween(frets: readonly number[], from: number, to: number): boolean {
-  for (let s = from - 1; s > to; s--) if (frets[s] < frets[from]) return false;
+  for (let s = from - 1; s > to; s--) if (frets[s]! < frets[from]!) return false;
   return true;
 }
 
@@ -80,15 +80,15 @@ function sortStopped(grasp: Grasp, frets: readonly number[]): number {
   const { order, strings } = grasp;
   order.length = 0;
   for (let s = strings; s >= 1; s--) {
-    if (frets[s] <= grasp.model.nut) continue;
+    if (frets[s]! <= grasp.model.nut) continue;
     let at = order.length;
-    while (at > 0 && frets[order[at - 1]] > frets[s]) {
-      order[at] = order[at - 1];
+    while (at > 0 && frets[order[at - 1]!]! > frets[s]!) {
+      order[at] = order[at - 1]!;
       at--;
     }
     order[at] = s;
   }
-  return order.length ? frets[order[0]] : 0;
+  return order.length ? frets[order[0]!]! : 0;
 }
 
 /** Puts the k-th stopped string under `finger`, which began at the `first`, or under a later one; keeps the cheapest way. */
@@ -104,26 +104,26 @@ function put(
 ): void {
   // prettier-ignore
   const { order, used } = g;
-  const flat = k - first > 1 && finger ? barreCost(g.model, finger, order[first] - order[k - 1] + 1, frets[order[first]]) : 0;
+  const flat = k - first > 1 && finger ? barreCost(g.model, finger, order[first]! - order[k - 1]! + 1, frets[order[first]!]!) : 0;
   const so = cost + flat;
   if (so >= g.best) return;
   if (k === order.length) {
     g.best = so;
-    for (let j = 0; j < k; j++) g.fingers[j] = used[j];
+    for (let j = 0; j < k; j++) g.fingers[j] = used[j]!;
     return;
   }
-  const string = order[k];
+  const string = order[k]!;
   const fret = frets[string];
-  if (finger && frets[order[first]] === fret && order[first] - string < FLAT_MOST[finger] && flatBetween(frets, order[k - 1], string)) {
+  if (finger && frets[order[first]!] === fret && order[first]! - string < FLAT_MOST[finger]! && flatBetween(frets, order[k - 1]!, string)) {
     used[k] = finger;
     put(g, frets, low, table, k + 1, finger, first, cost);
   }
   for (let next = finger + 1; next <= 4; next++) {
     let pair = 0;
-    for (let j = 0; j < k && pair !== Infinity; j++) pair = table[pairAt(used[j], frets[order[j]] - low, next, fret - low)];
+    for (let j = 0; j < k && pair !== Infinity; j++) pair = table[pairAt(used[j]!, frets[order[j]!]! - low, next, fret! - low)]!;
     if (pair === Infinity) continue;
     used[k] = next;
-    put(g, frets, low, table, k + 1, next, k, so + pair + GRIP.finger[next]);
+    put(g, frets, low, table, k + 1, next, k, so + pair + GRIP.finger[next]!);
   }
 }
 
@@ -136,15 +136,15 @@ export function leastHoldCost(g: Grasp, frets: readonly number[]): number {
   const low = sortStopped(g, frets);
   if (!low) return 0;
   const { longest } = g.model;
-  const high = frets[g.order[g.order.length - 1]];
+  const high = frets[g.order[g.order.length - 1]!]!;
   g.best = Infinity;
   g.fingers.length = g.order.length;
   if (high - low < SPAN) put(g, frets, low, (g.pairs[low] ??= pairsFrom(g.model, low)), 0, 0, 0, 0);
-  return g.best + GRIP.wide * (longest[high] - longest[low]);
+  return g.best + GRIP.wide * (longest[high]! - longest[low]!);
 }
 
 /** How few fingers would hold some frets, if a hand had as many as it liked and opened as wide; for saying why it cannot. */
 export function fingersNeeded(g: Grasp, frets: readonly number[]): number {
   sortStopped(g, frets);
-  return g.order.filter((s, k) => k === 0 || frets[g.order[k - 1]] !== frets[s] || !flatBetween(frets, g.order[k - 1], s)).length;
+  return g.order.filter((s, k) => k === 0 || frets[g.order[k - 1]!] !== frets[s] || !flatBetween(frets, g.order[k - 1]!, s)).length;
 }

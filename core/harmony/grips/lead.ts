@@ -71,7 +71,7 @@ function nodeOf(grip: Grip, open: readonly number[]): Node {
     const index = Math.max(1, p.fret - f + 1);
     if (!hand || index < hand) hand = index;
   });
-  const sounds = grip.places.map((p) => ({ place: placeIndex(p), chroma: (open[p.string - 1] + p.fret) % 12 }));
+  const sounds = grip.places.map((p) => ({ place: placeIndex(p), chroma: (open[p.string - 1]! + p.fret) % 12 }));
   return {
     grip,
     frets,
@@ -91,8 +91,8 @@ function travel(mm: readonly number[], a: Node, b: Node): number {
   let sum = 0;
   for (let f = 1; f <= 4; f++) {
     if (!b.frets[f]) continue;
-    if (a.frets[f]) sum += Math.abs(mm[b.frets[f]] - mm[a.frets[f]]) + STRING_MM * Math.abs(b.strings[f] - a.strings[f]);
-    else if (a.hand) sum += Math.abs(mm[b.frets[f]] - mm[Math.min(a.hand + f - 1, mm.length - 1)]);
+    if (a.frets[f]) sum += Math.abs(mm[b.frets[f]!]! - mm[a.frets[f]!]!) + STRING_MM * Math.abs(b.strings[f]! - a.strings[f]!);
+    else if (a.hand) sum += Math.abs(mm[b.frets[f]!]! - mm[Math.min(a.hand + f - 1, mm.length - 1)]!);
   }
   for (const s of a.sounds) if (b.chromas.has(s.chroma) && !b.places.has(s.place)) sum += LET_GO_MM;
   return sum;
@@ -107,7 +107,7 @@ export function gripTravel(i: Instrument, from: readonly Place[], to: readonly P
   const open = openMidis(i);
   const [a, b] = [from, to].map((places) => placesNode(i, places, grasp, open));
   if (!a || !b) return Infinity;
-  return travel(grasp.model.mm[0], a, b);
+  return travel(grasp.model.mm[0]!, a, b);
 }
 
 function placesNode(i: Instrument, places: readonly Place[], grasp: Grasp, open: readonly number[]): Node | null {
@@ -151,7 +151,7 @@ export function* leading(i: Instrument, symbols: readonly string[], o: LeadOptio
   if (o.among !== undefined) checkWhole('BAD_OPTION', 'among', o.among, 1, 5000);
   const grasp = graspOf(i, o.hand);
   const open = openMidis(i);
-  const mm = grasp.model.mm[0];
+  const mm = grasp.model.mm[0]!;
   const voices = o.strings?.length ?? o.from?.length ?? Math.min(4, i.strings.length);
   const start = o.from ? placesNode(i, o.from, grasp, open) : null;
   if (o.from && !start) fail('BAD_OPTION', 'from', 'from: no hand holds this grip. Begin with another one.');
@@ -165,13 +165,13 @@ export function* leading(i: Instrument, symbols: readonly string[], o: LeadOptio
   const tables = tablesBetween(mm, symbols, nodes);
   const ways = cheapestWays(
     nodes.map((n) => n.length),
-    (node) => (start ? travel(mm, start, nodes[0][node]) : 0),
-    (k, from, to) => tables[k][from * nodes[k].length + to],
+    (node) => (start ? travel(mm, start, nodes[0]![node]!) : 0),
+    (k, from, to) => tables[k]![from * nodes[k]!.length + to]!,
     count,
   );
   let turn = ways.next();
   for (; !turn.done; turn = ways.next()) yield 0.8 + (0.2 * turn.value) / symbols.length;
-  return turn.value.map(({ cost, nodes: way }) => ({ grips: way.map((at, k) => nodes[k][at].grip), travelMm: Math.round(cost * 100) / 100 })); // prettier-ignore
+  return turn.value.map(({ cost, nodes: way }) => ({ grips: way.map((at, k) => nodes[k]![at]!.grip), travelMm: Math.round(cost * 100) / 100 })); // prettier-ignore
 }
 
 /** Travel from every grip of a chord to every one of the next, worked out once for each pair of chords; by the later one's index. */
@@ -181,7 +181,7 @@ function tablesBetween(mm: readonly number[], symbols: readonly string[], nodes:
     if (k === 0) return new Float64Array(0);
     const [there, here] = [nodes[k - 1], nodes[k]];
     const key = `${symbols[k - 1]} ${symbol}`;
-    const table = known.get(key) ?? Float64Array.from({ length: there.length * here.length }, (_, at) => travel(mm, there[Math.floor(at / here.length)], here[at % here.length])); // prettier-ignore
+    const table = known.get(key) ?? Float64Array.from({ length: there!.length * here!.length }, (_, at) => travel(mm, there![Math.floor(at / here!.length)]!, here![at % here!.length]!)); // prettier-ignore
     known.set(key, table);
     return table;
   });

@@ -58,9 +58,9 @@ function soundsNearest(
 ): Grip[] {
   // prettier-ignore
   const open = openMidis(i);
-  const voices = (p: readonly Place[]): number[] => p.map((q) => open[q.string - 1] + q.fret).sort((a, b) => a - b);
+  const voices = (p: readonly Place[]): number[] => p.map((q) => open[q.string - 1]! + q.fret).sort((a, b) => a - b);
   const own = voices(places);
-  const far = (g: Grip): number => voices(g.places).reduce((sum, m, k) => sum + Math.abs(m - own[k]), 0);
+  const far = (g: Grip): number => voices(g.places).reduce((sum, m, k) => sum + Math.abs(m - own[k]!), 0);
   let all: Grip[];
   try {
     all = gripsOf(i, symbol, o);
@@ -77,16 +77,16 @@ function choices(strings: readonly number[], count: number): number[][] {
   if (count === 0) return [[]];
   if (strings.length < count) return [];
   const [first, ...rest] = strings;
-  return [...choices(rest, count - 1).map((c) => [first, ...c]), ...choices(rest, count)];
+  return [...choices(rest, count - 1).map((c) => [first!, ...c]), ...choices(rest, count)];
 }
 
 /** No more choices of strings are looked through: twelve strings have 924 of six. */
 function toStrings(i: Instrument, symbol: string, places: readonly Place[], grasp: Grasp): Grip[] {
   const open = openMidis(i);
-  const voices = places.map((p) => open[p.string - 1] + p.fret).sort((a, b) => a - b);
+  const voices = places.map((p) => open[p.string - 1]! + p.fret).sort((a, b) => a - b);
   const grips = choices(stringsUpward(i), voices.length).flatMap(
     (strings) =>
-    [0, OCTAVE, -OCTAVE].map((by) => on(i, symbol, voices.map((m, k) => ({ string: strings[k], fret: m + by - open[strings[k] - 1] })), grasp)), // prettier-ignore
+    [0, OCTAVE, -OCTAVE].map((by) => on(i, symbol, voices.map((m, k) => ({ string: strings[k]!, fret: m + by - open[strings[k]! - 1]! })), grasp)), // prettier-ignore
   );
   return grips.filter((g): g is Grip => g !== null);
 }
@@ -100,7 +100,7 @@ function upTheNeck(i: Instrument, symbol: string, places: readonly Place[], gras
   for (let turn = 1; turn < tones.length; turn++) {
     now = now.map(({ string, fret }) => {
       let f = fret + 1;
-      while (!classes.has((open[string - 1] + f) % 12)) f++;
+      while (!classes.has((open[string - 1]! + f) % 12)) f++;
       return { string, fret: f };
     });
     const octaves = [0, -OCTAVE].map((by) => on(i, symbol, now.map((p) => ({ ...p, fret: p.fret + by })), grasp)); // prettier-ignore

@@ -20,7 +20,7 @@ export interface Wanted {
 
 /** Tones that a grip may leave out: the perfect fifth of four tones or more; in larger chords what lies inside the stack. */
 function mayOmit({ tones }: Chord, t: ChordTone): boolean {
-  const top = tones[tones.length - 1].step;
+  const top = tones[tones.length - 1]!.step;
   if (t.degree === '5') return tones.length > 3;
   return (t.step === 9 || t.step === 11) && t.step < top && tones.length > 5 && (t.degree === '2' || t.degree === '4');
 }
@@ -36,11 +36,11 @@ export function wantedOf(chord: Chord, o: GripOptions): Wanted {
   const toneAt = Array.from({ length: 12 }, () => -1);
   chord.tones.forEach((t, k) => (toneAt[mod12(root + t.semitones)] = k));
   const slash = chord.bass !== chord.root;
-  if (toneAt[bass] < 0) {
+  if (toneAt[bass]! < 0) {
     toneAt[bass] = degrees.length;
     degrees.push(degreeOfNote(chord.root, chord.bass));
   }
   const omits = (t: ChordTone): boolean => o.omit !== false && mayOmit(chord, t) && mod12(root + t.semitones) !== bass;
-  const must = degrees.reduce((bits, _, k) => (k < chord.tones.length && omits(chord.tones[k]) ? bits : bits | (1 << k)), 0);
+  const must = degrees.reduce((bits, _, k) => (k < chord.tones.length && omits(chord.tones[k]!) ? bits : bits | (1 << k)), 0);
   return { degrees, toneAt, must, all: (1 << degrees.length) - 1, bass: slash || o.invert === false ? bass : -1 };
 }

@@ -5,7 +5,7 @@ import type { QuizGround, QuizLevel, QuizRule } from '../types';
 
 const placesOfDegree = (g: QuizGround, level: QuizLevel, degree: string, open: string) => {
   const note = scaleNotes(g.scale).find((n) => n.degree === degree);
-  return placesOn(g, level).filter((p) => note && p.midi % 12 === chromaOf(note.name) && g.instrument.strings[p.string - 1].open === open); // prettier-ignore
+  return placesOn(g, level).filter((p) => note && p.midi % 12 === chromaOf(note.name) && g.instrument.strings[p.string - 1]!.open === open); // prettier-ignore
 };
 
 /** Which degree of the tonic a place is, string by string. */
@@ -19,7 +19,7 @@ export const degree: QuizRule = {
       ),
   ask: (g, level, fact, draw) => {
     const [asked, open] = lastPart(fact).split('@');
-    const places = placesOfDegree(g, level, asked, open);
+    const places = placesOfDegree(g, level, asked!, open!);
     const place = places.at(Math.floor(draw() * places.length));
     const answer = listOf(scaleNotes(g.scale).map((n) => ({ text: n.degree, sounds: chromaOf(n.name) })), (o) => o.text === asked); // prettier-ignore
     if (!place || !answer) return null;

@@ -14,10 +14,10 @@ export const fingers: QuizRule = {
     if (!one) return null;
     const { s, cell } = one;
     const same = PATTERNS.filter((p) => p.split('-').length === cell.frets.length);
-    const answer = choiceOf({ text: asked }, same.map((text) => ({ text })), draw, 4); // prettier-ignore
+    const answer = choiceOf({ text: asked! }, same.map((text) => ({ text })), draw, 4); // prettier-ignore
     const mine = (fret: number, string: number): boolean => string === cell.string && cell.frets.includes(fret);
     const shown = s.notes.map(({ string, fret }) => ({ string, fret, text: mine(fret, string) ? '?' : '' }));
-    return answer && { about: { label: s.label, string: cell.string }, shown, answer, at: { string: cell.string, fret: cell.frets[0] } };
+    return answer && { about: { label: s.label, string: cell.string }, shown, answer, at: { string: cell.string, fret: cell.frets[0]! } };
   },
   pace: [4000, 12_000],
 };

@@ -8,7 +8,7 @@ export function shiftsFrom(g: QuizGround, root: number): { readonly string: numb
   const open = openMidis(g.instrument);
   const at = upward.indexOf(root);
   return upward.flatMap((string, k) => {
-    const frets = open[root - 1] + 5 * (k - at) - open[string - 1];
+    const frets = open[root - 1]! + 5 * (k - at) - open[string - 1]!;
     return frets ? [{ string, frets }] : [];
   });
 }
@@ -24,7 +24,7 @@ export function shiftWords(shifts: readonly { readonly string: number; readonly 
 /** Which strings shift, and by how much, when the root is on a string: in this tuning against endless fourths. */
 export const jog: QuizRule = {
   facts: (g) => {
-    const tuning = openMidis(g.instrument).map((m, k, all) => (k ? all[k - 1] - m : 0)).slice(1).join('.'); // prettier-ignore
+    const tuning = openMidis(g.instrument).map((m, k, all) => (k ? all[k - 1]! - m : 0)).slice(1).join('.'); // prettier-ignore
     return stringsUpward(g.instrument).map((s) => `jog/${tuning}@${s}`);
   },
   ask: (g, _, fact, draw) => {
@@ -32,7 +32,7 @@ export const jog: QuizRule = {
     if (!(root >= 1 && root <= g.instrument.strings.length)) return null;
     const shifts = shiftsFrom(g, root);
     const upward = stringsUpward(g.instrument);
-    const next = (string: number, by: number): number => upward[Math.max(0, Math.min(upward.length - 1, upward.indexOf(string) + by))];
+    const next = (string: number, by: number): number => upward[Math.max(0, Math.min(upward.length - 1, upward.indexOf(string) + by))]!;
     const wrong = [
       shifts.map((s) => ({ ...s, frets: -s.frets })),
       shifts.slice(1),

@@ -5,14 +5,14 @@ import type { QuizGround, QuizLevel, QuizRule } from '../types';
 
 /** Tonics of a scale whose signs a level allows: two, four, all. */
 const tonicsOf = (scale: QuizGround['scale']['scale'], level: QuizLevel): string[] =>
-  Array.from({ length: 12 }, (_, c) => bestTonic(c, scale)).filter((tonic) => accidentalCount({ tonic, scale }) <= [2, 4, 99][level - 1]);
+  Array.from({ length: 12 }, (_, c) => bestTonic(c, scale)).filter((tonic) => accidentalCount({ tonic, scale }) <= [2, 4, 99][level - 1]!);
 const scaleKey = (scale: QuizGround['scale']['scale']): string => (typeof scale === 'string' ? scale : scale.join('.'));
 
 /** Spell the scale on a tonic, note by note. */
 export const spell: QuizRule = {
   facts: (g, level) => tonicsOf(g.scale.scale, level).map((t) => `spell/${t} ${scaleKey(g.scale.scale)}`),
   ask: (g, _, fact) => {
-    const tonic = lastPart(fact).split(' ')[0];
+    const tonic = lastPart(fact).split(' ')[0]!;
     const scale = { tonic, scale: g.scale.scale };
     return {
       about: { tonic, title: scaleTitle(scale.scale) },

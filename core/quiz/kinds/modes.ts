@@ -27,20 +27,20 @@ export const change: QuizRule = {
   facts: (g, level) => {
     const order = brightnessOrder(g.scale.tonic).map((r) => r.scale as string);
     return order.flatMap((a, k) =>
-      order.flatMap((b, n) => (k !== n && Math.abs(k - n) <= [1, 2, 6][level - 1] ? [`change/${a}>${b}`] : [])),
+      order.flatMap((b, n) => (k !== n && Math.abs(k - n) <= [1, 2, 6][level - 1]! ? [`change/${a}>${b}`] : [])),
     );
   },
   ask: (g, _, fact, draw) => {
     const [a, b] = lastPart(fact).split('>');
-    if (!BRIGHT.includes(a) || !BRIGHT.includes(b)) return null;
-    const words = changeWords(g.scale.tonic, a, b);
-    const apart = BRIGHT.indexOf(b) - BRIGHT.indexOf(a);
+    if (!BRIGHT.includes(a!) || !BRIGHT.includes(b!)) return null;
+    const words = changeWords(g.scale.tonic, a!, b!);
+    const apart = BRIGHT.indexOf(b!) - BRIGHT.indexOf(a!);
     // Wrong ones of as many notes: other pairs as far apart, either way.
     const wrong = BRIGHT.flatMap((x, k) =>
       [k + apart, k - apart].flatMap((n) => (BRIGHT[n] ? [changeWords(g.scale.tonic, x, BRIGHT[n])] : [])),
     );
     const answer = choiceOf({ text: words }, wrong.map((text) => ({ text })), draw, 5); // prettier-ignore
-    return answer && { about: { from: scaleTitle(a), to: scaleTitle(b) }, shown: [], answer, at: null };
+    return answer && { about: { from: scaleTitle(a!), to: scaleTitle(b!) }, shown: [], answer, at: null };
   },
   pace: [4000, 12_000],
 };

@@ -11,13 +11,13 @@ export const play: QuizRule = {
     const starts = s?.notes.flatMap((n, k) => (n.role === 'root' && k + 1 < s.notes.length ? [k] : [])) ?? [];
     const start = starts.at(Math.floor(draw() * starts.length));
     if (!s || start === undefined) return null;
-    const up = s.notes.slice(start, start + Math.ceil((NOTES[level - 1] + 1) / 2));
+    const up = s.notes.slice(start, start + Math.ceil((NOTES[level - 1]! + 1) / 2));
     const line = [...up, ...up.slice(0, -1).reverse()].slice(0, NOTES[level - 1]);
     return {
       about: { label: s.label, count: line.length },
       shown: up.map(({ string, fret, degree, role }) => ({ string, fret, text: degree, ...(role === 'root' ? { root: true } : {}) })),
       answer: { by: 'line', line: line.map(({ string, fret, midi }) => ({ string, fret, midi })) },
-      at: s.notes[start],
+      at: s.notes[start]!,
     };
   },
   pace: [8000, 20_000],

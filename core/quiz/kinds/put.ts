@@ -13,7 +13,7 @@ export const put: QuizRule = {
     const root = shape?.notes.find((n) => n.role === 'root');
     if (!shape || !root) return null;
     const first = shape.cells.findIndex((c) => c.string === root.string);
-    const cells = level === 3 ? shape.cells : shape.cells.slice(first, first + STRINGS[level - 1]);
+    const cells = level === 3 ? shape.cells : shape.cells.slice(first, first + STRINGS[level - 1]!);
     const places = cells.flatMap((c) => c.frets.map((fret) => ({ string: c.string, fret }))).filter((p) => !samePlace(p, root));
     if (!places.length) return null;
     const strings = cells.map((c) => c.string).join(', ');

@@ -17,7 +17,7 @@ export const roots: QuizRule = {
     const places = placesOn(g, 3).filter((p) => p.string === string && p.midi % 12 === Number(chroma));
     if (!places.length) return null;
     const tonic = Number(chroma) === chromaOf(g.scale.tonic) ? g.scale.tonic : bestTonic(Number(chroma), 'ionian');
-    return { about: { tonic, string, count: places.length }, shown: [], answer: { by: 'places', places: places.map((p) => ({ string: p.string, fret: p.fret })), need: 'all' }, at: places[0] }; // prettier-ignore
+    return { about: { tonic, string, count: places.length }, shown: [], answer: { by: 'places', places: places.map((p) => ({ string: p.string, fret: p.fret })), need: 'all' }, at: places[0]! }; // prettier-ignore
   },
   pace: [3500, 10_000],
 };

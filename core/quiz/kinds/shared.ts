@@ -10,10 +10,10 @@ export const shared: QuizRule = {
     const seam = k >= 0 ? g.seams.at(k) : undefined;
     if (!shape || !seam?.shared.length || k + 1 >= g.shapes.length) return null;
     const places = seam.shared.map((s) => s.place);
-    const lead = shape.roots.at(0) ?? shape.notes[0];
+    const lead = shape.roots.at(0) ?? shape.notes[0]!;
     const shown = level === 1 ? shape.notes : [lead];
     return {
-      about: { below: shape.label, above: g.shapes[k + 1].label, count: places.length },
+      about: { below: shape.label, above: g.shapes[k + 1]!.label, count: places.length },
       shown: shown.map(({ string, fret }) => ({
         string,
         fret,
@@ -21,7 +21,7 @@ export const shared: QuizRule = {
         ...(shape.roots.some((r) => r.string === string && r.fret === fret) ? { root: true } : {}),
       })),
       answer: { by: 'places', places, need: 'all' },
-      at: places[0],
+      at: places[0]!,
     };
   },
   pace: [8000, 25_000],

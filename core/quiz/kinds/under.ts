@@ -7,8 +7,8 @@ import type { QuizRule } from '../types';
 function triadsIn(s: Shape): Place[][] {
   const found: Place[][] = [];
   s.notes.forEach((a, k) => {
-    const third = s.notes[k + 2] as Shape['notes'][number] | undefined;
-    const fifth = s.notes[k + 4] as Shape['notes'][number] | undefined;
+    const third = s.notes[k + 2];
+    const fifth = s.notes[k + 4];
     if (third && fifth && new Set([a.string, third.string, fifth.string]).size === 3) found.push([a, third, fifth].map(({ string, fret }) => ({ string, fret }))); // prettier-ignore
   });
   return found;
@@ -24,7 +24,7 @@ export const under: QuizRule = {
     const keys = grip.map(placeKey);
     const holding = new Set(g.shapes.filter((s) => keys.every((key) => s.notes.some((n) => placeKey(n) === key))).map((s) => s.label));
     const answer = listOf(oncePerShape(g).map((s) => ({ text: s.label })), (o) => holding.has(o.text)); // prettier-ignore
-    return answer && { about: {}, shown: grip.map((p) => ({ ...p, text: '' })), answer, at: grip[0] };
+    return answer && { about: {}, shown: grip.map((p) => ({ ...p, text: '' })), answer, at: grip[0]! };
   },
   pace: [5000, 15_000],
 };

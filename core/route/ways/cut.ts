@@ -32,8 +32,8 @@ function cutAt(line: Line, start: Place | undefined, goal: Place | undefined): L
   const last = line.options.length - 1;
   const only = (p: Place | undefined, options: Line['options'][number]) => (p ? options.filter((o) => samePlace(o, p)) : options);
   const options = line.options.slice(from, to + 1);
-  options[0] = only(start, options[0]);
-  options[options.length - 1] = only(goal, options[options.length - 1]);
+  options[0] = only(start, options[0]!);
+  options[options.length - 1] = only(goal, options[options.length - 1]!);
   const { endsAt } = line;
   return { ...line, options, ...(endsAt ? { endsAt: (s, k) => k === to - from && endsAt(s, last) } : {}) };
 }

@@ -10,17 +10,17 @@ const CLIMB = 5;
 export function diagonalWay(c: Crossing): Ways {
   const [from, to] = [c.rungs[0], c.rungs[c.rungs.length - 1]];
   const [first, last] = [c.numbers[0], c.numbers[c.numbers.length - 1]];
-  const there = placeSet(to.notes);
+  const there = placeSet(to!.notes);
   const held = placeSet(c.request.held ?? []);
   return {
-    lines: rootsOf(c, c.up ? from : to).map((root) => {
+    lines: rootsOf(c, c.up ? from! : to!).map((root) => {
       const places = climbFrom(c, root).notes;
       const onClimb = placeSet(places);
-      const end = placeIndex(places[c.up ? places.length - 1 : 0]);
+      const end = placeIndex(places[c.up ? places.length - 1 : 0]!);
       const parts = [
-        { places: from.notes, rung: first, least: 1 },
+        { places: from!.notes, rung: first!, least: 1 },
         { places, rung: -1, least: CLIMB },
-        { places: to.notes, rung: last, least: ARRIVED },
+        { places: to!.notes, rung: last!, least: ARRIVED },
       ];
       return lineThrough(c, parts, (a, _, part) => {
         const key = placeIndex(a);
@@ -38,5 +38,5 @@ function rootsOf({ request: { start, goal }, up }: Crossing, lower: Shape): Plac
 
 const climbFrom = ({ instrument, ref }: Crossing, root: Place): Shape => {
   const shapes = layOut(instrument, ref, { kind: 'diagonal', root });
-  return shapes.find((s) => s.notes.some((n) => samePlace(n, root))) ?? shapes[0];
+  return shapes.find((s) => s.notes.some((n) => samePlace(n, root))) ?? shapes[0]!;
 };

@@ -32,7 +32,7 @@ function lineOn(c: Crossing, strings: number[]): Line | null {
   const cells = strings.map((string, k) => {
     const pair = Math.floor((k * pairs) / strings.length);
     const tag = c.up ? pair : rungs.length - 1 - pair;
-    return merged(string, rungs[pair], rungs[pair + 1]).map((p) => ({ ...p, rung: tag }));
+    return merged(string, rungs[pair]!, rungs[pair + 1]!).map((p) => ({ ...p, rung: tag }));
   });
   if (cells.some((cell) => cell.length < NOTES)) return null;
   const places = cells.flat();

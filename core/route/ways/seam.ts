@@ -12,9 +12,9 @@ export function seamWay(c: Crossing): Ways {
   const held = placeSet(c.request.held ?? []);
   const ends = c.rungs.length - 1;
   const onSeam = (p: { readonly string: number; readonly fret: number }, to: number): boolean =>
-    sets[to].has(placeIndex(p)) || held.has(placeIndex(p));
+    sets[to]!.has(placeIndex(p)) || held.has(placeIndex(p));
   const line = (between: number): Line => {
-    const parts = c.rungs.map((r, k) => ({ places: r.notes, rung: c.numbers[k], least: k === 0 || k === ends ? ARRIVED : between }));
+    const parts = c.rungs.map((r, k) => ({ places: r.notes, rung: c.numbers[k]!, least: k === 0 || k === ends ? ARRIVED : between }));
     return lineThrough(c, parts, (a, _, to) => onSeam(a, to) && (!strings || strings.includes(a.string)));
   };
   return { lines: [line(ARRIVED)], ...(ends > 1 ? { otherwise: [line(1)] } : {}) };

@@ -12,8 +12,8 @@ const MOST = 400;
  */
 export function splitWay(c: Crossing): Ways {
   const rungs = c.up ? c.rungs : [...c.rungs].reverse();
-  const strings = rungs[0].cells.length;
-  if (rungs.some((r) => r.cells.length !== strings || r.cells.some((cell, k) => cell.string !== rungs[0].cells[k].string)))
+  const strings = rungs[0]!.cells.length;
+  if (rungs.some((r) => r.cells.length !== strings || r.cells.some((cell, k) => cell.string !== rungs[0]!.cells[k]!.string)))
     fail('NO_ROUTE', 'layout', 'A split needs rungs that use the same strings: choose boxes, windows or notes per string.');
   const turns = rungs.length - 1;
   if (turns > strings - 2)
@@ -37,9 +37,9 @@ function lineOf(c: Crossing, cuts: number[]): Line {
   const rungs = c.up ? c.rungs : [...c.rungs].reverse();
   const tag = (k: number): number => (c.up ? k : rungs.length - 1 - k);
   const places = rungs.flatMap((rung, k): (Place & { readonly rung: number })[] => {
-    const first = k === 0 ? 0 : Math.max(0, cuts[k - 1] - 1);
+    const first = k === 0 ? 0 : Math.max(0, cuts[k - 1]! - 1);
     const last = k < cuts.length ? cuts[k] : rung.cells.length - 1;
-    return cellsIn(rung).slice(first, last + 1).flat().map((p) => ({ ...p, rung: tag(k) })); // prettier-ignore
+    return cellsIn(rung).slice(first, last! + 1).flat().map((p) => ({ ...p, rung: tag(k) })); // prettier-ignore
   });
   return settledLine(c.up ? places : places.reverse(), c.numbers);
 }

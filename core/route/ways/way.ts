@@ -71,8 +71,8 @@ export function lineThrough({ neck, up }: Crossing, parts: Part[], mayCross: May
     }
   });
   const pitches = (part: Part): number[] => part.places.map((p) => midiAt(neck, p));
-  const first = (up ? Math.min : Math.max)(...pitches(parts[0]));
-  const last = (up ? Math.max : Math.min)(...pitches(parts[parts.length - 1]));
+  const first = (up ? Math.min : Math.max)(...pitches(parts[0]!));
+  const last = (up ? Math.max : Math.min)(...pitches(parts[parts.length - 1]!));
   const [low, high] = up ? [first, last] : [last, first];
   const line = [...byPitch.keys()].filter((m) => m >= low && m <= high).sort((a, b) => (up ? a - b : b - a));
   const end = stages.length - 1;
@@ -82,9 +82,9 @@ export function lineThrough({ neck, up }: Crossing, parts: Part[], mayCross: May
     startsAt: (s) => s.tag === 0,
     endsAt: (s, k) => k === line.length - 1 && s.tag === end,
     follows: (a, b) => {
-      if (a.tag === b.tag) return stages[a.tag].dwell;
+      if (a.tag === b.tag) return stages[a.tag]!.dwell;
       if (b.tag !== a.tag + 1) return false;
-      return stages[a.tag].index === stages[b.tag].index || mayCross(a, b, stages[b.tag].index);
+      return stages[a.tag]!.index === stages[b.tag]!.index || mayCross(a, b, stages[b.tag]!.index);
     },
   };
 }
