@@ -18,15 +18,8 @@ export default {
   ],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  transform: {
-    '^.+\\.tsx?$': [
-      '@swc/jest',
-      {
-        jsc: { parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } }, target: 'es2022' },
-        module: { type: 'es6' },
-      },
-    ],
-  },
+  transform: { '^.+\\.tsx?$': '<rootDir>/scripts/jest-transform.cjs' },
+  testSequencer: '<rootDir>/scripts/jest-order.cjs',
   setupFiles: ['<rootDir>/tests/support/quick.ts'],
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
 };

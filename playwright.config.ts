@@ -1,8 +1,9 @@
 import { defineConfig } from '@playwright/test';
 
-/** The real interface in Debian's Chromium. Each test file starts its own server on its own notebook. */
+/** The real interface in Debian's Chromium. Each test starts its own server on a notebook of its own. */
 export default defineConfig({
   testDir: 'tests/e2e',
+  globalSetup: './tests/e2e/fresh.ts',
   workers: 2,
   timeout: 60_000,
   retries: 1, // named in the log by scripts/test.mjs

@@ -1,5 +1,5 @@
 import type { Schema } from 'yup';
-import type { Instrument } from '../core';
+import { fieldsOf, keysOf, listOf, type Instrument } from '../core';
 import { instrumentSchema } from './instrument';
 import { ownDrillSchema, type OwnDrill } from './drill';
 import { ownScaleSchema, scalesOfStudies, type OwnScale } from './own-scale';
@@ -84,7 +84,7 @@ export function nestingOf(value: unknown, most = MOST_NESTED): number {
   if (most === 0) return 1;
   let deepest = 0;
   for (const key in value) {
-    const inner = (value as Record<string, unknown>)[key];
+    const inner = fieldsOf(value)[key];
     if (typeof inner === 'object' && inner !== null) deepest = Math.max(deepest, nestingOf(inner, most - 1));
     if (deepest >= most) break;
   }
@@ -105,7 +105,7 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
     return say('This notebook is damaged: instruments, scales, drills, studies, versions, passes and rounds must be lists.');
   if (by !== undefined && (typeof by !== 'string' || by.length > MOST_BY))
     return say(`This notebook is damaged: by, the program that wrote it, must be a text of at most ${MOST_BY} signs.`);
-  const length = (l: unknown): number => (l as unknown[] | undefined)?.length ?? 0;
+  const length = (l: unknown): number => listOf(l).length;
   const records = [instruments, named, drills, studies].reduce<number>((sum, l) => sum + length(l), 0);
   // Lengths before members: a list of a million is not looked into.
   if (records > MOST_RECORDS) return say(`More than ${MOST_RECORDS} records in one file.`);
@@ -113,25 +113,25 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
   if (length(passes) > MOST_PASSES) return say(`More than ${MOST_PASSES} passes in one file.`);
   if (length(rounds) > MOST_ROUNDS) return say(`More than ${MOST_ROUNDS} rounds in one file.`);
   const lists = {
-    instruments: instruments as unknown[],
-    scales: [...(named as unknown[]), ...oldScales(studies as unknown[])],
-    drills: drills as unknown[],
-    studies: (studies as unknown[]).map(upToDate),
+    instruments: listOf(instruments),
+    scales: [...listOf(named), ...oldScales(listOf(studies))],
+    drills: listOf(drills),
+    studies: listOf(studies).map(upToDate),
   };
-  const earlier = (versions as unknown[] | undefined)?.map(upToDate);
-  const log = passes as unknown[] | undefined;
-  const quiz = rounds as unknown[] | undefined;
+  const earlier = versions ? listOf(versions).map(upToDate) : undefined;
+  const log = passes ? listOf(passes) : undefined;
+  const quiz = rounds ? listOf(rounds) : undefined;
   const total = records + (earlier?.length ?? 0);
   let seen = 0;
   const counted = (schema: Schema) => (body: unknown) => {
     onDone(seen++ / Math.max(1, total));
     return problemsOf(schema, body);
   };
-  for (const [kind, schema] of Object.entries(KIND_SCHEMAS)) {
-    const wrong = firstProblem(lists[kind as keyof typeof lists], kind, counted(schema));
+  for (const kind of keysOf(KIND_SCHEMAS)) {
+    const wrong = firstProblem(lists[kind], kind, counted(KIND_SCHEMAS[kind]));
     if (wrong) return say(wrong);
   }
-  const ids = new Set(lists.studies.map((s) => (s as { readonly id: string }).id));
+  const ids = new Set(lists.studies.map((s) => fieldsOf(s).id));
   const wrong = (earlier && firstVersionProblem(earlier, ids, counted(studySchema))) ?? (log && firstOf(log, 'passes', passProblem)) ?? (quiz && firstOf(quiz, 'rounds', roundProblem)); // prettier-ignore
   if (wrong) return say(wrong);
   return {
@@ -163,7 +163,7 @@ const oldScales = (studies: readonly unknown[]): Bundle['scales'] =>
 /** A record whose body, if it is one, is a study of today. */
 const upToDate = (r: unknown): unknown => (isRecord(r) && isRecord(r.body) ? { ...r, body: upgradeStudy(r.body) } : r);
 
-function firstProblem(records: unknown[], list: string, check: (body: unknown) => Problem[]): string | null {
+function firstProblem(records: readonly unknown[], list: string, check: (body: unknown) => Problem[]): string | null {
   const ids = new Set<unknown>();
   for (const [k, r] of records.entries()) {
     if (!isRecord(r) || typeof r.id !== 'string' || !ID.test(r.id))
@@ -185,7 +185,11 @@ function problemIn(body: unknown, check: (body: unknown) => Problem[]): string |
 
 const isCount = (value: unknown): boolean => typeof value === 'number' && Number.isSafeInteger(value) && value >= 0;
 
-function firstVersionProblem(versions: unknown[], studies: ReadonlySet<string>, check: (body: unknown) => Problem[]): string | null {
+function firstVersionProblem(
+  versions: readonly unknown[],
+  studies: ReadonlySet<unknown>,
+  check: (body: unknown) => Problem[],
+): string | null {
   for (const [k, v] of versions.entries()) {
     if (!isRecord(v) || typeof v.study !== 'string' || !studies.has(v.study)) return `versions[${k}]: it is of no study in this file.`;
     if (!Number.isSafeInteger(v.revision) || !isCount(v.at)) return `versions[${k}]: a revision and a time are expected here.`;

@@ -16,6 +16,7 @@ import {
   type RouteWeights,
   type ScaleRef,
   type Stroke,
+  isOneOf,
 } from '../core';
 import { instrumentSchema } from './instrument';
 import { layoutSchema } from './layout';
@@ -156,7 +157,7 @@ export const keptRouteSchema = record<KeptRoute>({
   id: id().max(40),
   name: name(120, 'give the route a name.'),
   steps: list(stepSchema, MOST_KEPT_NOTES, { plainly: isPlainStep }),
-  strokes: list(oneOf(STROKES), MOST_KEPT_NOTES, { plainly: (v) => typeof v === 'string' && (STROKES as readonly string[]).includes(v) }),
+  strokes: list(oneOf(STROKES), MOST_KEPT_NOTES, { plainly: (v) => typeof v === 'string' && isOneOf(STROKES, v) }),
   asked: connectionSchema.required(),
   on: record<RouteSetting>({
     instrument: instrumentSchema,

@@ -20,7 +20,7 @@ import {
 } from '../core';
 import { passes } from './checks';
 import { layoutSchema } from './layout';
-import { id, list, name, oneOf, record, rungRef, whole, wholes, type RungRef } from './parts';
+import { id, list, name, oneOf, record, rungRef, whole, wholes, type RungRef, isDistinct } from './parts';
 import { published } from './published';
 import { degreeList, scaleRefSchema } from './scale';
 
@@ -155,11 +155,7 @@ export interface Drill {
 export const MOST_DRILLS = 100;
 const drillName = () => name(80, 'give the drill a name.');
 const drillSchema = record<Drill>({ id: id().max(40), name: drillName(), form: drillFormSchema, climb: climbSchema });
-export const drillsSchema = list(drillSchema, MOST_DRILLS).test(
-  'ids',
-  'drills: two drills have the same id.',
-  (v) => !Array.isArray(v) || new Set(v.map((d) => (d as Partial<Drill> | null)?.id)).size === v.length,
-);
+export const drillsSchema = list(drillSchema, MOST_DRILLS).test('ids', 'drills: two drills have the same id.', (v) => isDistinct(v, 'id'));
 
 /** A drill without key and shape, kept in the notebook for all studies. */
 export interface OwnDrill {

@@ -1,4 +1,5 @@
 import {
+  fieldsOf,
   fingerNotes,
   isOnNeck,
   pickStrokes,
@@ -18,22 +19,22 @@ export interface Format {
   readonly turns?: (study: Record<string, unknown>) => Record<string, unknown>;
 }
 
-const listOf = (value: unknown): Record<string, unknown>[] =>
+const recordsIn = (value: unknown): Record<string, unknown>[] =>
   Array.isArray(value) ? value.filter((v): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v)) : [];
 
 /** Format 5: kept routes hold their notes and what they were asked of; a settled finger says in which shape. */
 function toFormat5(study: Record<string, unknown>): Record<string, unknown> {
   return {
     ...study,
-    routes: listOf(study.routes).map((r, k) => ({
+    routes: recordsIn(study.routes).map((r, k) => ({
       id: `route-${k + 1}`,
       name: r.name,
       ...keptAsWas(study, r),
       asked: r.asked,
       on: settingOf(study),
     })),
-    pins: listOf(study.pins).map((p) => ({ ...p, shape: null })),
-    licks: listOf(study.licks).map((l) => ({ ...l, stayed: null })),
+    pins: recordsIn(study.pins).map((p) => ({ ...p, shape: null })),
+    licks: recordsIn(study.licks).map((l) => ({ ...l, stayed: null })),
   };
 }
 
@@ -41,8 +42,8 @@ function toFormat5(study: Record<string, unknown>): Record<string, unknown> {
 function toFormat6(before: Record<string, unknown>): Record<string, unknown> {
   const study = { ...before };
   delete study.ownScales;
-  const routes = listOf(study.routes).map((r) => {
-    const [on] = listOf([r.on]);
+  const routes = recordsIn(study.routes).map((r) => {
+    const [on] = recordsIn([r.on]);
     return on ? { ...r, on: { ...on, hand: { size: on.hand } } } : r;
   });
   return {
@@ -57,7 +58,7 @@ const settingOf = ({ instrument, scale, layout, school, hand }: Record<string, u
 /** The notes that an older kept route carried, solved once where a finger or a place does not hold; strokes as its picking had them. */
 function keptAsWas(study: Record<string, unknown>, route: Record<string, unknown>): { readonly steps: unknown; readonly strokes: unknown } {
   const instrument = study.instrument as Instrument;
-  const steps = listOf(route.steps) as unknown as FingeredStep[];
+  const steps = recordsIn(route.steps) as unknown as FingeredStep[];
   try {
     const layout = study.layout as Layout;
     const school = (study.school ?? defaultSchool(layout)) as FingeringSchool;
@@ -94,7 +95,7 @@ export const numberOf = (index: number): number => index + 2;
 
 /** A study of any format as one of today's: fields that newer formats added get their plain values. */
 export function upgradeStudy(body: object): object {
-  const { format } = body as { readonly format?: unknown };
+  const { format } = fieldsOf(body);
   const old = typeof format === 'number' ? format : 1;
   return FORMATS.reduce<object>((study, f, k) => (numberOf(k) > old ? upgradeBy(f, numberOf(k), study) : study), body);
 }

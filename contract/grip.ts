@@ -2,7 +2,7 @@ import './words';
 import { string } from 'yup';
 import { parseChord, type Place } from '../core';
 import { passes } from './checks';
-import { id, list, name, record, whole } from './parts';
+import { id, list, name, record, whole, isDistinct } from './parts';
 
 /** A grip that a player named, in its study. */
 export interface KeptGrip {
@@ -29,14 +29,6 @@ const gripSchema = record<KeptGrip>({
   id: id().max(40),
   name: name(80, 'give the grip a name.'),
   symbol: chordSchema(),
-  places: list(place, 12, { min: 1 }).test(
-    'strings',
-    'places: a string sounds one fret at a time.',
-    (v) => !Array.isArray(v) || new Set(v.map((p) => (p as Partial<Place> | null)?.string)).size === v.length,
-  ),
+  places: list(place, 12, { min: 1 }).test('strings', 'places: a string sounds one fret at a time.', (v) => isDistinct(v, 'string')),
 });
-export const gripsSchema = list(gripSchema, MOST_GRIPS).test(
-  'ids',
-  'grips: two grips have the same id.',
-  (v) => !Array.isArray(v) || new Set(v.map((g) => (g as Partial<KeptGrip> | null)?.id)).size === v.length,
-);
+export const gripsSchema = list(gripSchema, MOST_GRIPS).test('ids', 'grips: two grips have the same id.', (v) => isDistinct(v, 'id'));

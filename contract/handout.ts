@@ -1,8 +1,8 @@
 import './words';
 import { lazy, string, type Schema } from 'yup';
-import { parseChord } from '../core';
+import { parseChord, keysOf } from '../core';
 import { passes } from './checks';
-import { id, list, name, oneOf, record, rungRef, type RungRef } from './parts';
+import { id, list, name, oneOf, record, rungRef, type RungRef, isDistinct } from './parts';
 import { published } from './published';
 
 interface Part {
@@ -69,7 +69,7 @@ const BY_KIND: Readonly<Record<HandoutKind, Schema>> = {
   grips: record<Of<'grips'>>({ kind: oneOf(['grips']), ...OF_STUDY }),
   plan: record<Of<'plan'>>({ kind: oneOf(['plan']), ...OF_STUDY }),
 };
-export const HANDOUT_KINDS = Object.freeze(Object.keys(BY_KIND)) as readonly HandoutKind[];
+export const HANDOUT_KINDS = Object.freeze(keysOf(BY_KIND));
 
 const partSchema = lazy((value: unknown) => {
   const kind = (value as HandoutPart | null)?.kind;
@@ -77,7 +77,7 @@ const partSchema = lazy((value: unknown) => {
   return known ? BY_KIND[kind] : record<{ readonly kind: string }>({ kind: oneOf(HANDOUT_KINDS) });
 }).meta({ ...published({ is: 'any', of: Object.values(BY_KIND) }), named: 'handoutPart' });
 
-const unlike = (v: unknown): boolean => !Array.isArray(v) || new Set(v.map((g) => (g as Part | null)?.id)).size === v.length;
+const unlike = (v: unknown): boolean => isDistinct(v, 'id');
 
 const typed = () => string().strict().defined().max(MOST_NAME);
 const handoutSchema = record<Handout>({

@@ -1,5 +1,5 @@
 import './words';
-import type { DegreeName } from '../core';
+import { fieldsOf, listOf, type DegreeName } from '../core';
 import { name, record } from './parts';
 import { problemsOf } from './record';
 import { scaleDegrees } from './scale';
@@ -12,13 +12,14 @@ export interface OwnScale {
 
 export const ownScaleSchema = record<OwnScale>({ name: name(60, 'give the scale a name.'), degrees: scaleDegrees() }).required();
 
+const isOwnScale = (value: unknown): value is OwnScale => problemsOf(ownScaleSchema, value).length === 0;
+
 /** The scales that studies of formats before 6 kept themselves, each once. */
 export function scalesOfStudies(bodies: readonly unknown[]): OwnScale[] {
   const found = new Map<string, OwnScale>();
   for (const body of bodies) {
-    const { ownScales } = (body ?? {}) as { readonly ownScales?: unknown };
-    for (const own of Array.isArray(ownScales) ? (ownScales as unknown[]) : [])
-      if (problemsOf(ownScaleSchema, own).length === 0) found.set(JSON.stringify([(own as OwnScale).name, (own as OwnScale).degrees]), own as OwnScale); // prettier-ignore
+    const { ownScales } = fieldsOf(body);
+    for (const own of listOf(ownScales)) if (isOwnScale(own)) found.set(JSON.stringify([own.name, own.degrees]), own);
   }
   return [...found.values()];
 }

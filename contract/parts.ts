@@ -1,6 +1,6 @@
 import './words';
 import { lazy, mixed, number, object, string, ValidationError, type AnyObject, type ISchema, type Schema, type TestContext } from 'yup';
-import type { Place } from '../core';
+import { fieldsOf, listOf, type Place } from '../core';
 import { published } from './published';
 import { fieldWords } from './words';
 
@@ -22,6 +22,12 @@ export const oneOf = (values: readonly string[]) =>
     .strict()
     .oneOf([...values])
     .required();
+
+/** Whether no two members of a list are the same in a field. What is no list has no members: that it should be one is another check's word. */
+export function isDistinct(value: unknown, field: string): boolean {
+  const members = listOf(value);
+  return new Set(members.map((m) => fieldsOf(m)[field])).size === members.length;
+}
 
 /** Records of a list that are told of at most: what is wrong with the first ones says enough. */
 const MOST_TOLD = 5;

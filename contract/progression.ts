@@ -12,9 +12,11 @@ import {
   type PathOptions,
   type PathWeights,
   type ScaleRef,
+  isOneOf,
+  listOf,
 } from '../core';
 import { passes } from './checks';
-import { id, list, name, oneOf, record, whole } from './parts';
+import { id, list, name, oneOf, record, whole, isDistinct } from './parts';
 import { published } from './published';
 import { scaleRefSchema } from './scale';
 
@@ -66,9 +68,11 @@ const meter = array()
   .length(2)
   .meta(published({ is: 'checked', form: METER }))
   .test('meter', `meter: ${METER_BEATS.min} to ${METER_BEATS.max} beats a bar, counted in ${METER_UNITS.join(', ')}.`, (v: unknown) => {
-    const [beats, unit] = Array.isArray(v) ? (v as unknown[]) : [];
-    return Number.isInteger(beats) && (beats as number) >= METER_BEATS.min && (beats as number) <= METER_BEATS.max && (METER_UNITS as readonly unknown[]).includes(unit); // prettier-ignore
+    const [beats, unit] = listOf(v);
+    return isWhole(beats, METER_BEATS.min, METER_BEATS.max) && isOneOf(METER_UNITS, unit); // prettier-ignore
   });
+
+const isWhole = (v: unknown, min: number, max: number): v is number => typeof v === 'number' && Number.isInteger(v) && v >= min && v <= max;
 
 const loop = array()
   .strict()
@@ -77,8 +81,8 @@ const loop = array()
   .meta(published({ is: 'checked', form: LOOP }))
   .test('loop', 'loop: give the first and the last bar, the first not after the last.', (v: unknown) => {
     if (v === null) return true;
-    const [from, to, ...more] = v as unknown[];
-    return !more.length && Number.isInteger(from) && Number.isInteger(to) && (from as number) >= 0 && (from as number) <= (to as number) && (to as number) <= LAST_BAR; // prettier-ignore
+    const [from, to, ...more] = listOf(v);
+    return !more.length && isWhole(to, 0, LAST_BAR) && isWhole(from, 0, to);
   });
 
 const weight = () => number().strict().required().min(0).max(MOST_PATH_WEIGHT);
@@ -107,5 +111,5 @@ const progressionSchema = record<KeptProgression>({
 export const progressionsSchema = list(progressionSchema, MOST_PROGRESSIONS).test(
   'ids',
   'progressions: two progressions have the same id.',
-  (v) => !Array.isArray(v) || new Set(v.map((p) => (p as Partial<KeptProgression> | null)?.id)).size === v.length,
+  (v) => isDistinct(v, 'id'),
 );

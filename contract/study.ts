@@ -1,6 +1,7 @@
 import './words';
 import { number, string } from 'yup';
 import {
+  fieldsOf,
   type DegreeName,
   type FingeringSchool,
   type Hand,
@@ -198,11 +199,9 @@ const listOf = (value: unknown): object[] =>
 
 /** What a list shows of a study. What a damaged record lacks is left empty; `problems` says why. */
 export function studySummary(body: unknown): Omit<StudySummary, 'id' | 'revision' | 'createdAt' | 'updatedAt' | 'problems'> {
-  const { name, set, scale, instrument, layout, tags, practisedAt, licks, plan } = (
-    typeof body === 'object' && body !== null ? body : {}
-  ) as Partial<StudyBody>;
+  const { name: called, set, scale, instrument, layout, tags, practisedAt, licks, plan } = fieldsOf(body) as Partial<StudyBody>;
   return {
-    name: textOf(name) || 'A study without a name',
+    name: textOf(called) || 'A study without a name',
     set: textOf(set),
     scale: scale as ScaleRef,
     instrument: instrument as Instrument,

@@ -3,6 +3,7 @@ export * from './lick/types';
 export * from './transpose/types';
 export * from './errors';
 export * from './place';
+export * from './typed';
 export * from './words';
 export * from './pitch';
 export * from './scale';

@@ -1,4 +1,4 @@
-import { checkInstrument, CoreError, type Instrument } from '../core';
+import { checkInstrument, CoreError, type Instrument, fieldsOf } from '../core';
 import { refuseFile } from './errors';
 
 const KIND = 'crow-ladder instrument';
@@ -10,9 +10,8 @@ export const writeInstrument = (instrument: Instrument): string =>
 
 /** Reads such a file. Throws FormatError saying what is wrong with it. */
 export function readInstrument(text: string): Instrument {
-  const file = parse(text) as { readonly kind?: unknown; readonly version?: unknown; readonly instrument?: unknown } | null;
-  if (typeof file !== 'object' || file === null || file.kind !== KIND)
-    return refuseFile('this is JSON, but not an instrument of Crow Ladder.');
+  const file = fieldsOf(parse(text));
+  if (file.kind !== KIND) return refuseFile('this is JSON, but not an instrument of Crow Ladder.');
   if (file.version !== VERSION)
     return refuseFile(`this file is of version ${String(file.version)}; this Crow Ladder reads version ${VERSION}.`);
   try {

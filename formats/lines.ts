@@ -120,7 +120,7 @@ export const LINE_FORMATS: readonly LineFormat[] = [
 ];
 
 /** A format by its id. */
-export const lineFormat = (id: string): LineFormat => LINE_FORMATS.find((f) => f.id === id) as LineFormat;
+export const lineFormat = (id: string): LineFormat => LINE_FORMATS.find((f) => f.id === id)!;
 
 /** Reads a file of any of the formats, told by what is in it. Throws FormatError saying what it is, or where it fails. */
 export function readLine(bytes: Uint8Array, near: Instrument, o: ReadOptions = {}): FileLine {
@@ -129,7 +129,7 @@ export function readLine(bytes: Uint8Array, near: Instrument, o: ReadOptions = {
   refuseOthers(bytes);
   const whole = decode(isMidi(bytes) || isZip(bytes) ? new Uint8Array() : bytes);
   const file = { bytes, text: whole.text };
-  const format = LINE_FORMATS.find((f) => f.is(file)) as LineFormat;
+  const format = LINE_FORMATS.find((f) => f.is(file))!;
   const line = format.read(file, near, o);
   return whole.remark ? { ...line, remarks: [whole.remark, ...line.remarks] } : line;
 }

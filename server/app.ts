@@ -1,3 +1,4 @@
+import { codeOf } from './error-code';
 import { Hono, type MiddlewareHandler } from 'hono';
 import { HTTPException } from 'hono/http-exception';
 import type { Knex } from 'knex';
@@ -73,7 +74,7 @@ export function createNotebook({ db, webRoot, file, shop, heard, devices: known 
   app.notFound((c) => refuse(c, 404, 'NOT_FOUND', 'There is nothing at this address.'));
   app.onError((e, c) => {
     if (e instanceof HTTPException) return refuse(c, e.status === 413 ? 413 : 400, 'REFUSED', e.message || 'The request was refused.');
-    const { code = '' } = e as { readonly code?: string };
+    const code = codeOf(e);
     if (/^SQLITE_(FULL|IOERR)|^ENOSPC|^EFBIG/.test(code) || /disk is full|disk I\/O/.test(e.message))
       return refuse(
         c,

@@ -67,7 +67,7 @@ async function newOnes(
     const ready = prepared(kind, body);
     const known = here.get(ready.text);
     ids.set(id, known ?? randomUUID());
-    if (!known) rows.push(rowOf(ids.get(id) as string, 1, now(), ready));
+    if (!known) rows.push(rowOf(ids.get(id)!, 1, now(), ready));
   }
   return [rows, ids];
 }
@@ -79,16 +79,16 @@ const addBundle = (db: Knex, bundle: Bundle, told: Told): Promise<TakenIn> =>
     const [instruments, ids] = await newOnes(trx, 'instruments', bundle.instruments, now);
     const [scales] = await newOnes(trx, 'scales', bundle.scales, now);
     const [drills] = await newOnes(trx, 'drills', bundle.drills, now);
-    const studyIds = new Map(bundle.studies.map((s) => [s.id, randomUUID() as string]));
+    const studyIds = new Map(bundle.studies.map((s) => [s.id, randomUUID()]));
     const studies = [...bundle.studies].reverse().map(({ id, body }) => {
       const own = { ...body, instrumentId: body.instrumentId === null ? null : (ids.get(body.instrumentId) ?? null) };
-      return rowOf(studyIds.get(id) as string, 1, now(), prepared('studies', own));
+      return rowOf(studyIds.get(id)!, 1, now(), prepared('studies', own));
     });
     await insertAll(trx, 'instruments', instruments, () => undefined);
     await insertAll(trx, 'scales', scales, () => undefined);
     await insertAll(trx, 'drills', drills, () => undefined);
     await insertAll(trx, 'studies', studies, told);
-    await insertVersions(trx, bundle, (id) => studyIds.get(id) as string);
+    await insertVersions(trx, bundle, (id) => studyIds.get(id)!);
     const mine = (bundle.passes ?? []).map((p) => ({ ...p, study: p.study === null ? null : (studyIds.get(p.study) ?? p.study) }));
     const passes = await insertPasses(trx, mine);
     const asked = (bundle.rounds ?? []).map((r) => ({ ...r, study: r.study === null ? null : (studyIds.get(r.study) ?? r.study) }));

@@ -1,3 +1,4 @@
+import { keysOf } from '../core';
 import type { MiddlewareHandler } from 'hono';
 import { API, type ServerEvent } from '../contract';
 
@@ -32,7 +33,7 @@ export const telling =
   async (c, next) => {
     await next();
     if (c.req.method === 'GET' || !c.res.ok) return;
-    const kind = (Object.keys(RECORDS) as (keyof typeof RECORDS)[]).find((k) => `${c.req.path}/`.startsWith(`${RECORDS[k]}/`));
+    const kind = keysOf(RECORDS).find((k) => `${c.req.path}/`.startsWith(`${RECORDS[k]}/`));
     if (kind && c.req.method === 'DELETE') return heard.tell({ kind, id: c.req.path.split('/').pop() ?? null, revision: null });
     if (kind) {
       const { id, revision } = (await c.res.clone().json()) as { readonly id: string; readonly revision: number };

@@ -1,3 +1,4 @@
+import { rowsOf } from './rows';
 import Sqlite from 'better-sqlite3';
 import type { Knex } from 'knex';
 import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
@@ -42,7 +43,7 @@ export async function makeCopy(db: Knex, file: string, now: Date): Promise<Dated
   const name = `notebook-${String(number).padStart(6, '0')}-${now.toISOString().slice(0, 19).replace(/:/g, '-')}.sqlite`;
   await db.raw('VACUUM INTO ?', [join(folder, name)]);
   for (const old of listCopies(file).slice(MOST_COPIES)) rmSync(join(folder, old.name), { force: true });
-  return listCopies(file).find((c) => c.name === name) as DatedCopy;
+  return listCopies(file).find((c) => c.name === name)!;
 }
 
 /** Copies a notebook as a Crow Ladder of before kept it, before anything is written to it. */
@@ -67,12 +68,12 @@ export function readCopy(file: string, name: string): { readonly value: unknown 
   const db = new Sqlite(`${pathToFileURL(path).href}?mode=ro`);
   try {
     const rows = (table: KindName): { readonly id: string; readonly body: unknown }[] =>
-      (db.prepare(`select id, body from ${table} where deleted_at is null order by updated_at desc, id`).all() as { readonly id: string; readonly body: string }[]).map((r) => ({ id: r.id, body: JSON.parse(r.body) as unknown })); // prettier-ignore
+      rowsOf<{ readonly id: string; readonly body: string }>(db, `select id, body from ${table} where deleted_at is null order by updated_at desc, id`).map((r) => ({ id: r.id, body: JSON.parse(r.body) as unknown })); // prettier-ignore
     // A copy from before there were scales has no table of them.
-    const tables = new Set((db.prepare(`select name from sqlite_master where type = 'table'`).all() as { readonly name: string }[]).map((t) => t.name)); // prettier-ignore
+    const tables = new Set(rowsOf<{ readonly name: string }>(db, `select name from sqlite_master where type = 'table'`).map((t) => t.name)); // prettier-ignore
     const kinds = KIND_NAMES.filter((kind) => tables.has(kind));
-    const passes = tables.has('passes') ? (db.prepare(PASSES_SQL).all() as { readonly reached: number }[]).map((p) => ({ ...p, reached: !!p.reached })) : []; // prettier-ignore
-    const rounds = tables.has('rounds') ? (db.prepare('select body from rounds order by seq').all() as { readonly body: string }[]).flatMap((r) => roundIn(r.body)) : []; // prettier-ignore
+    const passes = tables.has('passes') ? rowsOf<{ readonly reached: number }>(db, PASSES_SQL).map((p) => ({ ...p, reached: !!p.reached })) : []; // prettier-ignore
+    const rounds = tables.has('rounds') ? rowsOf<{ readonly body: string }>(db, 'select body from rounds order by seq').flatMap((r) => roundIn(r.body)) : []; // prettier-ignore
     return { value: { kind: BUNDLE_KIND, version: 1, ...Object.fromEntries(kinds.map((kind) => [kind, rows(kind)])), passes, rounds } };
   } catch (e) {
     return { problem: `This copy cannot be read: ${wordsOf(e)}.` };

@@ -1,3 +1,5 @@
+import { rowsOf } from './rows';
+import { codeOf } from './error-code';
 import Sqlite from 'better-sqlite3';
 import { closeSync, copyFileSync, existsSync, mkdtempSync, openSync, readFileSync, readSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -119,15 +121,13 @@ function read(address: string, marked: boolean): Inspected {
   let db: Sqlite.Database | undefined;
   try {
     db = new Sqlite(address);
-    const said = db.pragma('quick_check', { simple: true }) as string;
-    if (said !== 'ok') return { kind: 'damaged', why: said };
-    const tables = (db.prepare("select name from sqlite_master where type = 'table' and name not like 'sqlite_%'").all() as { readonly name: string }[]).map((t) => t.name); // prettier-ignore
+    const said = rowsOf<{ readonly quick_check: string }>(db, 'pragma quick_check')[0]?.quick_check;
+    if (said !== 'ok') return { kind: 'damaged', why: said ?? 'it says nothing of itself' };
+    const tables = rowsOf<{ readonly name: string }>(db, "select name from sqlite_master where type = 'table' and name not like 'sqlite_%'").map((t) => t.name); // prettier-ignore
     if (!tables.length) return { kind: 'new' };
     if (!marked && !(tables.includes('knex_migrations') && tables.every((t) => TABLES.has(t))))
       return { kind: 'foreign', why: 'it is a database of another program' };
-    const done = tables.includes('knex_migrations')
-      ? (db.prepare('select name from knex_migrations').all() as { readonly name: string }[])
-      : [];
+    const done = tables.includes('knex_migrations') ? rowsOf<{ readonly name: string }>(db, 'select name from knex_migrations') : [];
     return done.every((m) => MIGRATION_NAMES.includes(m.name))
       ? { kind: 'ours', behind: done.length < MIGRATION_NAMES.length }
       : { kind: 'newer', why: 'it was made by a newer Crow Ladder' };
@@ -151,6 +151,5 @@ const SYSTEM: Readonly<Record<string, string>> = Object.freeze({
 
 /** What a failed call of the system or of SQLite means, in a few words. */
 export function wordsOf(e: unknown): string {
-  const { code, message } = (e ?? {}) as { readonly code?: string; readonly message?: string };
-  return SYSTEM[code ?? ''] ?? (message ?? String(e)).split(' - ').pop()?.slice(0, 200) ?? 'unknown';
+  return SYSTEM[codeOf(e)] ?? (e instanceof Error ? e.message : String(e)).split(' - ').pop()?.slice(0, 200) ?? 'unknown';
 }

@@ -38,11 +38,11 @@ export const JOBS: { [N in JobName]: (ask: Jobs[N]['ask'], on: Place, told: Told
     if (copyFirst && file) await makeCopy(db(), file, new Date());
     return takeText(db(), mode, text, told);
   },
-  copy: ({ time }, { db, file }) => makeCopy(db(), file as string, new Date(time)),
+  copy: ({ time }, { db, file }) => makeCopy(db(), file!, new Date(time)),
   restore: async ({ name, time }, { db, file }, told) => {
-    const read = readCopy(file as string, name);
+    const read = readCopy(file!, name);
     if (!read || 'problem' in read) return read;
-    await makeCopy(db(), file as string, new Date(time));
+    await makeCopy(db(), file!, new Date(time));
     return takeValue(db(), 'replace', read.value, told);
   },
   bundle: ({ versions }, { db }) => bundleText(db(), versions),

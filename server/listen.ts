@@ -1,3 +1,4 @@
+import { codeOf } from './error-code';
 import { serve } from '@hono/node-server';
 import type { Hono } from 'hono';
 import type { IncomingMessage, Server } from 'node:http';
@@ -58,7 +59,7 @@ export async function listen(app: Answers, port: number, where: Partial<Omit<Whe
     try {
       return await listenOn(app, { host: HOST, ...where, port: p });
     } catch (e) {
-      if ((e as NodeJS.ErrnoException).code !== 'EADDRINUSE') throw e;
+      if (codeOf(e) !== 'EADDRINUSE') throw e;
       console.log(`Port ${p} is in use; trying ${p + 1}.`);
     }
   }

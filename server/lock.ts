@@ -1,8 +1,9 @@
+import { codeOf } from './error-code';
 import Sqlite from 'better-sqlite3';
 import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 
 /** Held by the one server that a notebook has; the system itself lets it go when the process ends, however it ends. */
-export interface Lock {
+export interface NotebookLock {
   /** Leaves word for a second start where this server answers. */
   readonly announce: (url: string) => void;
   readonly release: () => void;
@@ -12,13 +13,13 @@ const lockFile = (file: string): string => `${file}.lock`;
 const addressFile = (file: string): string => `${file}.address`;
 
 /** Takes the lock of a notebook, or says where the server that has it answers. */
-export function takeLock(file: string): { readonly lock: Lock } | { readonly heldBy: string } {
+export function takeLock(file: string): { readonly lock: NotebookLock } | { readonly heldBy: string } {
   const db = new Sqlite(lockFile(file), { timeout: 0 });
   try {
     db.exec('BEGIN EXCLUSIVE');
   } catch (e) {
     db.close();
-    if ((e as { readonly code?: string }).code !== 'SQLITE_BUSY') throw e;
+    if (codeOf(e) !== 'SQLITE_BUSY') throw e;
     return { heldBy: addressOf(file) };
   }
   return {

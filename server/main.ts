@@ -14,7 +14,7 @@ import { loadDemoOnce, resetDemo } from './demo';
 import { readFlags } from './flags';
 import { inspect, wordsOf, type Inspected } from './inspect';
 import { HOST, listen } from './listen';
-import { takeLock, type Lock } from './lock';
+import { takeLock, type NotebookLock } from './lock';
 import { databaseFile, portOf } from './paths';
 import { devices } from './share/devices';
 import { openDoors, planOf } from './share/share';
@@ -65,7 +65,7 @@ async function usable(): Promise<Extract<Inspected, { readonly kind: 'new' | 'ou
 }
 
 /** One server a notebook, unless told otherwise. */
-function locked(): Lock | null {
+function locked(): NotebookLock | null {
   if (flags.has('second')) return null;
   const taken = takeLock(file);
   if ('lock' in taken) return taken.lock;
@@ -75,7 +75,7 @@ function locked(): Lock | null {
   );
 }
 
-async function opened(): Promise<{ readonly db: Knex; readonly lock: Lock | null }> {
+async function opened(): Promise<{ readonly db: Knex; readonly lock: NotebookLock | null }> {
   try {
     mkdirSync(dirname(file), { recursive: true });
   } catch (e) {
@@ -105,7 +105,7 @@ async function safeFirst(): Promise<void> {
   }
 }
 
-function lockedOrWhy(): Lock | null {
+function lockedOrWhy(): NotebookLock | null {
   try {
     return locked();
   } catch (e) {

@@ -1,3 +1,4 @@
+import { fieldsOf } from '../core';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { FORMATS, scalesOfStudies } from '../contract';
@@ -86,7 +87,7 @@ const MIGRATIONS: Migration[] = [
         await touchedTrigger(knex, table);
       }
       for (const { id, body } of await knex<{ readonly id: string; readonly body: string }>('studies').select('id', 'body')) {
-        const named = (parsed(body) as { readonly instrumentId?: unknown } | null)?.instrumentId;
+        const named = fieldsOf(parsed(body)).instrumentId;
         if (typeof named === 'string') await knex('studies').where({ id }).update({ instrument_id: named });
       }
       await knex.schema.createTable('versions', (t) => {

@@ -1,3 +1,4 @@
+import { fieldsOf } from '../core';
 import type { Knex } from 'knex';
 import { exclusively } from './exclusively';
 import { randomUUID } from 'node:crypto';
@@ -138,6 +139,6 @@ export function repository(db: Knex, table: KindName, now: () => number = Date.n
 }
 
 const nameOf = (summary: string | null): string => {
-  const { name } = JSON.parse(summary ?? '{}') as { readonly name?: string };
-  return name ?? 'a study';
+  const { name } = fieldsOf(JSON.parse(summary ?? '{}'));
+  return typeof name === 'string' ? name : 'a study';
 };

@@ -1,3 +1,4 @@
+import { codeOf } from './error-code';
 import type { Knex } from 'knex';
 import { parentPort, workerData } from 'node:worker_threads';
 import { connectTo } from './database';
@@ -7,7 +8,7 @@ import type { Order, Word } from './workshop';
 /** The thread for long work: one job after the other, on a connection of its own. */
 const { file } = workerData as { readonly file: string | null };
 let connection: Knex | null = null;
-const db = (): Knex => (connection ??= connectTo(file as string));
+const db = (): Knex => (connection ??= connectTo(file!));
 const say = (word: Word): void => parentPort?.postMessage(word);
 
 async function work({ id, name, ask }: Order): Promise<void> {
@@ -25,7 +26,7 @@ async function work({ id, name, ask }: Order): Promise<void> {
     ) => Promise<unknown>;
     say({ id, answer: await job(ask, { db, file }, told) });
   } catch (e) {
-    say({ id, failed: e instanceof Error ? e.message : String(e), code: (e as { readonly code?: string }).code });
+    say({ id, failed: e instanceof Error ? e.message : String(e), code: codeOf(e) });
   }
 }
 

@@ -1,5 +1,5 @@
 import { MOST_FORM_TEXT, FORM_TEMPO, type KeptProgression } from '../../contract';
-import { homeOf, isScale, METER_BEATS, parseProgression, METER_UNITS, PATH_WEIGHTS } from '../../core';
+import { homeOf, isScale, METER_BEATS, parseProgression, METER_UNITS, PATH_WEIGHTS, isOneOf } from '../../core';
 import { FormatError } from '../../formats/errors';
 import { readChordPro, readFormMidi, readFormText, readFormXml, type FormFile } from '../../formats/form';
 import { isMidi } from '../../formats/midi/track';
@@ -37,7 +37,7 @@ function readOne(bytes: Uint8Array): FormFile {
 function held(file: string, f: FormFile): ReadForm {
   if (f.text.length > MOST_FORM_TEXT) return { why: `its bars take ${f.text.length} characters; a progression holds ${MOST_FORM_TEXT}.` };
   const [beats, unit] = f.meter;
-  const plain = beats >= METER_BEATS.min && beats <= METER_BEATS.max && (METER_UNITS as readonly number[]).includes(unit);
+  const plain = beats >= METER_BEATS.min && beats <= METER_BEATS.max && isOneOf(METER_UNITS, unit);
   const remarks = plain ? f.remarks : [...f.remarks, `Its meter ${f.meter.join('/')} is not counted here; 4/4 is taken.`];
   const name = plainName(f.name || file.replace(/\.[^.]+$/, ''), 120) || 'Progression';
   const tempo = f.tempo === null ? {} : { tempo: Math.max(FORM_TEMPO.min, Math.min(FORM_TEMPO.max, f.tempo)) };

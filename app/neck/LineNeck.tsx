@@ -1,5 +1,4 @@
-import { drag } from 'd3-drag';
-import { select } from 'd3-selection';
+import { useDrag } from '@use-gesture/react';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import {
   toneInChord,
@@ -133,35 +132,24 @@ const nearness = (g: NeckGeometry): number => NEAR * g.scale;
 function Handles({ g, instrument, steps, chosen, onChoose, onHold, onPlace }: HandlesProps) {
   const group = useRef<SVGGElement>(null);
   const [held, setHeld] = useState<{ readonly index: number; readonly x: number; readonly y: number } | null>(null);
-  const latest = useRef({ g, instrument, steps, chosen, onChoose, onHold, onPlace });
-  useEffect(() => {
-    latest.current = { g, instrument, steps, chosen, onChoose, onHold, onPlace };
-  });
-  useEffect(() => {
-    if (!group.current) return undefined;
-    let index = -1;
-    const node = select<SVGGElement, unknown>(group.current);
-    node.call(
-      drag<SVGGElement, unknown>()
-        .on('start', ({ x, y }: { readonly x: number; readonly y: number }) => {
-          const now = latest.current;
-          index = noteAt(now.g, now.steps, x, y, now.chosen);
-          if (index >= 0) now.onChoose(index);
-        })
-        .on(
-          'drag',
-          ({ x, y }: { readonly x: number; readonly y: number }) => index >= 0 && latest.current.onHold && setHeld({ index, x, y }),
-        )
-        .on('end', ({ x, y }: { readonly x: number; readonly y: number }) => {
-          const now = latest.current;
-          if (index < 0) return now.onPlace?.(boardPlace(now.g, x, y));
-          const place = placeAt(now.g, otherPlaces(now.instrument, now.steps[index]), x, y);
-          setHeld(null);
-          if (place) now.onHold?.(index, place);
-        }),
-    );
-    return () => void node.on('.drag', null);
-  }, []);
+  const taken = useRef(-1);
+  useDrag(
+    ({ first, last, canceled, xy: [clientX, clientY] }) => {
+      const { x, y } = pointIn(group.current!, clientX, clientY);
+      if (first) {
+        taken.current = noteAt(g, steps, x, y, chosen);
+        if (taken.current >= 0) onChoose(taken.current);
+      }
+      const index = taken.current;
+      if (!last) return index >= 0 && !first && onHold ? setHeld({ index, x, y }) : undefined;
+      setHeld(null);
+      if (canceled) return;
+      if (index < 0) return onPlace?.(boardPlace(g, x, y));
+      const place = placeAt(g, otherPlaces(instrument, steps[index]), x, y);
+      if (place) onHold?.(index, place);
+    },
+    { target: group },
+  );
   const places = held ? otherPlaces(instrument, steps[held.index]) : [];
   const target = held && placeAt(g, places, held.x, held.y);
   return (
@@ -186,6 +174,10 @@ function Handles({ g, instrument, steps, chosen, onChoose, onHold, onPlace }: Ha
     </g>
   );
 }
+
+/** A point of the window in the units of a drawing. */
+const pointIn = (drawing: SVGGraphicsElement, clientX: number, clientY: number): DOMPoint =>
+  new DOMPoint(clientX, clientY).matrixTransform(drawing.getScreenCTM()?.inverse());
 
 const soundOf = (i: Instrument, p: Place): number => midiOf(i.strings[p.string - 1]!.open) + p.fret;
 const otherPlaces = (i: Instrument, at: Place | undefined): Place[] =>

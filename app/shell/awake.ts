@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 /** Keeps the screen awake while something runs and the page is in sight (Screen Wake Lock, W3C); does nothing where the browser has none. */
 export function useAwake(on: boolean): void {
   useEffect(() => {
-    const lock = (navigator as Partial<Navigator>).wakeLock;
+    const { wakeLock: lock }: Partial<Navigator> = navigator;
     if (!on || !lock) return undefined;
     let over = false;
     let held: WakeLockSentinel | null = null;

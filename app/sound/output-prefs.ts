@@ -1,3 +1,4 @@
+import { fieldsOf } from '../../core';
 import { keptValue } from '../store/kept-value';
 import { CLICKS, type Click } from './click';
 import { SOUND_PARTS, type Levels, type SoundPart } from './engine/score';
@@ -10,7 +11,7 @@ export interface SoundPrefs extends Levels {
 const USUAL = 0.7;
 const level = (value: unknown): number => (typeof value === 'number' && value >= 0 && value <= 1 ? value : USUAL);
 export const soundPrefs = keptValue('sound', (value): SoundPrefs => {
-  const kept = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
+  const kept = fieldsOf(value);
   const levels = Object.fromEntries(SOUND_PARTS.map((part) => [part, level(kept[part])])) as Levels;
   const { click, muted } = kept;
   return {

@@ -98,7 +98,7 @@ function begin({ context, engine }: Output, take: Take, listener: Listener, rele
 
 /** One window sounds at a time: the lock is held while this one does. Null where another has it; `lost` where it is taken away. */
 async function holdSound(takeOver: boolean, lost: () => void): Promise<(() => void) | null> {
-  const locks = (navigator as Partial<Navigator>).locks;
+  const { locks }: Partial<Navigator> = navigator;
   if (!locks) return () => undefined;
   return new Promise((answer) => {
     const held = (lock: Lock | null): Promise<void> | undefined => {

@@ -1,3 +1,4 @@
+import { port } from '../workers/port';
 import { render } from './sounds';
 
 export interface RenderOrder {
@@ -13,5 +14,5 @@ export interface Rendered {
 self.onmessage = ({ data: { id, sounds, sampleRate } }: MessageEvent<RenderOrder>) => {
   const done = sounds.map((name): [string, Float32Array] => [name, render(name, sampleRate)]);
   const transfer = done.map(([, samples]) => samples.buffer);
-  (self as unknown as Worker).postMessage({ id, sounds: done } satisfies Rendered, transfer);
+  port.postMessage({ id, sounds: done } satisfies Rendered, transfer);
 };

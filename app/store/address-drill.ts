@@ -1,6 +1,7 @@
+import { isOneOf, keysOf } from '../../core';
 import { drillFormSchema, PLAIN_DRILL, problemsOf, type DrillForm } from '../../contract';
 
-const FIELDS = Object.keys(PLAIN_DRILL) as (keyof DrillForm)[];
+const FIELDS = keysOf(PLAIN_DRILL);
 /** A list in an address keeps its signs readable; an empty one is told by a dash. */
 const textOf = (value: unknown): string => (Array.isArray(value) ? value.join(',') || '-' : String(value));
 
@@ -10,7 +11,7 @@ export const drillText = (form: DrillForm): string | null =>
     .map((f) => `${f}:${textOf(form[f])}`)
     .join(' ') || null;
 
-function valueOf(field: keyof DrillForm, text: string): unknown {
+function valueIn(field: keyof DrillForm, text: string): unknown {
   const plain = PLAIN_DRILL[field];
   if (field === 'strings') return text === '-' ? [] : text.split(',').map(Number);
   if (field === 'lean') return text === '-' ? [] : text.split(',');
@@ -23,9 +24,8 @@ export function readDrill(text: string): DrillForm | string {
   const form: Record<string, unknown> = { ...PLAIN_DRILL };
   for (const part of text.split(' ')) {
     const m = /^(\w+):(.+)$/.exec(part);
-    if (!m || !(FIELDS as string[]).includes(m[1]!) || m[1] === 'line')
-      return `“${part}” says nothing of a drill; write ${FIELDS.join(', ')}`;
-    form[m[1]!] = valueOf(m[1] as keyof DrillForm, m[2]!);
+    if (!m || !isOneOf(FIELDS, m[1]) || m[1] === 'line') return `“${part}” says nothing of a drill; write ${FIELDS.join(', ')}`;
+    form[m[1]] = valueIn(m[1], m[2]!);
   }
   const [problem] = problemsOf(drillFormSchema, form);
   return problem ? problem.message : (form as unknown as DrillForm);

@@ -1,4 +1,4 @@
-import { CoreError, parseGrip, type Instrument } from '../../core';
+import { CoreError, parseGrip, type Instrument, isOneOf } from '../../core';
 import { gripText } from '../words/grip-text';
 import { HARMONY_PAGES, type Harmony } from './harmony';
 
@@ -13,8 +13,7 @@ const CHOICES: {
   {
     name: 'page',
     write: (h) => unless(h.page, 'chords'),
-    read: (text) =>
-      (HARMONY_PAGES as readonly string[]).includes(text) ? { page: text as Harmony['page'] } : `write one of ${HARMONY_PAGES.join(', ')}`,
+    read: (text) => (isOneOf(HARMONY_PAGES, text) ? { page: text } : `write one of ${HARMONY_PAGES.join(', ')}`),
   },
   {
     name: 'size',

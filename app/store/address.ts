@@ -1,5 +1,5 @@
 import { problemsOf, studySchema, WAYS, type Connection, type RungRef, type StudyBody, type StudyMove } from '../../contract';
-import { glyphs, spellTuning, type RouteGoal, type ScaleRef } from '../../core';
+import { glyphs, spellTuning, type RouteGoal, type ScaleRef, keysOf } from '../../core';
 import { harmonyTexts, readHarmony } from './address-harmony';
 import { layoutText, numbers, placeText, readLayout, readPlace } from './address-layout';
 import type { Harmony } from './harmony';
@@ -277,8 +277,8 @@ function leafFields(view: StudyView): Partial<StudyBody> {
 
 /** Why fields cannot be a study's, or null. */
 function problemWith(fields: Partial<StudyBody>, now: StudyBody): string | null {
-  const keys = Object.keys(fields) as (keyof StudyBody)[];
-  const problem = problemsOf(studySchema.pick(keys), fields)[0] as { readonly message: string } | undefined;
+  const keys = keysOf(fields);
+  const problem = problemsOf(studySchema.pick(keys), fields)[0];
   if (problem) return problem.message;
   if (fields.lick && !now.licks.some((l) => l.id === fields.lick)) return 'there is no such lick here';
   if (fields.progression && !now.progressions.some((p) => p.id === fields.progression)) return 'there is no such progression here';

@@ -1,3 +1,4 @@
+import { keysOf } from '../../core';
 import { createListenerMiddleware, isAnyOf, type ThunkDispatch, type UnknownAction } from '@reduxjs/toolkit';
 import { API, problemsOf, studySchema, type Problem, type StudyBody } from '../../contract';
 import { dequal } from 'dequal/lite';
@@ -44,7 +45,7 @@ let good: StudyBody | null = null;
 /** What is wrong with the fields that changed since the last good body. Licks are judged with their neck. */
 export function problemsSince(before: StudyBody | null, body: StudyBody): Problem[] {
   if (!before) return problemsOf(studySchema, body);
-  const keys = (Object.keys(body) as (keyof StudyBody)[]).filter((k) => body[k] !== before[k]);
+  const keys = keysOf(body).filter((k) => body[k] !== before[k]);
   if (!keys.length) return [];
   if (keys.includes('licks') && !keys.includes('instrument')) keys.push('instrument');
   if (keys.includes('instrument') && !keys.includes('licks')) keys.push('licks');

@@ -1,3 +1,4 @@
+import { keysOf, isOneOf } from '../../core';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { dequal } from 'dequal/lite';
 import type { Kept, Problem, StudyBody } from '../../contract';
@@ -75,7 +76,7 @@ const initialState: EditorState = {
 
 /** The fields that an edit really changes, as they were and as they become; null where it changes nothing. */
 export function differenceOf(body: StudyBody, edit: Partial<StudyBody>): Omit<Change, 'view'> | null {
-  const keys = (Object.keys(edit) as (keyof StudyBody)[]).filter((k) => !dequal(body[k], edit[k]));
+  const keys = keysOf(edit).filter((k) => !dequal(body[k], edit[k]));
   if (!keys.length) return null;
   const pick = (from: Partial<StudyBody>): Partial<StudyBody> => Object.fromEntries(keys.map((k) => [k, from[k]]));
   return { before: pick(body), after: pick(edit) };
@@ -83,8 +84,8 @@ export function differenceOf(body: StudyBody, edit: Partial<StudyBody>): Omit<Ch
 
 /** Whether an edit goes on with the one before it. */
 function continues(last: Change | undefined, change: Change): boolean {
-  const keys = Object.keys(change.after);
-  return !!last && keys.length === 1 && RUNNING.includes(keys[0] as keyof StudyBody) && dequal(Object.keys(last.after), keys);
+  const keys = keysOf(change.after);
+  return !!last && keys.length === 1 && isOneOf(RUNNING, keys[0]) && dequal(Object.keys(last.after), keys);
 }
 
 function remember(state: EditorState, change: Change): void {

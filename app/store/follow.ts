@@ -1,3 +1,4 @@
+import { fieldsOf } from '../../core';
 import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { API, type Kept, type Problem, type ServerEvent, type StudyBody } from '../../contract';
 import { api } from './api';
@@ -55,7 +56,7 @@ export function following({ getState, dispatch, subscribe, open, wants, present 
     query.unsubscribe();
     asking = false;
     if (data && !data.problems.length) dispatch(followed(keptOf(data)));
-    else if ((error as { readonly status?: unknown } | undefined)?.status === 404 && getState().editor.id === id) dispatch(saveFailed({ id, save: 'gone' })); // prettier-ignore
+    else if (fieldsOf(error).status === 404 && getState().editor.id === id) dispatch(saveFailed({ id, save: 'gone' })); // prettier-ignore
     if (data && told.id === id && told.revision !== null && told.revision > data.revision) void catchUp();
   };
   const hear = (e: ServerEvent): void => {

@@ -1,3 +1,4 @@
+import { locks } from './locks';
 import { createStore, del, entries, get, set, type UseStore } from 'idb-keyval';
 import type { StudyBody } from '../../contract';
 import type { Change } from './editor';
@@ -84,8 +85,6 @@ async function nameWindow(): Promise<string> {
   write(thisWindow, WINDOW, name);
   return name;
 }
-
-const locks = (): LockManager | null => (typeof navigator === 'undefined' ? null : ((navigator as Partial<Navigator>).locks ?? null));
 
 /** Takes a window's lock for as long as the page lives; false where another window has it. A page that just goes may keep it a moment. */
 async function hold(name: string): Promise<boolean> {

@@ -25,7 +25,7 @@ export async function openStudy(id: string): Promise<Opening> {
     store.dispatch(studyClosed());
     return opened.why;
   }
-  const strays = local.strays.map(({ window, at, body }) => ({ window, at, body }));
+  const strays = local.strays.map((s) => ({ window: s.window, at: s.at, body: s.body }));
   store.dispatch(studyOpened({ ...opened, strays }));
   rememberLast(id);
   return 'open';

@@ -1,3 +1,4 @@
+import { fieldsOf } from '../../core';
 import { dequal } from 'dequal/lite';
 import type { Kept, Problem, StudyBody } from '../../contract';
 import type { OPENING_WORDS } from '../words/open-text';
@@ -38,7 +39,7 @@ export function openedFrom({ problems, ...kept }: Held, { own }: Pick<Local, 'ow
 
 /** Without the server's record: what the browser kept of it, or why nothing can be shown. */
 export function openedWithout(error: unknown, { own }: Pick<Local, 'own'>): Opened | { readonly why: Exclude<Opening, 'open'> } {
-  const { status } = (error ?? {}) as { readonly status?: unknown };
+  const { status } = fieldsOf(error);
   if (status === 422) return { why: 'damaged' };
   if (status === 404 && !own?.unsaved) return { why: 'missing' };
   if (!own && status === 401) return { why: 'not-let-in' };

@@ -1,3 +1,4 @@
+import { fieldsOf, isOneOf } from '../../core';
 import { keptValue } from './kept-value';
 
 /** What a player likes, kept in this browser for all studies. */
@@ -48,12 +49,9 @@ const words = (value: unknown): string[] =>
 
 /** Whatever the browser kept, as sound preferences; what does not hold is as usual. */
 export function soundPrefs(value: unknown): Prefs {
-  const from = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
+  const from = fieldsOf(value);
   const chosen = Object.fromEntries(
-    Object.entries(CHOICES).map(([key, all]) => [
-      key,
-      (all as readonly unknown[]).includes(from[key]) ? from[key] : USUAL_PREFS[key as keyof Prefs],
-    ]),
+    Object.entries(CHOICES).map(([key, all]) => [key, isOneOf(all, from[key]) ? from[key] : USUAL_PREFS[key as keyof Prefs]]),
   ) as Pick<Prefs, keyof typeof CHOICES>;
   return { ...chosen, legend: from.legend === true, waysSeen: from.waysSeen === true, asked: words(from.asked), read: words(from.read) };
 }

@@ -1,6 +1,6 @@
 /** Puts a text where it can be pasted from; false where the browser does not let it. Without a secure connection the older way is all there is. */
 export async function copyText(text: string): Promise<boolean> {
-  const clipboard = (navigator as Partial<Navigator>).clipboard;
+  const { clipboard }: Partial<Navigator> = navigator;
   if (clipboard) return clipboard.writeText(text).then(
       () => true,
       () => false,

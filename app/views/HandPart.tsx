@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { StudyBody } from '../../contract';
-import { defaultSchool, SPAN_MM, type FingeringSchool, type Hand, type HandReach, type Layout } from '../../core';
+import { defaultSchool, SPAN_MM, type Hand, type HandReach, type Layout, keysOf } from '../../core';
 import { useAppSelector } from '../store';
 import { keepMyHand, useMyHand } from '../store/my-hand';
 import { Button } from '../ui/Button';
@@ -28,7 +28,7 @@ export function HandPart({
   onHand,
 }: Fields & { readonly layout: Layout; readonly onHand: (fields: Partial<Fields>) => void }) {
   const mine = useMyHand();
-  const options = (Object.keys(SCHOOL_WORDS) as FingeringSchool[]).map((value) => ({ value: value, label: SCHOOL_WORDS[value] }));
+  const options = keysOf(SCHOOL_WORDS).map((value) => ({ value: value, label: SCHOOL_WORDS[value] }));
   const reaches = hand.reaches ?? mine;
   const onSize = (size: Hand['size'] | 'mine'): void => {
     if (size !== 'mine') onHand({ hand: { size } });

@@ -1,5 +1,5 @@
 import { isDigest, type Facts, type StudyBody } from '../../contract';
-import { isScale, type ScaleRef } from '../../core';
+import { isScale, type ScaleRef, keysOf } from '../../core';
 import { orderWords, RHYTHM_WORDS } from './drill-text';
 import { layoutWords } from './layout-text';
 import { scaleName } from './scale-text';
@@ -93,9 +93,7 @@ const MOST_SAID = 3;
 
 /** What two states of a study have not in common, in words: "key to B♭, 1 lick more". Fields that one of them lacks are not compared. */
 export function changeWords(before: Facts, after: Facts): string {
-  const fields = (Object.keys(SAY) as (keyof StudyBody)[]).filter(
-    (k) => k in after && JSON.stringify(after[k]) !== JSON.stringify(before[k]),
-  );
+  const fields = keysOf(SAY).filter((k) => k in after && JSON.stringify(after[k]) !== JSON.stringify(before[k]));
   const loud = fields.filter((k) => !QUIET.includes(k));
   const told = loud.length ? loud : fields;
   if (!told.length) return 'nothing that shows';
@@ -120,7 +118,7 @@ const NOW: { [K in keyof StudyBody]?: Says<StudyBody[K]> } = {
 
 /** A change just made: "Key is now B♭". */
 export function doneWords({ before, after }: { readonly before: Partial<StudyBody>; readonly after: Partial<StudyBody> }): string {
-  const key = (Object.keys(NOW) as (keyof StudyBody)[]).find((k) => k in after);
+  const key = keysOf(NOW).find((k) => k in after);
   if (key) return (NOW[key] as Says<unknown>)(after[key], before[key]);
   const words = changeWords(before, after);
   return words[0]!.toUpperCase() + words.slice(1);

@@ -48,7 +48,7 @@ export function matchLayouts(text: string, start: Start, roots: readonly Place[]
   const typed = text.trim().toLowerCase();
   const asked = placeAsked(typed, roots);
   if (asked) return matchLayouts(asked.text, { ...start, root: asked.root }).filter((c) => hangsOn(c.layout));
-  const spell = (text: string): string => text.replace(/\b[1-6]\b/g, (d) => countWord(Number(d)));
+  const spell = (words: string): string => words.replace(/\b[1-6]\b/g, (d) => countWord(Number(d)));
   const words = partsOf(typed).filter(Boolean).map((written) => ({ written, spoken: spell(written) })); // prettier-ignore
   const asTyped = { spoken: spell(typed), words };
   return choices(start)

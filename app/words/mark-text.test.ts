@@ -1,5 +1,5 @@
+import { keysOf } from '../../core';
 import { EBONY, MARK_INK, PLATE } from '../neck/mark-colours';
-import type { MarkLook } from '../neck/marks';
 import { markWordsOn, MARK_WORDS } from './mark-text';
 
 /** Contrast of two colours, after WCAG 2.2, "relative luminance" and "contrast ratio". */
@@ -28,7 +28,7 @@ describe('the legend', () => {
 });
 
 describe('contrast on the board', () => {
-  const written = Object.keys(MARK_INK) as MarkLook[];
+  const written = keysOf(MARK_INK);
   it.each(written)('letters on a %s mark have at least 4.5 to 1 (WCAG 2.2, 1.4.3)', (look) => {
     expect(contrast(MARK_INK[look] ?? '', PLATE[look].fill)).toBeGreaterThanOrEqual(4.5);
   });

@@ -1,3 +1,4 @@
+import { keysOf } from '../../core';
 import type { MarkLook, NeckMark } from '../neck/marks';
 
 /** What a mark of the neck means: one thing each, on every view. */
@@ -17,7 +18,7 @@ export const MARK_WORDS: Readonly<Record<Exclude<MarkLook, 'root-stud'> | 'bar' 
 });
 export type MarkWord = keyof typeof MARK_WORDS;
 
-const ORDER = Object.keys(MARK_WORDS) as MarkWord[];
+const ORDER = keysOf(MARK_WORDS);
 
 /** What of the legend is seen on a neck now, in the order in which it is told. */
 export function markWordsOn(marks: readonly Pick<NeckMark, 'look' | 'bar' | 'aside'>[]): MarkWord[] {

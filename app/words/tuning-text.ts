@@ -35,6 +35,16 @@ export function readTuning(text: string): { readonly open: string[] } | { readon
 const looksLikeNotes = (text: string): boolean =>
   /^\s*[a-g](#|b|♯|♭)*-?\d?([\s,]+|$|(?=[A-G]))/i.test(text) && !/[h-z]/i.test(text.replace(/[\s,]/g, ''));
 
+/** Whether each word begins a word of the name, each its own: "H H H" is no half step down. */
+function isNamedBy(t: TuningChoice, words: readonly string[]): boolean {
+  const left = t.name.toLowerCase().split(/[\s,]+/);
+  return words.every((w) => {
+    const at = left.findIndex((p) => p.startsWith(w));
+    if (at >= 0) left.splice(at, 1);
+    return at >= 0;
+  });
+}
+
 /** Tunings for what was typed: notes find the tunings that have them and make one that has not been named; words find names. */
 export function matchTunings(text: string, current: Instrument): TuningChoice[] {
   const typed = text.trim();
@@ -42,14 +52,7 @@ export function matchTunings(text: string, current: Instrument): TuningChoice[] 
   const nearCount = (a: TuningChoice, b: TuningChoice): number => here(b) - here(a);
   if (!typed) return [...NAMED].sort(nearCount);
   const words = typed.toLowerCase().split(/[\s,]+/);
-  const byName = NAMED.filter((t) =>
-    words.every((w) =>
-      t.name
-        .toLowerCase()
-        .split(/[\s,]+/)
-        .some((p) => p.startsWith(w)),
-    ),
-  );
+  const byName = NAMED.filter((t) => isNamedBy(t, words));
   const read = looksLikeNotes(typed) ? readTuning(typed) : { why: '' };
   if ('why' in read) return byName;
   // A single letter is more likely part of a name, "open A" or "drop A", than an instrument of one string.

@@ -65,6 +65,7 @@ describe('tunings as typed', () => {
     expect(matchTunings('open g', body.instrument).map((t) => t.name)).toEqual(['open G', 'open G minor']);
     expect(matchTunings('E A D G', body.instrument).map((t) => t.name)).toContain('bass, four strings');
     expect(matchTunings('nonsense', body.instrument)).toEqual([]);
+    expect(matchTunings('H H H', body.instrument)).toEqual([]);
     expect(matchTunings('', body.instrument)[0]!.open).toHaveLength(6);
     expect(readTuning('E A H')).toMatchObject({ why: expect.stringContaining('"H"') as string });
   });

@@ -1,3 +1,4 @@
+import { port } from './port';
 import type { FactAnswer } from '../../core';
 import { beginRound, type Asking, type QuizStudy } from '../store/practice/quiz';
 import type { QuizPrefs } from '../store/practice/quiz-prefs';
@@ -18,5 +19,5 @@ export interface RoundMade {
 /** Makes rounds: with years of answers the schedules of all facts take longer than a frame. */
 self.onmessage = ({ data: { id, study, prefs, history, now, seed } }: MessageEvent<RoundOrder>) => {
   const made = beginRound(study, prefs, history, now, seed);
-  (self as unknown as Worker).postMessage({ id, made } satisfies RoundMade);
+  port.postMessage({ id, made } satisfies RoundMade);
 };

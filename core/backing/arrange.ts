@@ -1,3 +1,4 @@
+import { isOneOf } from '../typed';
 import { checkOneOf, fail } from '../errors';
 import { SILENT, type Bar } from '../progression';
 import { bassOf } from './bass';
@@ -27,7 +28,7 @@ export const METER_BEATS = Object.freeze({ min: 2, max: 15 });
  */
 export function arrange(bars: readonly Bar[], { meter, feel, voicings = [] }: BackingOptions): Backing {
   checkOneOf('BAD_OPTION', 'feel', feel, FEELS);
-  if (!(METER_UNITS as readonly number[]).includes(meter[1])) fail('BAD_OPTION', 'meter', `meter: count in ${METER_UNITS.join(', ')}.`);
+  if (!isOneOf(METER_UNITS, meter[1])) fail('BAD_OPTION', 'meter', `meter: count in ${METER_UNITS.join(', ')}.`);
   if (!Number.isInteger(meter[0]) || meter[0] < METER_BEATS.min || meter[0] > METER_BEATS.max)
     fail('BAD_OPTION', 'meter', `meter: a bar has ${METER_BEATS.min} to ${METER_BEATS.max} beats.`);
   const bar = barQuarters(meter);

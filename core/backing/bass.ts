@@ -111,12 +111,12 @@ export function bassOf(spans: readonly Span[], meter: Meter, feel: Feel, bar: nu
     known.set(symbol, found);
     return found;
   };
-  const layers = onsets.map((o) => pitchesFor(o, voiced(o.span) as Voiced, voiced(o.span + 1)));
+  const layers = onsets.map((o) => pitchesFor(o, voiced(o.span)!, voiced(o.span + 1)));
   const rest = (m: number): number => COST.off * Math.abs(m - REST);
   const step = (k: number, a: number, b: number): number => {
     const [p, q] = [layers[k - 1]![a], layers[k]![b]];
     const by = Math.abs(p! - q!);
-    const own = rest(q!) + (onsets[k]!.wanted === 'tone' && q! % 12 === (voiced(onsets[k]!.span) as Voiced).bass ? COST.root : 0);
+    const own = rest(q!) + (onsets[k]!.wanted === 'tone' && q! % 12 === voiced(onsets[k]!.span)!.bass ? COST.root : 0);
     return own + (by === 0 ? COST.repeated : by <= STEP ? COST.half * (by / STEP) : COST.half + COST.leap * ((by - STEP) / FIFTH));
   };
   const ways = cheapestWays(layers.map((l) => l.length), (n) => rest(layers[0]![n]!), step, 1); // prettier-ignore

@@ -1,7 +1,9 @@
 import { offbeatOf, pulsesOf, type Meter } from './pulses';
 import type { BackingEvent, Drum, Feel, Pulse } from './types';
 
-type Hit = [drum: Drum, at: number, gain: number];
+type Hit = readonly [drum: Drum, at: number, gain: number];
+/** What marks the first bar of a new section. */
+const CRASH: Hit = ['crash', 0, 0.5];
 
 const evens = (pulses: readonly Pulse[]): Pulse[] => pulses.filter((_, k) => k % 2 === 0);
 /** The backbeats: every second pulse; the last one of three. */
@@ -77,7 +79,7 @@ export function drumsOf(
   return Array.from({ length: count }, (_, bar) => {
     const ending = ends.has(bar) && count > 1;
     const usual = PATTERNS[feel](pulses, feel, bar % 2 === 1).filter(([drum, at]) => !ending || at < last.at || drum === 'kick');
-    const more: Hit[] = [...(ending ? fill(last, feel) : []), ...(bar > 0 && ends.has(bar - 1) ? ([['crash', 0, 0.5]] as Hit[]) : [])];
+    const more: Hit[] = [...(ending ? fill(last, feel) : []), ...(bar > 0 && ends.has(bar - 1) ? [CRASH] : [])];
     return [...usual, ...more].map(([drum, at, gain]): BackingEvent => ({ part: 'drums', drum, at: barAt(bar) + at, length: 0.25, gain }));
   }).flat();
 }

@@ -1,3 +1,4 @@
+import { keysOf } from '../typed';
 import { TICKS } from '../lick';
 import type { DrillAccent, DrillRhythm } from './types';
 
@@ -10,7 +11,7 @@ export const RHYTHM_TICKS: Readonly<Record<DrillRhythm, readonly number[]>> = Ob
   swing: [(TICKS * 2) / 3, TICKS / 3],
 });
 /** Rhythms of a drill, as they are offered. */
-export const DRILL_RHYTHMS = Object.keys(RHYTHM_TICKS) as DrillRhythm[];
+export const DRILL_RHYTHMS = keysOf(RHYTHM_TICKS);
 /** Where the accents of a drill may lie, as they are offered. */
 export const DRILL_ACCENTS: readonly DrillAccent[] = ['beat', 'thirds', 'fourths', 'off-beat', 'none'];
 

@@ -1,3 +1,4 @@
+import { isOneOf, keysOf } from '../typed';
 import { checkOneOf, fail, shown } from '../errors';
 import { samePlace } from '../place';
 import { mod12, semitonesOf } from '../scale';
@@ -6,7 +7,7 @@ import { DRILL_ORDERS, ORDERS } from './orders';
 import type { Asked } from './orders/rule';
 import type { DrillNote, DrillOptions } from './types';
 
-const CHOICES: { [K in keyof DrillOptions]?: readonly unknown[] } = {
+const CHOICES: { readonly [K in 'turn' | 'root' | 'group' | 'interval' | 'size']: readonly unknown[] } = {
   turn: ['once', 'twice'],
   root: ['own', 'relative'],
   group: [3, 4, 5, 6],
@@ -16,9 +17,10 @@ const CHOICES: { [K in keyof DrillOptions]?: readonly unknown[] } = {
 
 function checkOptions(o: DrillOptions): void {
   checkOneOf('BAD_OPTION', 'order', o.order, DRILL_ORDERS);
-  for (const [field, choices] of Object.entries(CHOICES)) {
-    const value = o[field as keyof DrillOptions];
-    if (value !== undefined && !choices.includes(value)) fail('BAD_OPTION', field, `${field}: ${shown(value)} is none of ${choices.join(', ')}.`); // prettier-ignore
+  for (const field of keysOf(CHOICES)) {
+    const choices = CHOICES[field];
+    const value = o[field];
+    if (value !== undefined && !isOneOf(choices, value)) fail('BAD_OPTION', field, `${field}: ${shown(value)} is none of ${choices.join(', ')}.`); // prettier-ignore
   }
 }
 

@@ -65,6 +65,6 @@ function labelled(states: State[]): Uint16Array {
   return Uint16Array.from(states, (s) => {
     const key = placeIndex(s) * 64 + s.hand;
     if (!known.has(key)) known.set(key, known.size);
-    return known.get(key) as number;
+    return known.get(key)!;
   });
 }

@@ -73,7 +73,7 @@ export function usualModel(i: Instrument, school: FingeringSchool, hand?: Hand):
   const known = lately.get(key) ?? handModel(i, school, hand);
   lately.delete(key);
   lately.set(key, known);
-  if (lately.size > MOST_LATELY) lately.delete(lately.keys().next().value as string);
+  if (lately.size > MOST_LATELY) lately.delete(lately.keys().next().value!);
   return known;
 }
 

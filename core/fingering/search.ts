@@ -158,9 +158,9 @@ function* endings(graph: Graph, labels: number[][][]): Generator<Partial> {
 }
 
 function least(label: number[], costs: number[], rest: number[]): number {
-  let best = Infinity;
-  for (let j = 0; j < label.length; j++) best = Math.min(best, costs[label[j]!]! + rest[j]!);
-  return best;
+  let cost = Infinity;
+  for (let j = 0; j < label.length; j++) cost = Math.min(cost, costs[label[j]!]! + rest[j]!);
+  return cost;
 }
 
 /** The one best way, read back from its end: of equal ends the first, the shortest line first. */
@@ -199,17 +199,17 @@ function pathOf({ machine, layers }: Graph, way: readonly number[]): Path {
 function dive(graph: Graph, labels: number[][][], from: Partial, passBy: (p: Partial) => void): Partial {
   let here = from;
   while (here.k > 0) {
-    let best: Partial | null = null;
+    let found: Partial | null = null;
     const rest = new Float64Array(graph.layers[here.k]!.nodes.length).fill(Infinity);
     here.label.forEach((j, n) => (rest[j] = here.rest[n]!));
     for (const label of labels[here.k - 1]!) {
       const there = stepBack(graph, here, rest, label);
-      if (!best || there.cost < best.cost - TIE) {
-        if (best) passBy(best);
-        best = there;
+      if (!found || there.cost < found.cost - TIE) {
+        if (found) passBy(found);
+        found = there;
       } else passBy(there);
     }
-    here = best as Partial;
+    here = found as Partial;
   }
   return here;
 }
@@ -218,9 +218,9 @@ function stepBack({ layers }: Graph, here: Partial, after: Float64Array, label: 
   const k = here.k - 1;
   const { to, by, costs } = layers[k]!;
   const rest = label.map((j) => {
-    let best = Infinity;
-    for (let e = 0; e < to[j]!.length; e++) best = Math.min(best, by[j]![e]! + after[to[j]![e]!]!);
-    return best;
+    let lowest = Infinity;
+    for (let e = 0; e < to[j]!.length; e++) lowest = Math.min(lowest, by[j]![e]! + after[to[j]![e]!]!);
+    return lowest;
   });
   return { cost: least(label, costs, rest), k, label, rest, after: here };
 }
@@ -243,9 +243,9 @@ function readForward(graph: Graph, first: Partial): Path {
 }
 
 function cheapest(costs: ArrayLike<number>): number {
-  let best = 0;
-  for (let j = 1; j < costs.length; j++) if (costs[j]! < costs[best]! - TIE) best = j;
-  return best;
+  let at = 0;
+  for (let j = 1; j < costs.length; j++) if (costs[j]! < costs[at]! - TIE) at = j;
+  return at;
 }
 
 /** Runs a search to its end without stopping. */

@@ -26,12 +26,12 @@ export function* bySuccession(graph: Graph, count: number): Generator<number[]> 
   const list = endStays(graph);
   for (let found = 0; found < count;) {
     list.sort((a, b) => a.cost - b.cost);
-    const next = list.shift();
-    if (!next || next.cost === Infinity) return;
-    if (next.whole) {
+    const first = list.shift();
+    if (!first || first.cost === Infinity) return;
+    if (first.whole) {
       found++;
-      yield follow(graph, next);
-    } else list.push(wholeOf(graph, next), ...before(graph, next));
+      yield follow(graph, first);
+    } else list.push(wholeOf(graph, first), ...before(graph, first));
   }
 }
 

@@ -38,7 +38,7 @@ export function timed(task: Task, o: LineTiming): Task {
 
 /** The cheapest way to finger settled places. No checks: for the core's own loops. */
 export const fingerPath = (m: HandModel, places: readonly Place[], pins?: Line['pins']): FingeredStep[] =>
-  stepsOf(m, bestPath(settled(m, places, pins)) as Path);
+  stepsOf(m, bestPath(settled(m, places, pins))!);
 
 /** A path as a player reads it: finger, hand fret, and how the hand got there. */
 export function stepsOf(m: HandModel, path: Path): FingeredStep[] {

@@ -103,7 +103,7 @@ export function nameGrip(i: Instrument, places: readonly Place[], o: { readonly 
         symbol: name + word.suffix + (slash ? `/${bassNote}` : ''),
         bass: bassNote,
         omitted: missing.map((t) => t.degree),
-        degrees: midis.map((m) => degreeAt.get(mod12(m - root)) as DegreeName),
+        degrees: midis.map((m) => degreeAt.get(mod12(m - root))!),
         minded:
           plainness * MINDED.plainness +
           (missing.some((t) => t.degree === '5') ? MINDED.noFifth : 0) +

@@ -79,7 +79,7 @@ function spelledIn(notes: readonly ScaleNote[], size: StackSize, parentDegree: (
         symbol: root.name + suffix,
         quality: kind?.quality ?? '',
         notes: tones.map((t) => t.note),
-        tones: tones.map((t, j) => ({ chord: t.degree, mode: (here[j] as ScaleNote).degree })),
+        tones: tones.map((t, j) => ({ chord: t.degree, mode: (here[j]!).degree })),
       }]; // prettier-ignore
     }),
   );

@@ -1,3 +1,4 @@
+import { keysOf } from '../typed';
 import { checkOneOf, fail } from '../errors';
 import { type ScaledNeck } from '../neck';
 import { isMinorSkeleton, mod12, semitonesOf, skeletonOf } from '../scale';
@@ -120,7 +121,7 @@ const NUMBERINGS: Record<Numbering, { readonly says: string; readonly detail: st
   'minor-root': { says: 'five boxes', detail: 'box 1 has the minor root lowest' },
   'major-root': { says: 'five patterns', detail: 'pattern 1 has the major root lowest' },
 };
-const BOTH = Object.keys(NUMBERINGS) as Numbering[];
+const BOTH = keysOf(NUMBERINGS);
 
 /** Five boxes of a pentatonic, two notes a string, the notes of a longer scale between them. */
 export const boxes: LayoutRule<'box'> = {

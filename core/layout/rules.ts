@@ -1,3 +1,4 @@
+import { keysOf } from '../typed';
 import type { FingeringSchool, Instrument, Layout, LayoutKind, LayoutOf, ScaleRef } from '../types';
 import { grown } from './anchor';
 import { boxes } from './box';
@@ -32,7 +33,7 @@ const RULES: { readonly [K in LayoutKind]: LayoutRule<K> } = {
 };
 
 /** Kinds of layout, as they are offered. */
-export const LAYOUT_KINDS = Object.freeze(Object.keys(RULES)) as readonly LayoutKind[];
+export const LAYOUT_KINDS = Object.freeze(keysOf(RULES));
 
 /** A rule as code that knows no single layout sees it. */
 export type AnyRule = Omit<LayoutRule<LayoutKind>, 'fields' | 'lay' | 'school' | 'reanchor' | 'says' | 'why' | 'offers' | 'known'> & {

@@ -83,7 +83,7 @@ export function shapeOf(task: LayoutTask, kind: LayoutKind, draft: Draft): Shape
   const pins = pinsOn(task, { kind, number: draft.number, lowFret }, draft.places);
   const fixed = pins ? undefined : draft.hand?.();
   const hold = fixed ? { ...fixed, hands: [{ fret: fixed.fret, notes: draft.places.length }] } : searchedHand(task, draft.places, settledOver(draft.fingers, pins)); // prettier-ignore
-  const notes = draft.places.map((p, k) => fingered(noteAt(neck, p.string, p.fret) as ShapeNote, hold.fingers[k]!));
+  const notes = draft.places.map((p, k) => fingered(noteAt(neck, p.string, p.fret)!, hold.fingers[k]!));
   const cells = cellsOf(neck, notes);
   return {
     id: `${kind}:${draft.number}@${placeKey(notes[0]!)}-${lowFret}`,

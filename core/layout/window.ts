@@ -1,3 +1,4 @@
+import { keysOf } from '../typed';
 import { checkOneOf } from '../errors';
 import { fingerPath } from '../fingering';
 import { fretsWithScale, type ScaledNeck } from '../neck';
@@ -167,7 +168,7 @@ const REACHES: Record<Reach, { readonly says: string; readonly detail: string }>
   little: { says: 'little finger reaches', detail: 'hand stays; reach forward' },
   nearer: { says: 'shorter reach', detail: 'hand stays; whichever is narrower' },
 };
-const SCHOOLS = Object.keys(REACHES) as Reach[];
+const SCHOOLS = keysOf(REACHES);
 
 /** Windows of a hand's span, one for each place of the index finger. */
 export const windows: LayoutRule<'window'> = {

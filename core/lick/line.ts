@@ -135,7 +135,7 @@ export function fingerLick(
   notes: readonly LickNote[],
   o: { readonly school: FingeringSchool; readonly hand?: Hand },
 ): (FingeredStep | null)[] {
-  const { joins } = lickTiming(notes);
+  const { joins: given } = lickTiming(notes);
   // The other hand's notes, with all that is tied to them, are silence to this one.
   let other = false;
   const fretted = notes.map((n) => {
@@ -143,7 +143,7 @@ export function fingerLick(
     return other ? { ticks: n.ticks, place: null } : n;
   });
   const struck = struckNotes(fretted);
-  const slurs = new Map(struckNotes(notes).map(({ index }, k) => [index, joins[k]]));
+  const slurs = new Map(struckNotes(notes).map(({ index }, k) => [index, given[k]]));
   const { bends, ticks, rests } = lickTiming(fretted);
   const pins = struck.flatMap(({ index, place }, k) => {
     const { finger } = notes[index]!;

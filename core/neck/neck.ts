@@ -124,7 +124,7 @@ export function noteAt(neck: ScaledNeck, string: number, fret: number): NeckNote
  */
 export function neckNotes(i: Instrument, ref: ScaleRef, o: RoleOptions = {}): NeckNote[] {
   const neck = scaledNeck(i, ref, o);
-  return i.strings.flatMap((_, k) => fretsWithScale(neck, k + 1).map((fret) => noteAt(neck, k + 1, fret) as NeckNote));
+  return i.strings.flatMap((_, k) => fretsWithScale(neck, k + 1).map((fret) => noteAt(neck, k + 1, fret)!));
 }
 
 /**

@@ -1,3 +1,4 @@
+import { keysOf } from '../typed';
 import { checkOneOf } from '../errors';
 import type { NoteName, ScaleRef } from '../types';
 import { movedProgression } from './parse';
@@ -43,7 +44,7 @@ const FORMS = {
 /** A form to start from, by name. */
 export type FormName = keyof typeof FORMS;
 /** Forms to start from, as they are offered. */
-export const FORM_NAMES = Object.keys(FORMS) as FormName[];
+export const FORM_NAMES = keysOf(FORMS);
 
 const WRITTEN_IN = 'C';
 

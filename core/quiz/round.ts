@@ -1,3 +1,4 @@
+import { keysOf } from '../typed';
 import { CoreError } from '../errors';
 import { comesBack, type DayRating } from '../practice';
 import { drawer } from '../random';
@@ -8,7 +9,7 @@ import type { Question, QuizGround, QuizLevel, QuizRule } from './types';
 /** A kind of question, by name. */
 export type QuizKind = keyof typeof QUIZ_RULES;
 /** Kinds of question, as they are offered. */
-export const QUIZ_KINDS = Object.freeze(Object.keys(QUIZ_RULES)) as readonly QuizKind[];
+export const QUIZ_KINDS = Object.freeze(keysOf(QUIZ_RULES));
 /** The rule by which a kind of question is made and graded. */
 export const ruleOfKind = (kind: QuizKind): QuizRule => QUIZ_RULES[kind];
 

@@ -1,3 +1,4 @@
+import { keysOf } from '../typed';
 import { checkWhole, fail, shown } from '../errors';
 import { checkHand, runToEnd } from '../fingering';
 import { layOut } from '../layout';
@@ -28,7 +29,7 @@ const WAYS: Readonly<Record<ConnectWay, (c: Crossing) => Ways>> = {
 };
 
 /** Ways to connect two shapes, as they are offered. */
-export const CONNECT_WAYS = Object.freeze(Object.keys(WAYS)) as readonly ConnectWay[];
+export const CONNECT_WAYS = Object.freeze(keysOf(WAYS));
 
 const NOTHING: Record<ConnectWay, string> = {
   seam: 'Two of these rungs share no note to change hands on: choose other strings, or another way.',

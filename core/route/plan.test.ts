@@ -1,3 +1,4 @@
+import { keysOf } from '../typed';
 import fc from 'fast-check';
 import { distinctCheapest, everyWay, naiveHand, WEIGHTS } from '../../tests/support/hand';
 import { midi, scaleBetween } from '../../tests/support/naive';
@@ -134,7 +135,7 @@ describe('best routes', () => {
       openStrings: (r) => r.steps.filter((s) => s.finger === 0).length,
       region: (r) => r.steps.filter((s, k) => k > 0 && s.fret <= 7 !== r.steps[k - 1]!.fret <= 7).length,
     };
-    const names = Object.keys(done) as (keyof typeof done)[];
+    const names = keysOf(done);
     const line = fc.array(fc.integer({ min: 40, max: 80 }), { minLength: 2, maxLength: 16 });
     fc.assert(
       fc.property(

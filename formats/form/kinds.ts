@@ -1,4 +1,4 @@
-import type { Element } from '../musicxml/xml';
+import type { XmlElement } from '../musicxml/xml';
 import { child, children, numberIn } from '../musicxml/xml';
 
 /** Kinds of chords as MusicXML 4.0 names them ("kind-value"), and how they are written here. */
@@ -66,13 +66,13 @@ export function kindOfSuffix(suffix: string): { readonly kind: string; readonly 
   return found?.degrees ? { kind: found.kind, degrees: found.degrees } : { kind: 'other', degrees: [] };
 }
 
-const pitchIn = (e: Element | undefined, name: string): string | null => {
+const pitchIn = (e: XmlElement | undefined, name: string): string | null => {
   const step = e && child(e, `${name}-step`)?.text.trim();
   const alter = numberIn(e, `${name}-alter`) ?? 0;
   return step ? `${step}${(alter < 0 ? 'b' : '#').repeat(Math.abs(Math.round(alter)))}` : null;
 };
 
-function degreeText(e: Element): string {
+function degreeText(e: XmlElement): string {
   const value = numberIn(e, 'degree-value') ?? 0;
   const alter = numberIn(e, 'degree-alter') ?? 0;
   const type = child(e, 'degree-type')?.text.trim();
@@ -82,7 +82,7 @@ function degreeText(e: Element): string {
 }
 
 /** A harmony element as a symbol; null for no chord at all. Kinds without a name of their own go by their text. */
-export function symbolOfHarmony(e: Element): string | null {
+export function symbolOfHarmony(e: XmlElement): string | null {
   const kind = child(e, 'kind');
   const value = kind?.text.trim() ?? 'major';
   if (value === 'none') return null;

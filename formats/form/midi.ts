@@ -85,7 +85,8 @@ export function readFormMidi(bytes: Uint8Array): FormFile {
   const data = parseMidiFile(bytes);
   const perQuarter = data.header.ticksPerBeat;
   if (!perQuarter) return refuseFile('this MIDI file counts in film frames, not in quarter notes.');
-  let [name, tempo, end] = ['', null as number | null, 0];
+  let [name, end] = ['', 0];
+  let tempo: number | null = null;
   let meter: [number, number] | null = null;
   const texts: { readonly type: string; readonly text: string; readonly at: number }[] = [];
   for (const [k, events] of data.tracks.entries()) {

@@ -1,6 +1,6 @@
 import { accidentals, chordParts, scaleNotes, SILENT, TICKS } from '../../core';
 import { refuseFile } from '../errors';
-import { child, children, el, numberIn, parseXml, xml, type Element, type Node } from '../musicxml/xml';
+import { child, children, el, numberIn, parseXml, xml, type XmlElement, type XmlNode } from '../musicxml/xml';
 import { barsFrom, FORM_LIMIT, formText, type FormFile, type FormOut, type Placed } from './form';
 import { kindOfSuffix, symbolOfHarmony } from './kinds';
 
@@ -26,10 +26,10 @@ function fifthsOf(home: FormOut['home']): number {
 }
 
 const alterOf = (note: string): number => (note.includes('b') ? -1 : 1) * accidentals(note);
-const pitch = (name: 'root' | 'bass', note: string): Node =>
+const pitch = (name: 'root' | 'bass', note: string): XmlNode =>
   el(name, [el(`${name}-step`, note[0]), ...(alterOf(note) ? [el(`${name}-alter`, alterOf(note))] : [])]);
 
-function harmony(symbol: string, offset: number): Node {
+function harmony(symbol: string, offset: number): XmlNode {
   const at = offset ? [el('offset', offset)] : [];
   const parts = symbol === SILENT ? null : chordParts(symbol);
   if (!parts) return el('harmony', [el('root', [el('root-step', 'C')]), el('kind', 'none', { text: 'N.C.' }), ...at]);
@@ -96,7 +96,7 @@ export function readFormXml(text: string): FormFile {
   const best = [...parts].sort((a, b) => b.placed.length - a.placed.length)[0];
   if (!best?.placed.length) return refuseFile('this file has no chords in it (no harmony elements).');
   const meter = best.meter ?? [4, 4];
-  const title = child(root, 'work') && child(child(root, 'work') as Element, 'work-title')?.text;
+  const title = child(root, 'work') && child(child(root, 'work')!, 'work-title')?.text;
   return {
     name: (title || child(root, 'movement-title')?.text || '').trim().slice(0, 120),
     text: formText(barsFrom(best.placed, meter[0], best.bars, best.sections)),
@@ -107,7 +107,7 @@ export function readFormXml(text: string): FormFile {
   };
 }
 
-function readPart(e: Element): Reading {
+function readPart(e: XmlElement): Reading {
   const r: Reading = { placed: [], sections: new Map(), meter: null, tempo: null, key: null, bars: 0 };
   let divisions = 1;
   for (const measure of children(e, 'measure')) {
@@ -131,7 +131,7 @@ function readPart(e: Element): Reading {
   return r;
 }
 
-function readAttributes(item: Element, r: Reading): void {
+function readAttributes(item: XmlElement, r: Reading): void {
   const time = child(item, 'time');
   const [beats, unit] = [numberIn(time, 'beats'), numberIn(time, 'beat-type')];
   if (beats && unit) r.meter ??= [beats, unit];
@@ -149,7 +149,7 @@ function keyOf(fifths: number, mode: string): FormFile['key'] {
   return Math.abs(signs) > 1 ? null : { tonic, scale };
 }
 
-function readDirection(item: Element, r: Reading): void {
+function readDirection(item: XmlElement, r: Reading): void {
   const sound = item.name === 'sound' ? item : child(item, 'sound');
   const tempo = Number(sound?.attributes.tempo);
   if (tempo > 0) r.tempo ??= tempo;

@@ -1,10 +1,10 @@
 import { MOST_TIMES, type Bars } from '../score/order';
-import { children, type Element } from './xml';
+import { children, type XmlElement } from './xml';
 
 const numbersIn = (text: string): Set<number> => new Set((text.match(/\d{1,2}/g) ?? []).map(Number).filter((n) => n >= 1 && n <= MOST_TIMES)); // prettier-ignore
 
 /** What the barlines of each measure say. */
-export function barsOf(measures: readonly Element[]): Bars[] {
+export function barsOf(measures: readonly XmlElement[]): Bars[] {
   let ending: Set<number> | null = null;
   return measures.map((m): Bars => {
     const lines = children(m, 'barline');
@@ -22,4 +22,4 @@ export function barsOf(measures: readonly Element[]): Bars[] {
   });
 }
 
-const timesOf = (r: Element): number => Math.max(2, Math.min(MOST_TIMES, Number(r.attributes.times) || 2));
+const timesOf = (r: XmlElement): number => Math.max(2, Math.min(MOST_TIMES, Number(r.attributes.times) || 2));

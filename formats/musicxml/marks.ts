@@ -1,13 +1,13 @@
 import type { Join } from '../../core';
 import type { Marks } from '../score/line';
-import { child, children, numberIn, type Element } from './xml';
+import { child, children, numberIn, type XmlElement } from './xml';
 
 /** Highest string and fret of an instrument here. */
 const MOST = { string: 12, fret: 36, bend: 5 };
 
 const isFrom = (n: number | null, least: number, most: number): n is number => n !== null && Number.isInteger(n) && n >= least && n <= most;
-const stops = (all: readonly Element[]): boolean => all.some((x) => x.attributes.type === 'stop');
-const named = (all: readonly Element[], name: string): Element[] => all.filter((e) => e.name === name);
+const stops = (all: readonly XmlElement[]): boolean => all.some((x) => x.attributes.type === 'stop');
+const named = (all: readonly XmlElement[], name: string): XmlElement[] => all.filter((e) => e.name === name);
 
 /** Signs by their elements, where the name is not that of the trade. */
 const NAMES: Record<string, string> = {
@@ -23,7 +23,7 @@ const NAMES: Record<string, string> = {
   'other-notation': 'sign',
   fermata: 'hold',
 };
-const nameOf = (e: Element): string => NAMES[e.name] ?? e.name.replace(/-/g, ' ').slice(0, 30);
+const nameOf = (e: XmlElement): string => NAMES[e.name] ?? e.name.replace(/-/g, ' ').slice(0, 30);
 
 const TAKEN = new Set(['string', 'fret', 'fingering', 'hammer-on', 'pull-off', 'tap', 'bend', 'up-bow', 'down-bow']);
 const READ = new Set(['tied', 'tuplet', 'slur', 'slide', 'glissando', 'technical', 'accidental-mark']);
@@ -33,7 +33,7 @@ const GROUPS = new Set(['ornaments', 'articulations', 'dynamics']);
 const PARTS = new Set(['accidental-mark']);
 
 /** Signs on a note that a lick does not carry. */
-function signsOf(notations: readonly Element[], technical: readonly Element[]): string[] {
+function signsOf(notations: readonly XmlElement[], technical: readonly XmlElement[]): string[] {
   const all = notations.flatMap((n) => n.children);
   const grouped = all.flatMap((e) => (GROUPS.has(e.name) ? e.children.filter((c) => !PARTS.has(c.name)) : READ.has(e.name) ? [] : [e]));
   return [...grouped, ...technical.filter((t) => !TAKEN.has(t.name))].map(nameOf);
@@ -49,7 +49,7 @@ interface Bend {
  * Bends of a note: "bend-alter" half steps up, a second one with "release" lets it down again (MusicXML 4.0, the element `bend`). A bend before the note is
  * struck is read as a bend; one of a quarter tone is read as a half step; both are said.
  */
-function bendOf(technical: readonly Element[]): Bend {
+function bendOf(technical: readonly XmlElement[]): Bend {
   const bends = named(technical, 'bend').map((b) => ({
     alter: numberIn(child(b, 'bend-alter')) ?? 0,
     lets: !!child(b, 'release'),
@@ -70,9 +70,9 @@ function bendOf(technical: readonly Element[]): Bend {
 }
 
 /** A sign in ordinary weight was worked out by the program that wrote it; any other was set by hand. */
-const isSettled = (e: Element): boolean => e.attributes['font-weight'] !== 'normal';
+const isSettled = (e: XmlElement): boolean => e.attributes['font-weight'] !== 'normal';
 
-export function marksOf(e: Element): Marks {
+export function marksOf(e: XmlElement): Marks {
   const notations = children(e, 'notations');
   const technical = notations.flatMap((n) => children(n, 'technical')).flatMap((t) => t.children);
   const number = (name: string): number | null => named(technical, name).map((t) => numberIn(t)).find((v) => v !== null) ?? null; // prettier-ignore
@@ -101,7 +101,7 @@ export function marksOf(e: Element): Marks {
   };
 }
 
-function joinOf(technical: readonly Element[], slides: readonly Element[]): Join | null {
+function joinOf(technical: readonly XmlElement[], slides: readonly XmlElement[]): Join | null {
   if (stops(named(technical, 'hammer-on'))) return 'hammer';
   if (stops(named(technical, 'pull-off'))) return 'pull';
   if (stops(slides)) return 'slide';

@@ -6,7 +6,7 @@ import { GRACE, playOut, type Extra, type Local, type Measure, type ScoreNote } 
 import { playOrder } from '../score/order';
 import { barsOf } from './bars';
 import { marksOf } from './marks';
-import { child, children, numberIn, type Element } from './xml';
+import { child, children, numberIn, type XmlElement } from './xml';
 
 /** A note or rest, with the open pitch of its string, where the file tells it. */
 interface Found extends ScoreNote {
@@ -45,7 +45,7 @@ interface State {
 }
 
 /** A part with its repeats played out. Throws FormatError for a capo that no neck has, and for a part without end. */
-export function readPart(e: Element): Part {
+export function readPart(e: XmlElement): Part {
   const state: State = { divisions: 1, transposed: 0, meter: [4, 4], tempo: null, tunings: new Map(), capo: 0, slurs: new Set(), slurred: false, extras: [], left: new Left('bar') }; // prettier-ignore
   const written = children(e, 'measure');
   const measures = written.map((m, k) => readMeasure(m, k, state));
@@ -55,7 +55,7 @@ export function readPart(e: Element): Part {
   return part;
 }
 
-function readMeasure(m: Element, bar: number, state: State): Measure<Found> {
+function readMeasure(m: XmlElement, bar: number, state: State): Measure<Found> {
   const out: Measure<Found> = { notes: [], length: 0, tempos: [], meter: state.meter };
   if (state.tempo !== null) out.tempos.push({ at: 0, tempo: state.tempo });
   let at = 0;
@@ -107,7 +107,7 @@ const OVER_NAMES: Record<string, string> = {
 };
 const JUMPS = ['dacapo', 'dalsegno', 'tocoda', 'fine'];
 
-function readDirection(e: Element, bar: number, state: State, tempo: (quarters: number) => void): void {
+function readDirection(e: XmlElement, bar: number, state: State, tempo: (quarters: number) => void): void {
   const quarters = tempoIn(e);
   if (quarters !== null) {
     state.tempo = quarters;
@@ -125,7 +125,7 @@ function readDirection(e: Element, bar: number, state: State, tempo: (quarters: 
 const UNITS: Record<string, number> = { breve: 8, half: 2, quarter: 1, eighth: 0.5, '16th': 0.25, '32nd': 0.125, whole: 4 };
 
 /** Quarter notes a minute: as it is to sound, else as the mark says. */
-function tempoIn(e: Element): number | null {
+function tempoIn(e: XmlElement): number | null {
   const sound = e.name === 'sound' ? e : child(e, 'sound');
   if (sound?.attributes.tempo !== undefined) return tempoOf(Number(sound.attributes.tempo));
   for (const mark of children(e, 'direction-type').flatMap((t) => children(t, 'metronome'))) {
@@ -153,7 +153,7 @@ function settleCapo({ notes, capo }: Part): void {
 }
 const HIGHEST_FRET = 36;
 
-function readAttributes(e: Element, state: State): void {
+function readAttributes(e: XmlElement, state: State): void {
   const divisions = numberIn(e, 'divisions');
   if (divisions && divisions > 0) state.divisions = divisions;
   const time = child(e, 'time');
@@ -170,7 +170,7 @@ function readAttributes(e: Element, state: State): void {
 }
 
 /** A meter: "3+2" beats are five, and pairs of beats and unit add up (MusicXML 4.0, the element `time`). One that a lick cannot have is named. */
-function readTime(time: Element, state: State): void {
+function readTime(time: XmlElement, state: State): void {
   const units = children(time, 'beat-type').map((t) => numberIn(t) ?? 0);
   const beats = children(time, 'beats').map((b) => b.text.slice(0, 40).split('+').reduce((sum, n) => sum + Number(n), 0)); // prettier-ignore
   const unit = Math.max(...units);
@@ -181,7 +181,7 @@ function readTime(time: Element, state: State): void {
 }
 
 /** The fret of a capo. Refuses one that no neck has. */
-function capoIn(details: Element): number | null {
+function capoIn(details: XmlElement): number | null {
   const e = child(details, 'capo');
   if (!e) return null;
   const capo = numberIn(e);
@@ -192,7 +192,7 @@ function capoIn(details: Element): number | null {
 const MOST_CAPO = 24;
 
 /** Line 1 is the lowest line of the staff: the string with the highest number. */
-function tuningIn(details: Element): PitchName[] | null {
+function tuningIn(details: XmlElement): PitchName[] | null {
   const lines = children(details, 'staff-tuning').sort((a, b) => Number(b.attributes.line) - Number(a.attributes.line));
   const pitches = lines.map((l) => pitchOf(l, 'tuning-'));
   return pitches.length && pitches.length <= 12 && pitches.every((p) => p !== null) ? pitches.map((m) => pitchName(m)) : null;
@@ -200,7 +200,7 @@ function tuningIn(details: Element): PitchName[] | null {
 
 const STEPS: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 
-function pitchOf(e: Element, prefix = ''): number | null {
+function pitchOf(e: XmlElement, prefix = ''): number | null {
   const step = STEPS[child(e, `${prefix}step`)?.text.trim() ?? ''];
   const octave = numberIn(e, `${prefix}octave`);
   if (step === undefined || octave === null) return null;
@@ -209,7 +209,7 @@ function pitchOf(e: Element, prefix = ''): number | null {
 }
 
 /** A note at a place of its measure; null where it takes no part in a line, which is counted. */
-function readNote(e: Element, bar: number, state: State, at: number, length: number): Local<Found> | null {
+function readNote(e: XmlElement, bar: number, state: State, at: number, length: number): Local<Found> | null {
   const staff = numberIn(e, 'staff') ?? 1;
   const voice = child(e, 'voice')?.text.trim() ?? '1';
   const extra = (kind: LeftKind): null => {
@@ -253,9 +253,9 @@ function readNote(e: Element, bar: number, state: State, at: number, length: num
 }
 
 /** Whether a slur comes to this note; those that begin and end here are noted. */
-function slursOf(e: Element, staff: number, begun: Set<string>): boolean {
+function slursOf(e: XmlElement, staff: number, begun: Set<string>): boolean {
   const slurs = children(e, 'notations').flatMap((n) => children(n, 'slur'));
-  const key = (s: Element): string => `${staff}/${s.attributes.number ?? '1'}`;
+  const key = (s: XmlElement): string => `${staff}/${s.attributes.number ?? '1'}`;
   const comes = [...begun].some((s) => s.startsWith(`${staff}/`));
   for (const s of slurs) if (s.attributes.type === 'stop') begun.delete(key(s));
   for (const s of slurs) if (s.attributes.type === 'start') begun.add(key(s));

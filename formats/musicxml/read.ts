@@ -2,7 +2,7 @@ import { refuseFile } from '../errors';
 import { FILE_LIMIT, type FileLine, type ReadOptions } from '../line';
 import { chosenVoice, scoreLine, type ScoreVoice } from '../score/line';
 import { readPart, type Part } from './part';
-import { child, children, parseXml, type Element } from './xml';
+import { child, children, parseXml, type XmlElement } from './xml';
 
 /**
  * Reads partwise MusicXML (2.0 to 4.0) as one line: the voice that is asked for, else the first with strings and frets, else the first with notes; of a chord
@@ -18,9 +18,9 @@ export function readMusicXml(text: string, o: ReadOptions = {}): FileLine {
   const parts = children(root, 'part').map(readPart);
   const voices = named(parts.flatMap((p) => voicesOf(p, names)));
   const taken = chosenVoice(voices, o.voice);
-  const { part, staff } = voices.find((v) => v.id === taken.id) as PartVoice;
+  const { part, staff } = voices.find((v) => v.id === taken.id)!;
   const silent = parts.filter((p) => p !== part && p.extras.length && !voices.some((v) => v.part === p));
-  const title = child(root, 'work') && child(child(root, 'work') as Element, 'work-title')?.text;
+  const title = child(root, 'work') && child(child(root, 'work')!, 'work-title')?.text;
   const line = scoreLine(taken, voices, {
     name: (title || child(root, 'movement-title')?.text || '').trim().slice(0, 120),
     open: part.tunings.get(staff) ?? [...part.tunings.values()][0] ?? null,
@@ -40,7 +40,7 @@ interface PartVoice extends ScoreVoice {
   readonly voice: string;
 }
 
-function partNames(root: Element): ReadonlyMap<string, string> {
+function partNames(root: XmlElement): ReadonlyMap<string, string> {
   const list = child(root, 'part-list');
   return new Map((list ? children(list, 'score-part') : []).map((p) => [p.attributes.id ?? '', child(p, 'part-name')?.text.trim() ?? '']));
 }

@@ -13,7 +13,7 @@ import {
   type Stroke,
 } from '../../core';
 import type { LickOut } from '../line';
-import { el, xml, type Node } from './xml';
+import { el, xml, type XmlNode } from './xml';
 
 export interface MusicXmlLick extends LickOut {
   /** Spells the notes. */
@@ -55,10 +55,10 @@ function fingersOf({ instrument, notes, school }: MusicXmlLick): (number | null)
   return fingerLick(instrument, notes, { school }).map((s) => (s ? s.finger : null));
 }
 
-function measure(c: Context, bar: BarPiece[], index: number, perBar: number): Node {
+function measure(c: Context, bar: BarPiece[], index: number, perBar: number): XmlNode {
   const filled = bar.reduce((sum, p) => sum + p.ticks, 0) || perBar;
-  const empty = (staff: 1 | 2): Node => el('note', [el('rest', [], { measure: 'yes' }), el('duration', perBar), el('voice', staff), el('staff', staff)]); // prettier-ignore
-  const notes = (staff: 1 | 2): Node[] => (bar.length ? bar.map((p) => note(c, p, staff)) : [empty(staff)]);
+  const empty = (staff: 1 | 2): XmlNode => el('note', [el('rest', [], { measure: 'yes' }), el('duration', perBar), el('voice', staff), el('staff', staff)]); // prettier-ignore
+  const notes = (staff: 1 | 2): XmlNode[] => (bar.length ? bar.map((p) => note(c, p, staff)) : [empty(staff)]);
   return el(
     'measure',
     [
@@ -71,13 +71,13 @@ function measure(c: Context, bar: BarPiece[], index: number, perBar: number): No
   );
 }
 
-const tempoMark = (tempo: number): Node =>
+const tempoMark = (tempo: number): XmlNode =>
   el('direction', [
     el('direction-type', [el('metronome', [el('beat-unit', 'quarter'), el('per-minute', tempo)])]),
     el('sound', [], { tempo }),
   ], { placement: 'above' }); // prettier-ignore
 
-function attributes({ instrument, meter }: MusicXmlLick): Node {
+function attributes({ instrument, meter }: MusicXmlLick): XmlNode {
   const upward = [...instrument.strings].reverse();
   return el('attributes', [
     el('divisions', DIVISIONS),
@@ -103,12 +103,12 @@ function pitchParts(pitch: string): { readonly step: string; readonly alter: num
 }
 
 /** A sounding pitch; the notation staff's clef says that it sounds an octave lower than it is written, as `pitch` does not. */
-function pitchNode(c: Context, midi: number): Node {
+function pitchNode(c: Context, midi: number): XmlNode {
   const { step, alter, octave } = pitchParts(c.spell(midi));
   return el('pitch', [el('step', step), ...(alter ? [el('alter', alter)] : []), el('octave', octave)]);
 }
 
-function note(c: Context, p: BarPiece, staff: 1 | 2): Node {
+function note(c: Context, p: BarPiece, staff: 1 | 2): XmlNode {
   const { place } = c.lick.notes[p.index]!;
   const midi = place && midiOf(c.lick.instrument.strings[place.string - 1]!.open) + place.fret;
   return el('note', [
@@ -127,7 +127,7 @@ function note(c: Context, p: BarPiece, staff: 1 | 2): Node {
   ]);
 }
 
-function notations(c: Context, p: BarPiece, staff: 1 | 2): Node[] {
+function notations(c: Context, p: BarPiece, staff: 1 | 2): XmlNode[] {
   const n = c.lick.notes[p.index]!;
   const inner = [
     ...(p.tiedFrom ? [el('tied', [], { type: 'stop' })] : []),
@@ -143,7 +143,7 @@ function notations(c: Context, p: BarPiece, staff: 1 | 2): Node[] {
 /** How the note after this piece is joined to it, if the piece is the last of its note. */
 const nextJoin = (c: Context, p: BarPiece): LickNote['join'] => (p.tiedTo ? undefined : c.lick.notes[p.index + 1]?.join);
 
-function slides(c: Context, p: BarPiece): Node[] {
+function slides(c: Context, p: BarPiece): XmlNode[] {
   const stop = c.lick.notes[p.index]!.join === 'slide' && !p.tiedFrom;
   return [
     ...(stop ? [el('slide', [], { type: 'stop', 'line-type': 'solid' })] : []),
@@ -157,7 +157,7 @@ const JOIN_TAGS = { hammer: ['hammer-on', 'H'], pull: ['pull-off', 'P'] } as con
 const settled = (by: boolean): Record<string, string> => ({ 'font-weight': by ? 'bold' : 'normal' });
 const plainStroke = (s: Stroke | null | undefined): 'down' | 'up' | null => (s === 'down' || s === 'up' ? s : null);
 
-function technical(c: Context, p: BarPiece, staff: 1 | 2): Node[] {
+function technical(c: Context, p: BarPiece, staff: 1 | 2): XmlNode[] {
   const n = c.lick.notes[p.index];
   const struck = !p.tiedFrom;
   const finger = struck ? c.fingers[p.index] : null;

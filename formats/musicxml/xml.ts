@@ -3,13 +3,13 @@ import { SaxesParser } from 'saxes';
 import { quoted, refuseFile } from '../errors';
 
 /** An element to be written: its name with its children, and its attributes. */
-export type Node = Record<string, unknown>;
+export type XmlNode = Record<string, unknown>;
 
 /** An element: children, or a text. */
-export function el(name: string, content: Node[] | string | number = [], attributes: Record<string, string | number> = {}): Node {
-  const children = Array.isArray(content) ? content : [{ '#text': writable(String(content)) }];
+export function el(name: string, content: XmlNode[] | string | number = [], attributes: Record<string, string | number> = {}): XmlNode {
+  const within = Array.isArray(content) ? content : [{ '#text': writable(String(content)) }];
   const named = Object.fromEntries(Object.entries(attributes).map(([k, v]) => [`@_${k}`, writable(String(v))]));
-  return { [name]: children, ...(Object.keys(named).length ? { ':@': named } : {}) };
+  return { [name]: within, ...(Object.keys(named).length ? { ':@': named } : {}) };
 }
 
 /** Signs that XML 1.0 has no way to write (section 2.2, Char): left out. */
@@ -21,13 +21,13 @@ const writable = (text: string): string =>
 
 const builder = new XMLBuilder({ preserveOrder: true, ignoreAttributes: false, attributeNamePrefix: '@_', format: true, indentBy: ' ', suppressEmptyNode: true }); // prettier-ignore
 
-export const xml = (nodes: Node[]): string => `<?xml version="1.0" encoding="UTF-8"?>\n${String(builder.build(nodes)).trimStart()}`;
+export const xml = (nodes: XmlNode[]): string => `<?xml version="1.0" encoding="UTF-8"?>\n${String(builder.build(nodes)).trimStart()}`;
 
 /** An element that was read. */
-export interface Element {
+export interface XmlElement {
   readonly name: string;
   readonly attributes: Readonly<Record<string, string>>;
-  readonly children: Element[];
+  readonly children: XmlElement[];
   /** Its own text, trimmed at both ends. */
   readonly text: string;
   /** Where it begins, from 1. */
@@ -35,9 +35,9 @@ export interface Element {
 }
 
 /** One that is being read. */
-type Growing = { -readonly [K in keyof Element]: Element[K] };
+type Growing = { -readonly [K in keyof XmlElement]: XmlElement[K] };
 /** The children of the many elements that have none: shared, and never written to. */
-const NONE: Element[] = [];
+const NONE: XmlElement[] = [];
 
 /** Elements that a file may have, inside one another and in all; letters of one text. Far beyond any score. */
 const MOST = { deep: 100, elements: 1_000_000, text: 1_000_000 };
@@ -49,10 +49,10 @@ const PLAIN_DOCTYPE = /^\s*(?:score-partwise|score-timewise|container)\b[^[]*$/;
  * Parses XML. Refuses what could reach outside the file or swell inside it: entities, an inner document type, an outside document type other
  * than the usual declaration (which is dropped, not fetched), includes. Throws FormatError with the line.
  */
-export function parseXml(text: string): Element {
+export function parseXml(text: string): XmlElement {
   const parser = new SaxesParser({ position: true, xmlns: false } as const);
   const open: Growing[] = [];
-  let root: Element | null = null;
+  let root: XmlElement | null = null;
   let count = 0;
   parser.on('error', (e) => refuseFile(`this is not whole XML: ${e.message.replace(/^(?:[^:]*:)?\d+:\d+: /, '')}`, parser.line));
   parser.on('doctype', (type) => {
@@ -87,12 +87,12 @@ export function parseXml(text: string): Element {
   return root ?? refuseFile('this XML has nothing in it.');
 }
 
-export function child(e: Element, name: string): Element | undefined {
+export function child(e: XmlElement, name: string): XmlElement | undefined {
   for (const c of e.children) if (c.name === name) return c;
   return undefined;
 }
 
-export function children(e: Element, name: string): Element[] {
+export function children(e: XmlElement, name: string): XmlElement[] {
   let found = NONE;
   for (const c of e.children)
     if (c.name === name) {
@@ -102,7 +102,7 @@ export function children(e: Element, name: string): Element[] {
   return found;
 }
 /** A number inside, or null where there is none. */
-export function numberIn(e: Element | undefined, name?: string): number | null {
+export function numberIn(e: XmlElement | undefined, name?: string): number | null {
   const text = (name ? e && child(e, name)?.text : e?.text)?.trim();
   return text && text.length < 24 && /^-?\d+(\.\d+)?$/.test(text) ? Number(text) : null;
 }

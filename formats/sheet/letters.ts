@@ -1,3 +1,4 @@
+import { keysOf } from '../../core';
 /** A part of the text font that ships, by the alphabet that it holds. */
 export type Alphabet = 'latin' | 'latin-ext' | 'vietnamese' | 'greek' | 'cyrillic' | 'cyrillic-ext';
 
@@ -10,7 +11,7 @@ const RANGES: Readonly<Record<Alphabet, string>> = {
   'cyrillic': '0301,0400-045F,0490-0491,04B0-04B1,2116',
   'cyrillic-ext': '0460-052F,1C80-1C8A,20B4,2DE0-2DFF,A640-A69F,FE2E-FE2F',
 }; // prettier-ignore
-export const ALPHABETS = Object.keys(RANGES) as Alphabet[];
+export const ALPHABETS = keysOf(RANGES);
 
 const PARSED = ALPHABETS.map((name) => ({
   name,

@@ -7,7 +7,7 @@ export interface SvgFonts {
   readonly music: string;
 }
 
-const escape = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 const n = (value: number): string => String(Math.round(value * 100) / 100);
 
 function textItem(item: Extract<Item, { readonly kind: 'text' }>): string {
@@ -17,7 +17,7 @@ function textItem(item: Extract<Item, { readonly kind: 'text' }>): string {
     const dy = back - rise;
     back = rise;
     const font = r.sign ? ` font-family="'Crow Signs'" font-weight="400" font-size="${n(item.size * SIGN_SCALE)}"` : '';
-    return `<tspan${dy ? ` dy="${n(dy)}"` : ''}${font}>${escape(r.text)}</tspan>`;
+    return `<tspan${dy ? ` dy="${n(dy)}"` : ''}${font}>${escaped(r.text)}</tspan>`;
   });
   return `<text x="${n(item.x)}" y="${n(item.y)}" font-size="${n(item.size)}" font-weight="${item.bold ? 600 : 400}" text-anchor="${item.anchor}" fill="${item.colour}">${runs.join('')}</text>`;
 }
@@ -42,4 +42,4 @@ const faces = (f: SvgFonts): string =>
 
 /** A page as a whole SVG file, sized in points. */
 export const svgOf = (page: Drawing, title: string, fonts?: SvgFonts): string =>
-  `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" width="${n(page.width)}pt" height="${n(page.height)}pt" viewBox="0 0 ${n(page.width)} ${n(page.height)}" font-family="${(fonts?.regular ?? ['']).map((_, k) => `'${familyOf(k)}'`).join(', ')}, 'Commissioner Variable', sans-serif"><title>${escape(title)}</title>${fonts ? faces(fonts) : ''}<rect width="100%" height="100%" fill="#fff"/>${page.items.map(itemSvg).join('')}</svg>\n`;
+  `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" width="${n(page.width)}pt" height="${n(page.height)}pt" viewBox="0 0 ${n(page.width)} ${n(page.height)}" font-family="${(fonts?.regular ?? ['']).map((_, k) => `'${familyOf(k)}'`).join(', ')}, 'Commissioner Variable', sans-serif"><title>${escaped(title)}</title>${fonts ? faces(fonts) : ''}<rect width="100%" height="100%" fill="#fff"/>${page.items.map(itemSvg).join('')}</svg>\n`;

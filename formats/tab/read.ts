@@ -106,13 +106,13 @@ function remarksOf(
   open: PitchName[],
 ): string[] {
   const taken = notes.filter((n) => n.midi !== null).length;
-  const timed = systems.every((s) => s.lengths);
+  const hasLengths = systems.every((s) => s.lengths);
   const unnamed = !systems[0]!.names && open.length !== near.strings.length;
   return [
     `${taken} notes from ${systems.length} ${systems.length === 1 ? 'row' : 'rows'} of tab.`,
     ...systems.filter((s) => s.times > 1).map((s) => `The row in line ${s.line} is played ${s.times} times (x${s.times}).`),
     ...(unnamed ? [`Its ${open.length} lines have no names: they were taken as ${[...open].reverse().join(' ')}.`] : []),
-    ...(timed ? [] : [`No lengths stand over the tab: ${SPACED_WORDS[spacing]}.`]),
+    ...(hasLengths ? [] : [`No lengths stand over the tab: ${SPACED_WORDS[spacing]}.`]),
     ...left.words(),
     ...leftOut(stray, STRAY),
   ];

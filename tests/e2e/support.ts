@@ -1,7 +1,7 @@
 import type { StudyBody } from '../../contract';
 import { test as base, expect, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
+import { copyFileSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -13,6 +13,16 @@ export interface Running {
 }
 
 export const newDb = (): string => join(mkdtempSync(join(tmpdir(), 'crow-e2e-')), 'notebook.sqlite');
+
+/** The demo notebook as a first start leaves it, made once a run (`fresh.ts`). */
+export const FRESH = join(import.meta.dirname, '../../.cache/fresh-notebook.sqlite');
+
+/** A notebook of a test's own, as after a first start, without waiting for one. */
+function freshDb(): string {
+  const db = newDb();
+  copyFileSync(FRESH, db);
+  return db;
+}
 
 /** Ports of this worker's own: two workers run beside each other. None that a browser refuses, as it does 5060 and 5061. */
 export const FIRST_PORT = 4300 + 100 * Number(process.env.TEST_PARALLEL_INDEX ?? 0);
@@ -52,7 +62,7 @@ function asKnown(): void {
 /** A page on a fresh notebook. Anything the browser complains of fails the test. */
 export const test = base.extend<{ server: Running; complaints: string[] }>({
   server: async ({}, use) => {
-    const server = await startServer(newDb());
+    const server = await startServer(freshDb());
     await use(server);
     if (server.child.exitCode === null && server.child.signalCode === null) await kill(server, 'SIGTERM');
   },

@@ -154,7 +154,7 @@ function byConnect(text: string, now: Now): Offer[] {
   const way = m[3] ? WAYS.find((w) => fits(m[3]!, WAY_WORDS[w].chip)) : undefined;
   if (!from || !to || (m[3] && !way)) return [];
   const title = `Connect ${from.title} to ${to.title}${way ? `, ${WAY_WORDS[way].by}` : ''}`;
-  return [edit(title, 'on Connect', 'connect', (now) => connected(now, from, to, way))];
+  return [edit(title, 'on Connect', 'connect', (then) => connected(then, from, to, way))];
 }
 
 function connected(now: Now, from: EndMatch, to: EndMatch, way: Way | undefined): Partial<StudyBody> | null {
@@ -297,7 +297,7 @@ export function offersFor(text: string, where: Where): Offer[] {
   if (!typed) return [...views, ...commands].slice(0, MOST);
   const { now } = where;
   const asked = [...byPrint(typed), ...(now ? [...byConnect(typed, now), ...byVerb(typed, now)] : [])];
-  const mapped = now && !asked.length ? byMap(typed, now) : [];
-  const all = [...asked, ...mapped, ...byName(typed, where), ...views, ...commands];
+  const onMap = now && !asked.length ? byMap(typed, now) : [];
+  const all = [...asked, ...onMap, ...byName(typed, where), ...views, ...commands];
   return all.filter((o, k) => all.findIndex((other) => other.key === o.key) === k).slice(0, MOST);
 }

@@ -1,3 +1,4 @@
+import { port } from '../../workers/port';
 import type { ToEngine } from '../engine/messages';
 import { Transport } from '../engine/transport';
 import type { FromAhead, ToAhead } from './messages';
@@ -7,7 +8,7 @@ const AHEAD = 1.5;
 const BLOCK = 4096;
 const EVERY = 100; // ms
 
-const tell = (message: FromAhead, transfer: Transferable[] = []): void => (self as unknown as Worker).postMessage(message, transfer);
+const tell = (message: FromAhead, transfer: Transferable[] = []): void => port.postMessage(message, transfer);
 
 let transport: Transport | null = null;
 let rate = 48000;

@@ -144,7 +144,7 @@ export class Detector {
     for (let w = this.waiting[0]; w; w = this.waiting[0]) {
       const next = this.waiting[1];
       while (w.looks.length && w.looks[0]! + this.size <= end) {
-        const start = w.looks.shift() as number;
+        const start = w.looks.shift()!;
         const found = this.pitchAt(start, w.at, w.strength);
         if (found && (!w.best || found.clarity > w.best.clarity)) w.best = found;
         // What is clear is settled; so is what the next note begins in.

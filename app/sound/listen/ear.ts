@@ -22,7 +22,7 @@ const OPEN: Readonly<Record<SourceName, () => Promise<OpenSource>>> = {
 };
 
 let state: EarState = { source: null, state: 'off', problem: null, device: '' };
-let loud = { level: 0, pitch: null as { readonly hz: number; readonly clarity: number } | null };
+let loud: { readonly level: number; readonly pitch: { readonly hz: number; readonly clarity: number } | null } = { level: 0, pitch: null };
 const watchers = new Set<() => void>();
 const loudWatchers = new Set<() => void>();
 const onNotes = new Set<(n: HeardPitch) => void>();

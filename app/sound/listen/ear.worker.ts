@@ -1,3 +1,4 @@
+import { port } from '../../workers/port';
 import { PitchDetector } from 'pitchy';
 import { Detector } from './detector';
 import type { Block, EarTask, FromEar, ToEar } from './messages';
@@ -10,7 +11,7 @@ const TUNER_EVERY_MS = 60;
 const TUNER_SILENT = 0.003;
 const LEVEL_EVERY_MS = 90;
 
-const tell = (message: FromEar): void => (self as unknown as Worker).postMessage(message);
+const tell = (message: FromEar): void => port.postMessage(message);
 
 let rate = 48_000;
 let task: EarTask = 'notes';

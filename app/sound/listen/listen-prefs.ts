@@ -1,3 +1,4 @@
+import { fieldsOf } from '../../../core';
 import { keptValue } from '../../store/kept-value';
 import { MANNERS, type MannerName } from './manners';
 
@@ -37,8 +38,8 @@ const within = (v: unknown, { min, max }: { readonly min: number; readonly max: 
 const device = (v: unknown): string => (typeof v === 'string' && v.length < 300 ? v : '');
 
 export const listenPrefs = keptValue('listening', (value): ListenPrefs => {
-  const kept = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
-  const latency = (typeof kept.latency === 'object' && kept.latency !== null ? kept.latency : {}) as Record<string, unknown>;
+  const kept = fieldsOf(value);
+  const latency = fieldsOf(kept.latency);
   const { lateMs, inTime } = kept;
   return {
     source: SOURCES.find((s) => s === kept.source) ?? 'microphone',

@@ -19,7 +19,7 @@ const plain = (device: string): MediaTrackConstraints => ({
 });
 
 export const openMicrophone: OpenSource = async (context, { gone }, device) => {
-  const devices = (navigator as Partial<Navigator>).mediaDevices;
+  const { mediaDevices: devices }: Partial<Navigator> = navigator;
   if (!devices) throw new EarError(lacking('none'));
   const stream = await devices.getUserMedia({ audio: plain(device) }).catch((e: unknown) => {
     throw new EarError(WHY[(e as DOMException).name] ?? 'broken');
@@ -40,7 +40,7 @@ export const openMicrophone: OpenSource = async (context, { gone }, device) => {
 
 /** The microphones there are; names only once the player has let one in. */
 export async function microphones(): Promise<{ readonly id: string; readonly name: string }[]> {
-  const devices = (navigator as Partial<Navigator>).mediaDevices;
+  const { mediaDevices: devices }: Partial<Navigator> = navigator;
   const all = (await devices?.enumerateDevices().catch(() => [])) ?? [];
   return all.flatMap((d) => (d.kind === 'audioinput' && d.deviceId && d.label ? [{ id: d.deviceId, name: d.label }] : []));
 }

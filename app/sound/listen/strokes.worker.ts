@@ -1,3 +1,4 @@
+import { port } from '../../workers/port';
 import type { Manner } from './manners';
 import { strokeSound, type Stroke } from './simulated';
 
@@ -16,5 +17,5 @@ export interface Strokes {
 self.onmessage = ({ data: { id, strokes, manner, most, sampleRate } }: MessageEvent<StrokeOrder>) => {
   const made = strokes.map(([key, s]): [string, Float32Array] => [key, strokeSound(s, sampleRate, manner, most)]);
   const transfer = made.map(([, samples]) => samples.buffer);
-  (self as unknown as Worker).postMessage({ id, strokes: made } satisfies Strokes, transfer);
+  port.postMessage({ id, strokes: made } satisfies Strokes, transfer);
 };

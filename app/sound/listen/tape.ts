@@ -57,7 +57,7 @@ export class Tape {
 
   /** Energy at a frequency in a window from a place on (Goertzel's recurrence, Hann window). */
   energy(hz: number, start: number, size = this.size): number {
-    const hann = this.hann.get(size) as Float32Array;
+    const hann = this.hann.get(size)!;
     const turn = 2 * Math.cos((2 * Math.PI * hz) / this.rate);
     const from = start - this.from;
     const end = Math.min(size, this.buffer.length - from);

@@ -1,3 +1,4 @@
+import { locks } from '../locks';
 import { createStore, delMany, entries, set, type UseStore } from 'idb-keyval';
 import { API, MOST_ROUNDS_SENT, MOST_SENT, type Pass, type Round } from '../../../contract';
 import { keptValue } from '../kept-value';
@@ -84,8 +85,8 @@ function outbox<T extends { readonly id: string }>(name: string, url: string, fi
   /** One window sends at a time, and one thing at a time in it. */
   let sending: Promise<unknown> = Promise.resolve();
   const alone = (work: () => Promise<void>): Promise<unknown> => {
-    const locks = typeof navigator === 'undefined' ? undefined : (navigator as Partial<Navigator>).locks;
-    return (sending = sending.then(() => (locks ? locks.request(`${name}:outbox`, work) : work())).catch(() => undefined));
+    const turns = locks();
+    return (sending = sending.then(() => (turns ? turns.request(`${name}:outbox`, work) : work())).catch(() => undefined));
   };
   const send = (): Promise<unknown> =>
     alone(async () => {

@@ -1,3 +1,4 @@
+import { fieldsOf } from '../../../core';
 import type { Sounds } from '../../sound/drill-score';
 import { keptValue } from '../kept-value';
 
@@ -16,7 +17,7 @@ const SOUNDS: readonly Sounds[] = ['both', 'clicks', 'notes'];
 export const MINUTES = Object.freeze({ min: 5, max: 180, usual: 22 });
 
 export const practisePrefs = keptValue('practise', (value): PractisePrefs => {
-  const { sounds, countIn, dry, minutes, quiz } = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
+  const { sounds, countIn, dry, minutes, quiz } = fieldsOf(value);
   const whole = typeof minutes === 'number' && Number.isInteger(minutes) && minutes >= MINUTES.min && minutes <= MINUTES.max;
   return {
     sounds: SOUNDS.find((s) => s === sounds) ?? 'both',

@@ -1,4 +1,4 @@
-import { QUIZ_KINDS, QUIZ_LEVELS, type QuizKind, type QuizLevel } from '../../../core';
+import { QUIZ_KINDS, QUIZ_LEVELS, type QuizKind, type QuizLevel, fieldsOf } from '../../../core';
 import { keptValue } from '../kept-value';
 
 /** What this player wants to be asked, kept in the browser for all studies. */
@@ -14,7 +14,7 @@ export interface QuizPrefs {
 const isFret = (v: unknown): v is number => typeof v === 'number' && Number.isInteger(v) && v >= 0 && v <= 36;
 
 export const quizPrefs = keptValue('quiz', (value): QuizPrefs => {
-  const { kinds, level, keys, frets } = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
+  const { kinds, level, keys, frets } = fieldsOf(value);
   const known = QUIZ_KINDS.filter((k) => Array.isArray(kinds) && kinds.includes(k));
   const range = Array.isArray(frets) && frets.length === 2 && frets.every(isFret) && frets[0]! <= frets[1]!;
   return {

@@ -1,3 +1,4 @@
+import { fieldsOf } from '../../../core';
 import { useCallback } from 'react';
 import type { Handout, StudyBody } from '../../../contract';
 import type { StudyOf } from '../../files/booklet';
@@ -15,7 +16,7 @@ export function useStudies(): (handout: Handout) => Promise<StudyOf | null> {
       const query = store.dispatch(api.endpoints.study.initiate(id, { forceRefetch: true }));
       const { data, error } = await query;
       query.unsubscribe();
-      if (error && (error as { readonly status?: unknown }).status !== 404) return null;
+      if (error && fieldsOf(error).status !== 404) return null;
       if (data && !data.problems.length) found.set(id, data.body);
     }
     return (id) => (id === null || (id === open && open !== LOOSE) ? own : (found.get(id) ?? null));

@@ -1,11 +1,12 @@
-import { Download, Upload } from 'lucide-react';
-import { useRef, useState, type ChangeEvent } from 'react';
+import { Download } from 'lucide-react';
+import { useState } from 'react';
 import type { Instrument } from '../../../core';
 import { FormatError } from '../../../formats/errors';
 import { writeInstrument } from '../../../formats/instrument-json';
 import { SCALA_LOSES, writeKbm, writeScl } from '../../../formats/scala';
 import { readInstrumentFiles, type NamedBytes } from '../../files/read-files';
 import { Button } from '../../ui/Button';
+import { FileButton } from '../../ui/FileButton';
 import { download, fileName } from '../../ui/files';
 import { Register } from '../bring-in/Register';
 import { INSTRUMENTS } from '../../words/views/instruments';
@@ -27,7 +28,6 @@ async function bytesOf(files: readonly File[]): Promise<NamedBytes[]> {
 
 /** Tunings to and from files. A file that cannot be read changes nothing. */
 export function InstrumentFiles({ instrument, onRead, onProblem }: Props) {
-  const input = useRef<HTMLInputElement>(null);
   const name = fileName(instrument.name);
   const [asked, setAsked] = useState<NamedBytes[] | null>(null);
   const read = (files: NamedBytes[], register?: number): void => {
@@ -36,10 +36,7 @@ export function InstrumentFiles({ instrument, onRead, onProblem }: Props) {
     if (found.kind === 'instrument') onRead(found.instrument);
     if (found.kind === 'refused') onProblem(`${found.file}: ${found.why}`);
   };
-  const onFiles = (e: ChangeEvent<HTMLInputElement>): void => {
-    const files = [...(e.target.files ?? [])];
-    e.target.value = '';
-    if (!files.length) return;
+  const onFiles = (files: readonly File[]): void => {
     bytesOf(files)
       .then((all) => read(all))
       .catch((error: unknown) =>
@@ -61,19 +58,7 @@ export function InstrumentFiles({ instrument, onRead, onProblem }: Props) {
         <Button icon={<Download size={14} aria-hidden />} onClick={() => download(`${name}.kbm`, 'text/plain', writeKbm(instrument))}>
           {INSTRUMENTS.scalaKbm}
         </Button>
-        <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
-          {INSTRUMENTS.bringOneIn}
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          multiple
-          accept=".json,.scl,.kbm"
-          className="sr-only"
-          aria-label={INSTRUMENTS.instrumentFiles}
-          tabIndex={-1}
-          onChange={onFiles}
-        />
+        <FileButton label={INSTRUMENTS.bringOneIn} name={INSTRUMENTS.instrumentFiles} accept=".json,.scl,.kbm" multiple onFiles={onFiles} />
       </div>
       <p className="order-last basis-full text-xs text-soft">{INSTRUMENTS.scalaLeavesOut(SCALA_LOSES.join(', '))}</p>
       {asked && (

@@ -1,7 +1,7 @@
 import { refusalWords } from '../../words/save-text';
 import { useState } from 'react';
 import type { Kept } from '../../../contract';
-import { CoreError, checkInstrument, LIMITS, lengthMm, pitchName, type Instrument, type InstrumentString } from '../../../core';
+import { CoreError, checkInstrument, LIMITS, lengthMm, pitchName, type Instrument, type InstrumentString, fieldsOf } from '../../../core';
 import { useSaveInstrumentMutation } from '../../store/api';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
@@ -51,7 +51,7 @@ export function InstrumentForm({ kept, onUse }: { readonly kept: Kept<Instrument
   const onSave = async (): Promise<void> => {
     const result = await save({ id: kept.id, revision: kept.revision, body: tidy(draft) });
     if (!('error' in result) || !result.error) return setSaid(INSTRUMENTS.savedStudiesThatUseIt);
-    const status = (result.error as { readonly status?: unknown }).status;
+    const { status } = fieldsOf(result.error);
     setSaid(status === 409 ? INSTRUMENTS.notSavedItWasChanged : INSTRUMENTS.notSaved(refusalWords(result.error)));
   };
 

@@ -1,6 +1,16 @@
 import { useMemo, useState } from 'react';
 import type { Lick, StudyBody } from '../../../contract';
-import { BORDER_FRET, defaultSchool, lickPitches, lickTiming, placeKey, rankCopies, type Instrument, type LickCopy } from '../../../core';
+import {
+  BORDER_FRET,
+  defaultSchool,
+  lickPitches,
+  lickTiming,
+  placeKey,
+  rankCopies,
+  type Instrument,
+  type LickCopy,
+  keysOf,
+} from '../../../core';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { Panel } from '../../ui/Panels';
@@ -62,7 +72,7 @@ export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
           <Select
             label={LICKS.inOrderOf}
             value={order}
-            options={(Object.keys(ORDERS) as Order[]).map((value) => ({ value, label: ORDERS[value].label }))}
+            options={keysOf(ORDERS).map((value) => ({ value, label: ORDERS[value].label }))}
             onChange={setOrder}
           />
         </div>

@@ -1,4 +1,4 @@
-import { placeKey, ruleOf, stringsUpward, withStrings, type Field, type Instrument, type Layout, type LayoutOf, type Place } from '../../../core'; // prettier-ignore
+import { placeKey, ruleOf, stringsUpward, withStrings, type Field, type Instrument, type Layout, type LayoutOf, type Place, fieldsOf } from '../../../core'; // prettier-ignore
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
 import { MAP } from '../../words/views/map';
@@ -138,7 +138,7 @@ function withOption(layout: Layout, name: string, value: unknown): Layout {
 /** What a layout lets one set, read off its rule; what has no option is chosen whole. */
 export function LayoutControls(props: Props) {
   const { layout, onLayout } = props;
-  const options = layout as unknown as Record<string, unknown>;
+  const options = fieldsOf(layout);
   const counts = ({ onlyIf }: Field): boolean => !onlyIf || options[onlyIf[0]] === onlyIf[1];
   const fields = Object.entries(ruleOf(layout.kind).fields).filter(([, f]) => !f.byName && f.is !== 'places' && counts(f));
   if (!fields.length) return null;

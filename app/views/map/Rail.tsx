@@ -1,4 +1,5 @@
-import { useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
+import { useDrag } from '@use-gesture/react';
+import { useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import {
   CoreError,
   DEGREE_SEMITONES,
@@ -151,38 +152,22 @@ type Frame = RefObject<SVGSVGElement | null>;
 
 /** A peg is dropped on another slot, or pressed where it is. */
 function useDrop(frame: Frame, { move, toggle }: RailEdit) {
-  const dragged = useRef<number | null>(null);
-  /** A click that follows a drop has been dealt with. */
-  const dropped = useRef(false);
-  const slotUnder = (e: PointerEvent): number => {
+  const slotAt = (clientX: number): number => {
     const box = frame.current?.getBoundingClientRect();
     if (!box) return -1;
     const zoom = box.width / WIDTH; // a wall screen zooms the page
-    return Math.round(((e.clientX - box.left) / zoom - LEFT) / SLOT);
+    return Math.round(((clientX - box.left) / zoom - LEFT) / SLOT);
   };
-  return (slot: number, movable: boolean) => ({
-    onPointerDown: (e: PointerEvent): void => {
-      dragged.current = movable ? slot : null;
-      dropped.current = false;
-      e.currentTarget.setPointerCapture(e.pointerId);
+  const drag = useDrag(
+    ({ args, last, tap, canceled, xy: [clientX] }) => {
+      if (!last || tap || canceled) return;
+      const [from, movable] = args as [number, boolean];
+      const to = slotAt(clientX);
+      if (movable && to !== from && to > 0 && to < 12) move(from, to);
     },
-    onPointerUp: (e: PointerEvent): void => {
-      if (!movable) return;
-      const from = dragged.current;
-      dragged.current = null;
-      dropped.current = true;
-      const to = slotUnder(e);
-      if (from === null) return;
-      if (to === from) toggle(slot);
-      else if (to > 0 && to < 12) move(from, to);
-    },
-    onPointerCancel: (): void => void (dragged.current = null),
-    onClick: (): void => {
-      const done = dropped.current;
-      dropped.current = false;
-      if (!done && slot > 0) toggle(slot);
-    },
-  });
+    { filterTaps: true, pointer: { keys: false } }, // arrow keys are the rail's own
+  );
+  return (slot: number, movable: boolean) => ({ ...drag(slot, movable), onClick: () => slot > 0 && toggle(slot) });
 }
 
 /** The keys of a slot: arrows go to the next, with Shift they take its degree along; Delete drops it, P marks it as passing. */

@@ -1,10 +1,11 @@
-import { Download, Upload } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { Download } from 'lucide-react';
+import { useState } from 'react';
 import { API, NOTEBOOK_LIMIT, readBundle } from '../../../contract';
 import { useAppDispatch } from '../../store';
 import { useCopiesQuery, useMakeCopyMutation, useReplaceNotebookMutation, useRestoreCopyMutation, useTakingInQuery } from '../../store/api';
 import { studyClosed } from '../../store/editor';
 import { Button } from '../../ui/Button';
+import { FileButton } from '../../ui/FileButton';
 import { counted } from '../../words/count-text';
 import { dateWords } from '../../words/date-text';
 import { isolated } from '../../words/name-text';
@@ -29,8 +30,7 @@ function useReplacing(onProblem: (message: string | null) => void) {
   const [replace, { isLoading: replacing }] = useReplaceNotebookMutation();
   const [asked, setAsked] = useState<Question | null>(null);
   const [said, setSaid] = useState<string | null>(null);
-  const onFile = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
+  const onFile = async (file: File): Promise<void> => {
     if (file.size > NOTEBOOK_LIMIT) return setSaid(NOTEBOOK.thatFileIsLargerThan(NOTEBOOK_LIMIT / 1024 / 1024));
     const read = readBundle(await file.text());
     if ('problem' in read) return setSaid(NOTEBOOK.nothingWasChanged2(isolated(file.name), read.problem));
@@ -82,9 +82,8 @@ export function Backups({ onProblem }: { readonly onProblem: (message: string | 
   );
 }
 
-function WholeNotebook({ onFile }: { readonly onFile: (file: File | undefined) => void }) {
+function WholeNotebook({ onFile }: { readonly onFile: (file: File) => void }) {
   const [versions, setVersions] = useState(false);
-  const input = useRef<HTMLInputElement>(null);
   return (
     <>
       <div className="flex flex-wrap gap-2">
@@ -95,21 +94,7 @@ function WholeNotebook({ onFile }: { readonly onFile: (file: File | undefined) =
         >
           <Download size={14} aria-hidden /> {NOTEBOOK.wholeNotebookToAFile}
         </a>
-        <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
-          {NOTEBOOK.putOneBack}
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          accept=".json"
-          className="sr-only"
-          tabIndex={-1}
-          aria-label={NOTEBOOK.notebookFileToPutBack}
-          onChange={(e) => {
-            onFile(e.target.files?.[0]);
-            e.target.value = '';
-          }}
-        />
+        <FileButton label={NOTEBOOK.putOneBack} name={NOTEBOOK.notebookFileToPutBack} accept=".json" onFiles={([file]) => onFile(file!)} />
       </div>
       <label className="flex items-center gap-2">
         <input type="checkbox" className="accent-brass" checked={versions} onChange={(e) => setVersions(e.target.checked)} />

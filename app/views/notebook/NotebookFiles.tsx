@@ -1,6 +1,5 @@
-import { Archive, Upload } from 'lucide-react';
-import { useRef } from 'react';
-import { Button } from '../../ui/Button';
+import { Archive } from 'lucide-react';
+import { FileButton } from '../../ui/FileButton';
 import { SentencePart } from '../../ui/SentencePart';
 import { useBringIn } from '../bring-in/BringIn';
 import type { Entry } from '../../words/notebook-text';
@@ -17,26 +16,10 @@ const ACCEPT = '.json,.musicxml,.xml,.mxl,.mid,.midi,.txt,.tab,.scl,.kbm';
 
 /** Files in and out of the notebook, the whole of it in one file, and its dated copies. */
 export function NotebookFiles({ chosen, onProblem }: Props) {
-  const input = useRef<HTMLInputElement>(null);
   const bring = useBringIn();
   return (
     <>
-      <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
-        {NOTEBOOK.bringInFiles}
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        multiple
-        accept={ACCEPT}
-        className="sr-only"
-        aria-label={NOTEBOOK.filesToBringIn}
-        tabIndex={-1}
-        onChange={(e) => {
-          bring([...(e.target.files ?? [])]);
-          e.target.value = '';
-        }}
-      />
+      <FileButton label={NOTEBOOK.bringInFiles} name={NOTEBOOK.filesToBringIn} accept={ACCEPT} multiple onFiles={bring} />
       <NotebookExport chosen={chosen} onProblem={onProblem} />
       <SentencePart
         name="backups"

@@ -120,7 +120,7 @@ interface StringSet {
 
 /** Sets of strings that players ask for by name; on one or two strings there is nothing to choose. */
 function setsOf(count: number): StringSet[] {
-  const all = { value: 'all', label: PRACTISE.allStrings, strings: [] as number[] };
+  const all = { value: 'all', label: PRACTISE.allStrings, strings: [] };
   if (count < 3) return [all];
   const middle = Math.floor(count / 2);
   const skipped = Array.from({ length: Math.ceil(count / 2) }, (_, k) => 2 * k + 1);

@@ -1,9 +1,8 @@
-import { Upload } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { addWritten, formOf } from '../../store/progressions';
-import { Button } from '../../ui/Button';
+import { FileButton } from '../../ui/FileButton';
 import { isolated } from '../../words/name-text';
 import { PROGRESSION } from '../../words/views/progression';
 
@@ -12,7 +11,6 @@ const ACCEPT = '.txt,.cho,.chordpro,.chopro,.pro,.crd,.musicxml,.xml,.mxl,.mid,.
 /** Brings in the chords of a file as a progression of the study, or says why not. */
 export function BringForm({ onDone }: { readonly onDone?: () => void }) {
   const dispatch = useAppDispatch();
-  const input = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<{ readonly words: string; readonly bad: boolean } | null>(null);
   const bring = async (file: File): Promise<void> => {
     const { readForm } = await import('../../files/read-form');
@@ -26,22 +24,7 @@ export function BringForm({ onDone }: { readonly onDone?: () => void }) {
   };
   return (
     <>
-      <Button icon={<Upload size={14} aria-hidden />} onClick={() => input.current?.click()}>
-        {PROGRESSION.in_}
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        accept={ACCEPT}
-        className="sr-only"
-        tabIndex={-1}
-        aria-label={PROGRESSION.in_}
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          if (file) void bring(file);
-          e.target.value = '';
-        }}
-      />
+      <FileButton label={PROGRESSION.in_} accept={ACCEPT} onFiles={([file]) => void bring(file!)} />
       {said && (
         <p role="status" className={`basis-full ${said.bad ? 'text-clay' : 'text-soft'}`}>
           {said.words}

@@ -1,4 +1,4 @@
-import { MOST_PATH_WEIGHT, PATH_WEIGHTS, sameScale, type PathStep, type PathWeights, type ScalePath } from '../../../core';
+import { MOST_PATH_WEIGHT, PATH_WEIGHTS, sameScale, type PathStep, type PathWeights, type ScalePath, keysOf } from '../../../core';
 import type { KeptProgression } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
@@ -12,7 +12,7 @@ import { SentencePart } from '../../ui/SentencePart';
 import { PROGRESSION } from '../../words/views/progression';
 import type { Ways } from './useWays';
 
-const NAMES = Object.keys(PATH_WEIGHTS) as (keyof PathWeights)[];
+const NAMES = keysOf(PATH_WEIGHTS);
 const FACTOR = 100;
 
 const sumOf = (w: ScalePath, of: (step: PathStep) => number): number => w.steps.reduce((sum, s) => sum + of(s), 0);

@@ -1,3 +1,4 @@
+import { keysOf } from '../../typed';
 import type { DrillOrder } from '../types';
 import { chordTones } from './chord-tones';
 import { fromRoot } from './from-root';
@@ -24,4 +25,4 @@ export const ORDERS: Readonly<Record<DrillOrder, OrderRule>> = Object.freeze({
   random,
 } satisfies Readonly<Record<DrillOrder, OrderRule>>);
 /** The orders of a drill, as they are offered. */
-export const DRILL_ORDERS = Object.keys(ORDERS) as DrillOrder[];
+export const DRILL_ORDERS = keysOf(ORDERS);

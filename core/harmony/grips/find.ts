@@ -126,7 +126,7 @@ function innerMutes(s: Search, frets: readonly number[]): { readonly inner: numb
   return { inner, below: strings - first, above: last - 1 };
 }
 
-const NOT_HELD = { cost: Infinity, fingers: [] as number[] };
+const NOT_HELD: { readonly cost: number; readonly fingers: number[] } = { cost: Infinity, fingers: [] };
 
 /** How the strings that a pattern stops are held; worked out once a pattern. */
 function heldAs({ grasp }: Search, p: Pass, pattern: number): { readonly cost: number; readonly fingers: number[] } {

@@ -161,7 +161,7 @@ export function* leading(i: Instrument, symbols: readonly string[], o: LeadOptio
     layers.set(s, layerOf(i, s, o, voices).map((g) => nodeOf(g, open))); // prettier-ignore
     yield (layers.size / each.length) * 0.8;
   }
-  const nodes = symbols.map((symbol) => layers.get(symbol) as Node[]);
+  const nodes = symbols.map((symbol) => layers.get(symbol)!);
   const tables = tablesBetween(mm, symbols, nodes);
   const ways = cheapestWays(
     nodes.map((n) => n.length),

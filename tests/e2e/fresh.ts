@@ -1,0 +1,11 @@
+import { copyFileSync, mkdirSync } from 'node:fs';
+import { dirname } from 'node:path';
+import { FRESH, kill, newDb, startServer } from './support';
+
+/** Before all tests: one first start, whose notebook every test gets a copy of. */
+export default async function fresh(): Promise<void> {
+  const server = await startServer(newDb());
+  await kill(server, 'SIGTERM'); // it writes what is still in the journal and closes the file
+  mkdirSync(dirname(FRESH), { recursive: true });
+  copyFileSync(server.db, FRESH);
+}
