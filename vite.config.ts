@@ -81,8 +81,8 @@ export default defineConfig({
       output: {
         codeSplitting: {
           groups: [
-            { name: 'libraries', test: /[\\/]node_modules[\\/]/, tags: ['$initial'], priority: 2 },
-            { name: 'first', tags: ['$initial'], priority: 1 },
+            { name: 'libraries', test: /[\\/]node_modules[\\/]/, tags: ['$initial'], priority: 2, includeDependenciesRecursively: false },
+            { name: 'first', tags: ['$initial'], priority: 1, includeDependenciesRecursively: false },
           ],
         },
       },

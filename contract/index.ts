@@ -5,6 +5,7 @@ export { handSchema } from './hand';
 export { FORMATS, upgradeStudy } from './formats';
 export { lickSchema, MOST_LICK_NOTES, MOST_LICKS, MOST_TAGS, type Lick } from './lick';
 export * from './bundle';
+export * from './read-bundle';
 export * from './connection';
 export * from './record';
 export * from './drill';

@@ -97,9 +97,6 @@ export const isPlainPass = (v: unknown): v is Pass =>
 /** Why a pass cannot be kept, or null. */
 export const passProblem = (v: unknown): string | null => (isPlainPass(v) ? null : (problemsOf(passSchema, v)[0]?.message ?? null));
 
-/** Passes sent at once at most. */
-export const MOST_SENT = 500;
-
 /** What became of passes that were sent: those kept (now or before), and those that cannot be, with why. */
 export interface PassesKept {
   readonly kept: string[];

@@ -29,6 +29,12 @@ export const API = Object.freeze({
 export const BODY_LIMIT = 24 * 1024 * 1024;
 export const NOTEBOOK_LIMIT = 96 * 1024 * 1024;
 
+/** Rounds sent at once at most. */
+export const MOST_ROUNDS_SENT = 100;
+
+/** Passes sent at once at most. */
+export const MOST_SENT = 500;
+
 /** A dated copy of the database. */
 export interface DatedCopy {
   /** Counts up by one with every copy; 0 for those made before they were counted. */

@@ -61,8 +61,7 @@ export const roundSchema = record<Round>({
 /** Why a round cannot be kept, or null. */
 export const roundProblem = (v: unknown): string | null => problemsOf(roundSchema, v)[0]?.message ?? null;
 
-/** Rounds sent at once at most, and told at most: the newest. */
-export const MOST_ROUNDS_SENT = 100;
+/** Rounds told at most: the newest. */
 export const MOST_ROUNDS_TOLD = 2000;
 
 /** What became of rounds that were sent: those kept (now or before), and those that cannot be, with why. */

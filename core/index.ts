@@ -1,4 +1,5 @@
 export * from './types';
+export { CONNECT_WAYS, MOST_NOTES } from './line-types';
 export * from './lick/types';
 export * from './transpose/types';
 export * from './errors';

@@ -145,8 +145,13 @@ export interface Route {
   readonly rungs?: number[];
 }
 
+/** Most notes of one line. */
+export const MOST_NOTES = 20_000;
+
+/** Ways to connect two shapes, as they are offered. */
+export const CONNECT_WAYS = Object.freeze(['seam', 'one-string', 'string-pair', 'diagonal', 'split', 'region', 'merge-skip'] as const);
 /** A way to connect two shapes, by name. */
-export type ConnectWay = 'seam' | 'one-string' | 'string-pair' | 'diagonal' | 'split' | 'region' | 'merge-skip';
+export type ConnectWay = (typeof CONNECT_WAYS)[number];
 
 /** Which shapes are connected, and how. */
 export interface ConnectRequest extends RouteOptions {

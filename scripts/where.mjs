@@ -41,7 +41,7 @@ const ROWS = {
       ['  seam: seamWay,', '  hop: hopWay,\n'],
       ["  seam: 'Two of these", "  hop: 'No hop.',\n"],
     ),
-    line('core/line-types.ts', "'seam' | 'one-string'", "'hop' | "),
+    line('core/line-types.ts', "'seam', 'one-string'", "'hop', "),
     lines(
       'app/words/route-text.ts',
       ['  seam: { chip', "  hop: { chip: 'Hop', by: 'hopping', does: 'It hops.' },\n"],
@@ -54,7 +54,7 @@ const ROWS = {
       "import type { OrderRule } from './rule';\nexport const twice: OrderRule = { options: [], play: ({ up: notes }) => [...notes, ...notes] };\n",
     ),
     lines('core/drill/orders/index.ts', ['import { random }', "import { twice } from './twice';\n"], ['  octaves,', '  twice,\n']),
-    line('core/drill/types.ts', "'up' | 'down'", "'twice' | "),
+    line('core/drill/types.ts', "'octaves', 'groups'", "'twice', "),
     lines(
       'app/words/drill-text.ts',
       ["  'from-root': { title", "  twice: { title: 'Twice', plays: 'all of it, twice' },\n"],

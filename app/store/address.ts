@@ -10,7 +10,7 @@ import { matchScales, splitScaleText } from '../words/scale-text';
 import { readTuning, retuned } from '../words/tuning-text';
 import type { StudyView } from './paths';
 import { drillText, readDrill } from './address-drill';
-import { practiceOf } from './practice/drilled';
+import { practiceOf } from './practice/edit';
 
 /** A choice in the address: how it is written, null where it is as on a blank leaf, and how it is read into a leaf; a string says what is wrong. */
 interface Choice {

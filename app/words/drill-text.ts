@@ -1,9 +1,7 @@
 import type { DrillForm, DrillWords, StudyBody, Verdict } from '../../contract';
-import { capital, countWord, degreeOfNote, drillSeconds, glyphs, noteOnDegree, syllableOf, type DrillArticulation, type DrillLine, type DrillNote, type DrillOrder, type DrillRhythm, type FingeredStep, type ScaleRef, type Shape } from '../../core'; // prettier-ignore
-import { noteText, type Naming } from '../neck/marks';
+import { countWord, glyphs, type DrillArticulation, type DrillOrder, type DrillRhythm, type Shape } from '../../core'; // prettier-ignore
 import { counted } from './count-text';
-import { FINGER_WORDS } from './route-text';
-import { scaleName, twinRoot } from './scale-text';
+import { scaleName } from './scale-text';
 
 /** What an order is called in a list, and what it plays. */
 export const ORDER_WORDS: Readonly<Record<DrillOrder, { readonly title: string; readonly plays: string }>> = Object.freeze({
@@ -115,51 +113,6 @@ export function timeWords(seconds: number): string {
   const minutes = Math.floor(seconds / 60);
   if (minutes < 60) return `${minutes} min${Math.round(seconds % 60) ? ` ${Math.round(seconds % 60)} s` : ''}`;
   return `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${minutes % 60} min` : ''}`;
-}
-
-/** What there is to say of a drill before it is played. */
-interface DrillFacts {
-  readonly form: Pick<DrillForm, 'articulation'>;
-  readonly notes: readonly unknown[];
-  readonly line: DrillLine;
-}
-
-export const drillFacts = (d: DrillFacts, tempo: number): string =>
-  `${counted(d.notes.length, 'note')}, ${counted(d.line.beats, 'beat')}, ${timeWords(drillSeconds(d.line, tempo))} a pass · ${ARTICULATION_WORDS[d.form.articulation]}`;
-
-/** A pass of more than this many seconds is told before it is begun. */
-export const LONG_PASS = 3600;
-
-/** What is said of a note, large, and what stands small beneath. */
-export function sayOf(
-  n: DrillNote,
-  step: FingeredStep,
-  words: DrillWords,
-  scale: ScaleRef,
-  naming: Naming,
-): { readonly large: string; readonly small: string } {
-  const finger = step.finger ? `${FINGER_WORDS[step.finger]} finger` : 'open string';
-  const name = noteText(n.name, naming);
-  switch (words) {
-    case 'degrees':
-      return { large: n.degree, small: `${name}, ${finger}` };
-    case 'relative':
-      return { large: relativeDegree(n, scale), small: `${name}, ${finger}` };
-    case 'notes':
-      return { large: name, small: `${n.degree}, ${finger}` };
-    case 'syllables':
-      return { large: syllableOf(n.degree), small: `${name}, ${finger}` };
-    case 'fingers':
-      return { large: String(step.finger), small: step.finger ? capital(finger) : capital('open string') };
-    case 'none':
-      return { large: '', small: '' };
-  }
-}
-
-/** A degree counted from the relative major or minor root; from the tonic where the scale has none. */
-function relativeDegree(n: DrillNote, scale: ScaleRef): string {
-  const twin = twinRoot(scale.scale);
-  return twin ? degreeOfNote(noteOnDegree(scale.tonic, twin), n.name) : n.degree;
 }
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = Object.freeze({

@@ -2,15 +2,11 @@ import {
   chordFault,
   CoreError,
   glyphs,
-  gripsInShape,
   modeChords,
   scaleTitle,
-  type Grip,
-  type Instrument,
   type ModeChord,
   type Place,
   type ScaleRef,
-  type Shape,
   type StackSize,
 } from '../../core';
 
@@ -43,16 +39,6 @@ export function readChords(text: string): { readonly symbols: string[]; readonly
     if (p) return { symbols: [], problem: glyphs(`“${s}”: ${p.says}${p.nearest.length ? `; ${p.nearest.join(' or ')}?` : ''}`) };
   }
   return { symbols, problem: null };
-}
-
-/** Grips of a chord inside a shape, none where it has none. */
-export function gripsHere(i: Instrument, shape: Shape, symbol: string, count: number, hand: Parameters<typeof gripsInShape>[3]): Grip[] {
-  try {
-    return gripsInShape(i, shape, symbol, { ...hand, count });
-  } catch (e) {
-    if (e instanceof CoreError) return [];
-    throw e;
-  }
 }
 
 /** The kinds of a row of chords as a chain: "m, maj, maj, m, dim, maj, m". */

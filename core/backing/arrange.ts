@@ -5,7 +5,7 @@ import { bassOf } from './bass';
 import { closeVoicing, compingOf } from './comping';
 import { drumsOf } from './drums';
 import { barQuarters, sectionEnds, spansOf, type Meter } from './pulses';
-import { FEELS, type Backing, type Feel } from './types';
+import { FEELS, METER_BEATS, METER_UNITS, type Backing, type Feel } from './types';
 
 /** How a progression is backed. */
 export interface BackingOptions {
@@ -16,11 +16,6 @@ export interface BackingOptions {
   /** MIDI notes of the comping, lowest first, of every chord that sounds, in order; null or nothing: close position. */
   readonly voicings?: readonly (readonly number[] | null)[];
 }
-
-/** Lower figures of a meter that a backing can play: half, quarter and eighth notes. */
-export const METER_UNITS = [2, 4, 8] as const;
-/** Beats that a bar of a backing may have. */
-export const METER_BEATS = Object.freeze({ min: 2, max: 15 });
 
 /**
  * Bass, comping and drums for a form, once through: times and lengths in quarters, on the grid of the meter and the feel. Bass and comping

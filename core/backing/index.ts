@@ -1,3 +1,3 @@
 export * from './types';
-export { arrange, METER_BEATS, METER_UNITS, type BackingOptions } from './arrange';
+export { arrange, type BackingOptions } from './arrange';
 export { barQuarters, pulsesOf, sectionEnds, spansOf, type Meter } from './pulses';

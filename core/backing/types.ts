@@ -3,6 +3,11 @@ export const FEELS = ['straight', 'shuffle', 'slow-triplets', 'waltz', 'bossa', 
 /** How a backing is felt, by name. */
 export type Feel = (typeof FEELS)[number];
 
+/** Lower figures of a meter that a backing can play: half, quarter and eighth notes. */
+export const METER_UNITS = [2, 4, 8] as const;
+/** Beats that a bar of a backing may have. */
+export const METER_BEATS = Object.freeze({ min: 2, max: 15 });
+
 /** Who plays. */
 export const BACKING_PARTS = ['bass', 'comping', 'drums'] as const;
 /** A part of the band, by name. */

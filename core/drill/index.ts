@@ -1,5 +1,5 @@
 export * from './types';
-export { DRILL_ORDERS, ORDERS } from './orders';
+export { ORDERS } from './orders';
 export { drillNotes, drillSequence, plainNote, rootClass } from './sequence';
 export { rungNotes, rungSequence, type RungMotion, type RungOptions } from './climb';
 export { DRILL_ACCENTS, DRILL_RHYTHMS, drillTicks, loudNotes, RHYTHM_TICKS } from './rhythm';

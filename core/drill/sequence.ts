@@ -3,9 +3,9 @@ import { checkOneOf, fail, shown } from '../errors';
 import { samePlace } from '../place';
 import { mod12, semitonesOf } from '../scale';
 import type { Place, Shape, ShapeNote } from '../types';
-import { DRILL_ORDERS, ORDERS } from './orders';
+import { ORDERS } from './orders';
 import type { Asked } from './orders/rule';
-import type { DrillNote, DrillOptions } from './types';
+import { DRILL_ORDERS, type DrillNote, type DrillOptions } from './types';
 
 const CHOICES: { readonly [K in 'turn' | 'root' | 'group' | 'interval' | 'size']: readonly unknown[] } = {
   turn: ['once', 'twice'],

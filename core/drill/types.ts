@@ -1,8 +1,9 @@
 import type { DegreeName, Join, NoteName, Place, Shape, Stroke, FingeredStep } from '../types';
 
+/** The orders of a drill, as they are offered. */
+export const DRILL_ORDERS = Object.freeze(['up-down', 'down-up', 'up', 'down', 'from-root', 'root-between', 'octaves', 'groups', 'intervals', 'chord-tones', 'random'] as const); // prettier-ignore
 /** In which order the notes of a shape are played, by name. */
-export type DrillOrder =
-  'up' | 'down' | 'up-down' | 'down-up' | 'from-root' | 'root-between' | 'octaves' | 'groups' | 'intervals' | 'chord-tones' | 'random';
+export type DrillOrder = (typeof DRILL_ORDERS)[number];
 
 /** In which order the notes of a shape are played. */
 export interface DrillOptions {

@@ -5,17 +5,5 @@ export { changesTo, type ScaleChange, type ScaleMove } from './changes';
 export { FORM_NAMES, formIn, type FormName } from './forms';
 export { MOST_BARS, movedProgression, parseProgression, rewritten } from './parse';
 export { scalesForChord } from './fit';
-export {
-  PATH_MOTIONS,
-  PATH_SCHOOLS,
-  scalePath,
-  MOST_PATH_WEIGHT,
-  PATH_WEIGHTS,
-  walking,
-  type PathOptions,
-  type PathStep,
-  type PathWeights,
-  type ScalePath,
-  type ShapeMemory,
-} from './path';
+export { scalePath, walking, type PathOptions, type PathStep, type ScalePath, type ShapeMemory } from './path';
 export { targetsFrom } from './targets';

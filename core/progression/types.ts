@@ -46,3 +46,24 @@ export interface Target {
   /** Semitones from the note before. */
   readonly by: -2 | -1 | 0 | 1 | 2;
 }
+
+/** One parent scale as long as it fits, or the best scale for every chord. */
+export const PATH_SCHOOLS = ['one-parent', 'per-chord'] as const;
+/** Whether the hand stays where it is or climbs. */
+export const PATH_MOTIONS = ['stay', 'climb'] as const;
+
+/** What is minded along a form, as factors: 1 is usual, 0 not at all. */
+export interface PathWeights {
+  /** Millimetres that the hand moves. */
+  readonly travel: number;
+  /** Notes that change from scale to scale. */
+  readonly changes: number;
+  /** How well a scale fits its chord. */
+  readonly fit: number;
+  /** How far the hand is from its first place at the end of the form, where the top comes again; it is nothing to a climb. */
+  readonly home: number;
+}
+/** Usual weights of a path. */
+export const PATH_WEIGHTS: PathWeights = { travel: 1, changes: 1, fit: 1, home: 0 };
+/** The most that a weight may be. */
+export const MOST_PATH_WEIGHT = 10;

@@ -1,8 +1,8 @@
-import { keysOf } from '../typed';
 import { checkWhole, fail, shown } from '../errors';
 import { checkHand, runToEnd } from '../fingering';
 import { layOut } from '../layout';
 import { scaledNeck } from '../neck';
+import { CONNECT_WAYS } from '../line-types';
 import type { ConnectRequest, ConnectWay, Instrument, Route, ScaleRef } from '../types';
 import { routeTask, weightsOf } from './costs';
 import { PINNED } from './plan';
@@ -27,9 +27,6 @@ const WAYS: Readonly<Record<ConnectWay, (c: Crossing) => Ways>> = {
   region: regionWay,
   'merge-skip': mergeSkipWay,
 };
-
-/** Ways to connect two shapes, as they are offered. */
-export const CONNECT_WAYS = Object.freeze(keysOf(WAYS));
 
 const NOTHING: Record<ConnectWay, string> = {
   seam: 'Two of these rungs share no note to change hands on: choose other strings, or another way.',

@@ -1,3 +1,4 @@
+import { MOST_NOTES } from '../line-types';
 import { samePlace } from '../place';
 import { checkWhole, fail, shown } from '../errors';
 import { checkPlace } from '../instrument';
@@ -8,8 +9,6 @@ import type { Place, RouteRequest } from '../types';
 
 /** The longest run that is tried on the way to a fret: three octaves. */
 const FARTHEST = 36;
-/** Most notes of one line. */
-export const MOST_NOTES = 20_000;
 
 /** Where notes may lie: the whole neck, or some frets and strings of it. */
 export interface Field {

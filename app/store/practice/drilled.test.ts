@@ -1,8 +1,8 @@
 import { PLAIN_DRILL, problemsOf, studySchema, ownDrillSchema, type DrillForm, type StudyBody } from '../../../contract';
 import { connect, ladder, pickStrokes, soundJoins, drillLick, drillSequence, DRILL_ORDERS } from '../../../core';
 import { DEMO } from '../../../demo';
-import { keepDrill, withClimb, withForm } from './edit';
-import { drilled, homesOf, practiceOf, type Drilled } from './drilled';
+import { practiceOf, keepDrill, withClimb, withForm } from './edit';
+import { drilled, homesOf, type Drilled } from './drilled';
 import { READY, todaysFive } from './ready';
 
 const body = (): StudyBody => structuredClone(DEMO.studies[0]!.body);

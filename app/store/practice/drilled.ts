@@ -1,4 +1,4 @@
-import { PLAIN_CLIMB, PLAIN_DRILL, type DrillForm, type Lick, type Practice, type StudyBody } from '../../../contract';
+import type { DrillForm, Lick, StudyBody } from '../../../contract';
 import {
   CoreError,
   defaultSchool,
@@ -25,9 +25,6 @@ import {
   type Shape,
   type ShapeNote,
 } from '../../../core';
-
-/** What Practise is asked: what was asked last, or what everybody begins with. */
-export const practiceOf = (body: Pick<StudyBody, 'practice'>): Practice => body.practice ?? { form: PLAIN_DRILL, climb: PLAIN_CLIMB };
 
 /** A drill with everything that is played, shown and said of it. */
 export interface Drilled {

@@ -1,9 +1,11 @@
-import { MOST_DRILLS, type Drill, type DrillForm, type StudyBody } from '../../../contract';
+import { MOST_DRILLS, PLAIN_CLIMB, PLAIN_DRILL, type Drill, type DrillForm, type Practice, type StudyBody } from '../../../contract';
 import type { Climb } from '../../../core';
 import { newId } from '../licks';
-import { practiceOf } from './drilled';
 
 type Edit = Partial<StudyBody>;
+
+/** What Practise is asked: what was asked last, or what everybody begins with. */
+export const practiceOf = (body: Pick<StudyBody, 'practice'>): Practice => body.practice ?? { form: PLAIN_DRILL, climb: PLAIN_CLIMB };
 
 /** Fields of what is drilled, as a change to the study. */
 export const withForm = (body: StudyBody, make: (form: DrillForm) => Partial<DrillForm>): Edit => {

@@ -2,7 +2,8 @@ import { MOST_LICKS, problemsOf, studySchema, type StudyBody } from '../../../co
 import { layOut, midiOf, struckNotes, TICKS, weakLick, weakParts, type LickNote } from '../../../core';
 import { DEMO } from '../../../demo';
 import { freshLick } from '../licks';
-import { drilled, practiceOf } from './drilled';
+import { drilled } from './drilled';
+import { practiceOf } from './edit';
 import { keepPlayed, onNeck } from './played';
 import { drillWeakSpots } from './weak';
 

@@ -1,7 +1,7 @@
 import { PLAIN_DRILL, type StudyBody } from '../../../contract';
 import type { Instrument, LickNote } from '../../../core';
 import { addLick, freshLick, sameNeck } from '../licks';
-import { practiceOf } from './drilled';
+import { practiceOf } from './edit';
 
 const LONGEST_NAME = 120;
 

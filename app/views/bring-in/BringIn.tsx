@@ -5,10 +5,13 @@ import { intoStudy } from '../../store/into';
 import { NEW_INSTRUMENT } from '../../store/loose';
 import { selectBody } from '../../store/study';
 import { Button } from '../../ui/Button';
+import { later } from '../../ui/later';
 import { STUDY } from '../../words/views/study';
 import { useImport } from '../../workers/useImport';
 import { useSomethingOpen } from '../useOpenStudy';
-import { Preview } from './Preview';
+
+/** What came in, to be looked at; it is a file of its own, for it is seldom asked for. */
+const Preview = later(async () => (await import('./Preview')).Preview);
 
 /** Asks for files to be read and shown before anything is written. */
 const Bring = createContext<(files: readonly File[]) => void>(() => undefined);

@@ -5,7 +5,7 @@ import { useAppDispatch } from '../../store';
 import { harmonySet } from '../../store/harmony';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';
-import { gripsHere } from '../../words/harmony-text';
+import { gripsHere } from './grips-here';
 import { HARMONY } from '../../words/views/harmony';
 import { GripGrid } from './GripGrid';
 

@@ -8,6 +8,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { change } from '../../store/change';
 import { LOOSE } from '../../store/editor';
 import { gripOn, harmonySet, placePressed } from '../../store/harmony';
+import { later } from '../../ui/later';
 import { useAfterPaint } from '../../ui/useAfterPaint';
 import { useKeyed } from '../../ui/useKeyed';
 import { rungOf, selectNotes, selectRung, type Laid } from '../../store/study';
@@ -22,7 +23,7 @@ import { useFreePlay } from './useFreePlay';
 import { GripLine } from '../GripLine';
 import { NeckSheet } from './NeckSheet';
 import { InstrumentBar } from '../InstrumentBar';
-import { MapPanels, WhyLine } from './MapPanels';
+import type { Shown } from './MapBelow';
 import { MapStand } from './MapStand';
 import { MapTools } from './MapTools';
 import { Problem } from '../Problem';
@@ -66,23 +67,8 @@ function useSeam(laid: Laid, current: number): [number, (k: number) => void] {
   return [seam, onSeam];
 }
 
-/** What stands below the neck. It follows a moment after it, so that the neck answers at once. */
-const Below = memo(function Below({ body, laid, current, seam }: Shown) {
-  const shape = laid.shapes[current];
-  return (
-    <>
-      {shape && <WhyLine body={body} shape={shape} shapes={laid.shapes} />}
-      <MapPanels body={body} laid={laid} current={current} seam={seam} />
-    </>
-  );
-});
-
-interface Shown {
-  readonly body: StudyBody;
-  readonly laid: Laid;
-  readonly current: number;
-  readonly seam: number;
-}
+/** What stands below the neck. It follows a moment after it, so that the neck answers at once, and loads once the neck stands. */
+const Below = memo(later(async () => (await import('./MapBelow')).MapBelow));
 
 interface BarProps extends Pick<Shown, 'body' | 'laid' | 'current'> {
   readonly hearing: boolean;

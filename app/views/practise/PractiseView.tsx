@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import type { StudyBody } from '../../../contract';
 import { useAppSelector } from '../../store';
-import { drilled, practiceOf } from '../../store/practice/drilled';
+import { drilled } from '../../store/practice/drilled';
+import { practiceOf } from '../../store/practice/edit';
 import { selectRung, type Laid } from '../../store/study';
 import { InstrumentBar } from '../InstrumentBar';
 import { Problem } from '../Problem';

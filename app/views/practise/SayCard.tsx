@@ -3,7 +3,7 @@ import { glyphs, TICKS, type ScaleRef } from '../../../core';
 import { SvgSigns, Signs } from '../../letters/Signs';
 import type { Drilled } from '../../store/practice/drilled';
 import { usePrefs } from '../../store/prefs';
-import { sayOf } from '../../words/drill-text';
+import { sayOf } from '../../words/drill-said';
 import { PRACTISE } from '../../words/views/practise';
 
 interface Props {

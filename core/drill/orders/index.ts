@@ -1,4 +1,3 @@
-import { keysOf } from '../../typed';
 import type { DrillOrder } from '../types';
 import { chordTones } from './chord-tones';
 import { fromRoot } from './from-root';
@@ -24,5 +23,3 @@ export const ORDERS: Readonly<Record<DrillOrder, OrderRule>> = Object.freeze({
   'chord-tones': chordTones,
   random,
 } satisfies Readonly<Record<DrillOrder, OrderRule>>);
-/** The orders of a drill, as they are offered. */
-export const DRILL_ORDERS = keysOf(ORDERS);
