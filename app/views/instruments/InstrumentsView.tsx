@@ -84,29 +84,35 @@ export function InstrumentsView() {
           <Signs>{problem ?? INSTRUMENTS.theInstrumentsCannotBeListed(refusalWords(missing))}</Signs>
         </p>
       )}
-      <div className="grid grid-cols-1 gap-4 lg:grid-cols-[20rem_minmax(0,1fr)]">
-        <ul aria-label={INSTRUMENTS.instruments} className="h-fit rounded-[10px] border border-line bg-sheet">
-          {data?.map((one) => (
-            <InstrumentItem
-              key={one.id}
-              one={one}
-              chosen={one.id === kept?.id}
-              used={one.id === usedId}
-              onChoose={() => setChosen(one.id)}
-              onCopy={() => void make({ ...one.body, name: `${one.body.name.slice(0, 70)} (copy)` })}
-              onDelete={() => void onDelete(one.id, one.body.name)}
-            />
-          ))}
-        </ul>
-        {kept && (
-          <InstrumentForm
-            key={`${kept.id}/${kept.revision}`}
-            kept={kept}
-            onUse={hasStudy && kept.id !== usedId ? () => dispatch(change(({ body }) => withInstrument(body, kept.body, kept.id))) : null}
-          />
-        )}
-      </div>
-      <p className="mt-4 text-xs text-soft">{INSTRUMENTS.tensionIsMersennesLawWith}</p>
+      {shown && (
+        <>
+          <div className="grid grid-cols-1 gap-4 lg:grid-cols-[20rem_minmax(0,1fr)]">
+            <ul aria-label={INSTRUMENTS.instruments} className="h-fit rounded-[10px] border border-line bg-sheet">
+              {shown.map((one) => (
+                <InstrumentItem
+                  key={one.id}
+                  one={one}
+                  chosen={one.id === kept?.id}
+                  used={one.id === usedId}
+                  onChoose={() => setChosen(one.id)}
+                  onCopy={() => void make({ ...one.body, name: `${one.body.name.slice(0, 70)} (copy)` })}
+                  onDelete={() => void onDelete(one.id, one.body.name)}
+                />
+              ))}
+            </ul>
+            {kept && (
+              <InstrumentForm
+                key={`${kept.id}/${kept.revision}`}
+                kept={kept}
+                onUse={
+                  hasStudy && kept.id !== usedId ? () => dispatch(change(({ body }) => withInstrument(body, kept.body, kept.id))) : null
+                }
+              />
+            )}
+          </div>
+          <p className="mt-4 text-xs text-soft">{INSTRUMENTS.tensionIsMersennesLawWith}</p>
+        </>
+      )}
       {deleted && <UndoBar words={DRAWING.wasDeleted(isolated(deleted.name))} onUndo={() => void onUndo(deleted.id)} onClose={forget} />}
     </>
   );

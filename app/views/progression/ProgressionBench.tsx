@@ -67,6 +67,7 @@ export function ProgressionBench({ body, p, here }: Props) {
           </div>
         </>
       )}
+      {chord && !step && ways.search.done !== null && <div aria-hidden className="min-h-screen" />}
       {!chord && <p className="my-6 text-soft">{PROGRESSION.nothing}</p>}
       <StudyFooter hint={PROGRESSION.hint} />
     </div>
