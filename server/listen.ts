@@ -47,7 +47,8 @@ const listenOn = (app: Answers, { host, port, tls, idleMs = IDLE_MS }: Where): P
     server.setTimeout(idleMs, (socket: Socket) => void (answering.get(socket)?.complete || socket.destroy()));
     server.on('request', (request, response) => {
       answering.set(request.socket, request);
-      response.once('close', () => answering.delete(request.socket));
+      // A connection that is used again may have its next request by then.
+      response.once('close', () => void (answering.get(request.socket) === request && answering.delete(request.socket)));
     });
     server.once('error', reject);
   });

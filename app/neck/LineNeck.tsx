@@ -153,7 +153,7 @@ function Handles({ g, instrument, steps, chosen, onChoose, onHold, onPlace }: Ha
   const places = held ? otherPlaces(instrument, steps[held.index]) : [];
   const target = held && placeAt(g, places, held.x, held.y);
   return (
-    <g ref={group} data-handles className="cursor-grab touch-none">
+    <g ref={group} data-handles className="cursor-grab touch-none select-none">
       {onPlace && <rect x={0} y={g.top} width={g.width} height={g.bottom - g.top} fill="transparent" data-board />}
       {steps.map((s, k) => (
         <rect

@@ -7,7 +7,7 @@ import { stringY, type NeckGeometry } from './geometry';
 import { noteText } from './marks';
 import type { NeckPlace } from './useNeckGeometry';
 
-const Pinch = later(async () => (await import('./Pinch')).Pinch);
+const Pinch = later(async () => (await import('./Pinch')).Pinch, { spare: true });
 /** Whether this screen can be touched. */
 const TOUCHED = typeof navigator === 'object' && navigator.maxTouchPoints > 0;
 

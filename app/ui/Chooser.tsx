@@ -4,7 +4,7 @@ import { later } from './later';
 
 export type { Choice } from './ChooserBox';
 
-const Box = later(async () => (await import('./ChooserBox')).ChooserBox, <p data-coming aria-busy="true" />);
+const Box = later(async () => (await import('./ChooserBox')).ChooserBox, { meanwhile: <p data-coming aria-busy="true" /> });
 
 /**
  * A list that can be typed into: the first match is taken with Enter, others with the arrow keys or a click. What it is made of

@@ -212,3 +212,12 @@ test('a grip that is typed leads to the shape under it', async ({ page, server }
   await expect(page.getByRole('radiogroup', { name: /Rungs/ }).getByRole('radio', { checked: true })).toHaveAccessibleName(/box 1/);
   await saved(page);
 });
+
+test('the neck stands without what is below it, which comes when it can', async ({ page, server }) => {
+  let asked = 0;
+  await page.route('**/assets/MapBelow-*.js', (route) => (asked++ ? route.continue() : route.abort()));
+  await openMap(page, server.url);
+  await expect.poll(() => asked).toBeGreaterThan(0);
+  await expect(page.getByRole('heading', { name: 'Box 1', exact: true })).toBeVisible({ timeout: 20_000 });
+  expect(asked).toBeGreaterThan(1);
+});

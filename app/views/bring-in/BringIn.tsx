@@ -11,7 +11,7 @@ import { useImport } from '../../workers/useImport';
 import { useSomethingOpen } from '../useOpenStudy';
 
 /** What came in, to be looked at; it is a file of its own, for it is seldom asked for. */
-const Preview = later(async () => (await import('./Preview')).Preview);
+const Preview = later(async () => (await import('./Preview')).Preview, { spare: true });
 
 /** Asks for files to be read and shown before anything is written. */
 const Bring = createContext<(files: readonly File[]) => void>(() => undefined);

@@ -68,7 +68,7 @@ function useSeam(laid: Laid, current: number): [number, (k: number) => void] {
 }
 
 /** What stands below the neck. It follows a moment after it, so that the neck answers at once, and loads once the neck stands. */
-const Below = memo(later(async () => (await import('./MapBelow')).MapBelow));
+const Below = memo(later(async () => (await import('./MapBelow')).MapBelow, { spare: true }));
 
 interface BarProps extends Pick<Shown, 'body' | 'laid' | 'current'> {
   readonly hearing: boolean;
