@@ -27,7 +27,6 @@ const unnoticed = (paths, randomMs = MOMENT_MS, ...more) =>
       'node_modules/jest/bin/jest.js',
       '--bail',
       '--silent',
-      '--forceExit',
       '--passWithNoTests',
       '--maxWorkers=2',
       ...paths,
