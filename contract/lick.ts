@@ -54,7 +54,7 @@ export const noteSchema = record<LickNote>({
   finger: number().strict().integer().min(FINGER[0]).max(FINGER[1]),
 }).meta({ named: 'note' });
 
-export const isWhole = (value: unknown, [min, max]: [number, number]): boolean =>
+export const isWhole = (value: unknown, [min, max]: [number, number]): value is number =>
   typeof value === 'number' && Number.isInteger(value) && value >= min && value <= max;
 const isOptional = (value: unknown, range: [number, number]): boolean => value === undefined || isWhole(value, range);
 

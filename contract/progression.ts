@@ -16,6 +16,7 @@ import {
   listOf,
 } from '../core';
 import { passes } from './checks';
+import { isWhole } from './lick';
 import { id, list, name, oneOf, record, whole, isDistinct } from './parts';
 import { published } from './published';
 import { scaleRefSchema } from './scale';
@@ -69,10 +70,8 @@ const meter = array()
   .meta(published({ is: 'checked', form: METER }))
   .test('meter', `meter: ${METER_BEATS.min} to ${METER_BEATS.max} beats a bar, counted in ${METER_UNITS.join(', ')}.`, (v: unknown) => {
     const [beats, unit] = listOf(v);
-    return isWhole(beats, METER_BEATS.min, METER_BEATS.max) && isOneOf(METER_UNITS, unit); // prettier-ignore
+    return isWhole(beats, [METER_BEATS.min, METER_BEATS.max]) && isOneOf(METER_UNITS, unit);
   });
-
-const isWhole = (v: unknown, min: number, max: number): v is number => typeof v === 'number' && Number.isInteger(v) && v >= min && v <= max;
 
 const loop = array()
   .strict()
@@ -82,7 +81,7 @@ const loop = array()
   .test('loop', 'loop: give the first and the last bar, the first not after the last.', (v: unknown) => {
     if (v === null) return true;
     const [from, to, ...more] = listOf(v);
-    return !more.length && isWhole(to, 0, LAST_BAR) && isWhole(from, 0, to);
+    return !more.length && isWhole(to, [0, LAST_BAR]) && isWhole(from, [0, to]);
   });
 
 const weight = () => number().strict().required().min(0).max(MOST_PATH_WEIGHT);

@@ -45,8 +45,9 @@ export function nestingOf(value: unknown, most = MOST_NESTED): number {
   if (typeof value !== 'object' || value === null) return 0;
   if (most === 0) return 1;
   let deepest = 0;
-  for (const key in value) {
-    const inner = fieldsOf(value)[key];
+  const fields = fieldsOf(value);
+  for (const key in fields) {
+    const inner = fields[key];
     if (typeof inner === 'object' && inner !== null) deepest = Math.max(deepest, nestingOf(inner, most - 1));
     if (deepest >= most) break;
   }

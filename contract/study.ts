@@ -2,6 +2,7 @@ import './words';
 import { number, string } from 'yup';
 import {
   fieldsOf,
+  listOf,
   type DegreeName,
   type FingeringSchool,
   type Hand,
@@ -194,8 +195,7 @@ export interface LickSummary extends Pick<Lick, 'id' | 'name' | 'tags' | 'practi
 }
 
 const textOf = (value: unknown): string => (typeof value === 'string' ? value : '');
-const listOf = (value: unknown): object[] =>
-  Array.isArray(value) ? value.filter((v): v is object => typeof v === 'object' && v !== null) : [];
+const objectsIn = (value: unknown): object[] => listOf(value).filter((v) => typeof v === 'object' && v !== null);
 
 /** What a list shows of a study. What a damaged record lacks is left empty; `problems` says why. */
 export function studySummary(body: unknown): Omit<StudySummary, 'id' | 'revision' | 'createdAt' | 'updatedAt' | 'problems'> {
@@ -209,7 +209,7 @@ export function studySummary(body: unknown): Omit<StudySummary, 'id' | 'revision
     tags: Array.isArray(tags) ? tags.filter((t) => typeof t === 'string') : [],
     practisedAt: typeof practisedAt === 'number' ? practisedAt : null,
     plan: plan ?? null,
-    licks: (listOf(licks) as Partial<Lick>[]).map((l) => ({
+    licks: (objectsIn(licks) as Partial<Lick>[]).map((l) => ({
       id: textOf(l.id),
       name: textOf(l.name),
       tags: Array.isArray(l.tags) ? l.tags : [],
