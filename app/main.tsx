@@ -1,10 +1,9 @@
-import { StrictMode } from 'react';
+import { startTransition, StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
-import { createBrowserRouter, Navigate, RouterProvider, useRouteError, type RouteObject } from 'react-router';
-import { noteNavigating } from './shell/navigating';
+import { BrowserRouter, Navigate, useRoutes, type RouteObject } from 'react-router';
 import { Shell } from './shell/Shell';
-import { ViewBoundary, ViewBroke } from './shell/ViewBoundary';
+import { ViewBoundary } from './shell/ViewBoundary';
 import { applyTheme } from './shell/theme';
 import { store } from './store';
 import { startFollowing } from './store/start-following';
@@ -12,6 +11,7 @@ import { startLog } from './store/practice/start';
 import './styles.css';
 import { BringInProvider } from './views/bring-in/BringIn';
 import { MapView } from './views/map/MapView';
+import { view } from './view';
 
 applyTheme();
 startLog();
@@ -21,61 +21,56 @@ startFollowing();
 const STUDY_ROUTES: RouteObject[] = [
   { index: true, element: <Navigate to="map" replace /> },
   { path: 'map', element: <MapView /> },
-  { path: 'connect', lazy: async () => ({ Component: (await import('./views/connect/ConnectView')).ConnectView }) },
-  { path: 'transpose', lazy: async () => ({ Component: (await import('./views/transpose/TransposeView')).TransposeView }) },
-  { path: 'harmony', lazy: async () => ({ Component: (await import('./views/harmony/HarmonyView')).HarmonyView }) },
-  { path: 'progression', lazy: async () => ({ Component: (await import('./views/progression/ProgressionView')).ProgressionView }) },
-  { path: 'handout', lazy: async () => ({ Component: (await import('./views/handout/HandoutView')).HandoutView }) },
-  { path: 'practise', lazy: async () => ({ Component: (await import('./views/practise/PractiseView')).PractiseView }) },
-  { path: 'quiz', lazy: async () => ({ Component: (await import('./views/quiz/QuizView')).QuizView }) },
-  { path: 'listen', lazy: async () => ({ Component: (await import('./views/listen/ListenView')).ListenView }) },
-  { path: 'plan', lazy: async () => ({ Component: (await import('./views/practise/PlanView')).PlanView }) },
-  { path: 'licks', lazy: async () => ({ Component: (await import('./views/licks/LicksView')).LicksView }) },
+  { path: 'connect', element: view(async () => (await import('./views/connect/ConnectView')).ConnectView) },
+  { path: 'transpose', element: view(async () => (await import('./views/transpose/TransposeView')).TransposeView) },
+  { path: 'harmony', element: view(async () => (await import('./views/harmony/HarmonyView')).HarmonyView) },
+  { path: 'progression', element: view(async () => (await import('./views/progression/ProgressionView')).ProgressionView) },
+  { path: 'handout', element: view(async () => (await import('./views/handout/HandoutView')).HandoutView) },
+  { path: 'practise', element: view(async () => (await import('./views/practise/PractiseView')).PractiseView) },
+  { path: 'quiz', element: view(async () => (await import('./views/quiz/QuizView')).QuizView) },
+  { path: 'listen', element: view(async () => (await import('./views/listen/ListenView')).ListenView) },
+  { path: 'plan', element: view(async () => (await import('./views/practise/PlanView')).PlanView) },
+  { path: 'licks', element: view(async () => (await import('./views/licks/LicksView')).LicksView) },
 ];
 
-const router = createBrowserRouter([
+const ROUTES: RouteObject[] = [
   {
-    hydrateFallbackElement: <></>,
     element: (
       <BringInProvider>
         <Shell />
       </BringInProvider>
     ),
-    // A view whose file does not load breaks alone: the shell stays.
+    // A view whose file does not load, or that breaks, breaks alone: the shell stays.
     children: [
       {
         element: <ViewBoundary />,
-        errorElement: <NotLoaded />,
         children: [
           { path: '/', children: STUDY_ROUTES },
           { path: '/study/:id', children: STUDY_ROUTES },
-          {
-            path: '/instruments',
-            lazy: async () => ({ Component: (await import('./views/instruments/InstrumentsView')).InstrumentsView }),
-          },
-          { path: '/log', lazy: async () => ({ Component: (await import('./views/log/LogView')).LogView }) },
-          { path: '/notebook', lazy: async () => ({ Component: (await import('./views/notebook/NotebookView')).NotebookView }) },
-          { path: '/versions/:id', lazy: async () => ({ Component: (await import('./views/versions/VersionsView')).VersionsView }) },
+          { path: '/instruments', element: view(async () => (await import('./views/instruments/InstrumentsView')).InstrumentsView) },
+          { path: '/log', element: view(async () => (await import('./views/log/LogView')).LogView) },
+          { path: '/notebook', element: view(async () => (await import('./views/notebook/NotebookView')).NotebookView) },
+          { path: '/versions/:id', element: view(async () => (await import('./views/versions/VersionsView')).VersionsView) },
           { path: '*', element: <Navigate to="/map" replace /> },
         ],
       },
     ],
   },
-]);
+];
 
-router.subscribe(({ navigation }) => noteNavigating(navigation.state !== 'idle'));
-
-function NotLoaded() {
-  return <ViewBroke error={useRouteError()} resetErrorBoundary={() => location.reload()} />;
-}
+const Routed = () => useRoutes(ROUTES);
 
 const root = document.getElementById('root');
-if (root) {
-  createRoot(root).render(
-    <StrictMode>
-      <Provider store={store}>
-        <RouterProvider router={router} />
-      </Provider>
-    </StrictMode>,
+// A transition: the browser may look up between the parts of the first drawing.
+if (root)
+  startTransition(() =>
+    createRoot(root).render(
+      <StrictMode>
+        <Provider store={store}>
+          <BrowserRouter>
+            <Routed />
+          </BrowserRouter>
+        </Provider>
+      </StrictMode>,
+    ),
   );
-}

@@ -1,3 +1,4 @@
+import { Suspense } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
 import { Link, Outlet, useLocation } from 'react-router';
 import { writeBundle } from '../../contract';
@@ -15,7 +16,9 @@ export function ViewBoundary() {
   const { pathname } = useLocation();
   return (
     <ErrorBoundary FallbackComponent={ViewBroke} resetKeys={[pathname, body]}>
-      <Outlet />
+      <Suspense>
+        <Outlet />
+      </Suspense>
     </ErrorBoundary>
   );
 }
@@ -23,7 +26,7 @@ export function ViewBoundary() {
 const NOT_LOADED = /dynamically imported module|Importing a module|Failed to fetch/i;
 
 /** Says what happened and what helps: step back, an earlier version, the study as a file. */
-export function ViewBroke({ error, resetErrorBoundary }: FallbackProps) {
+function ViewBroke({ error, resetErrorBoundary }: FallbackProps) {
   const { id, body, past } = useAppSelector((s) => s.editor);
   const dispatch = useAppDispatch();
   const message = error instanceof Error ? error.message : String(error);

@@ -1,4 +1,4 @@
-import { Note } from 'tonal';
+import * as Note from '@tonaljs/note';
 import { fail, shown } from '../errors';
 import type { NoteName, PitchName } from '../types';
 

@@ -1,7 +1,6 @@
 import { useCallback, useEffect, useRef } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import type { StudyBody } from '../../../contract';
-import { isNavigating } from '../../shell/navigating';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { readAddress, writeAddress } from '../../store/address';
 import { noteAddress, useAddressNote } from '../../store/address-note';
@@ -75,9 +74,9 @@ export function useAddress(
     if (sorted(want) === sorted(query)) return undefined;
     const write = (): void => {
       // Gone, or going: the other view is only not drawn yet, and an address written now would call the player back.
-      if (location.pathname !== pathname || isNavigating()) return;
+      if (location.pathname !== pathname) return;
       known.current = `${pathname}?${sorted(want)}`;
-      void navigate({ pathname, search: want && `?${want}` }, { replace: !query || walks(want, query), preventScrollReset: true });
+      void navigate({ pathname, search: want && `?${want}` }, { replace: !query || walks(want, query) });
     };
     const timer = setTimeout(write, REST_MS);
     return () => clearTimeout(timer);
