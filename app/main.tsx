@@ -6,16 +6,23 @@ import { Shell } from './shell/Shell';
 import { ViewBoundary } from './shell/ViewBoundary';
 import { applyTheme } from './shell/theme';
 import { store } from './store';
-import { startFollowing } from './store/start-following';
-import { startLog } from './store/practice/start';
+import { whenFirstView } from './ui/first-view';
 import './styles.css';
 import { BringInProvider } from './views/bring-in/BringIn';
 import { MapView } from './views/map/MapView';
 import { view } from './view';
 
 applyTheme();
-startLog();
-startFollowing();
+// What goes on beside the views begins when the first one is there.
+whenFirstView(() => {
+  begin(async () => (await import('./store/practice/start')).startLog());
+  begin(async () => (await import('./store/start-following')).startFollowing());
+});
+
+/** What cannot be loaded just now begins as soon as it can; ms. */
+function begin(start: () => Promise<void>): void {
+  start().catch(() => setTimeout(() => begin(start), 3000));
+}
 
 /** The views on a study: the same under a study's own address and, for the loose leaf, alone. The Map is there at once; the others load when they are first gone to. */
 const STUDY_ROUTES: RouteObject[] = [

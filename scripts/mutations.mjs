@@ -95,7 +95,7 @@ export const MUTATIONS = [
   ['core/transpose/check.ts', "if (isSlur(c.o.joins?.[k])) return { problem: 'too-wide' };", ''],
   ['core/transpose/check.ts', 'const LEAP_FRETS = 9;', 'const LEAP_FRETS = 12;'],
   ['core/transpose/degrees.ts', 'by > 6 ? by - 12', 'by > 5 ? by - 12'],
-  ['core/lick/line.ts', "if (join === 'tap') return !!place && place.fret > 0;", "if (join === 'tap') return !!place;"],
+  ['core/lick/check.ts', "if (join === 'tap') return !!place && place.fret > 0;", "if (join === 'tap') return !!place;"],
   ['core/lick/line.ts', 'k > 0 && tapped(k - 1) ? null', 'false ? null'],
   ['core/lick/rhythm.ts', 'plain * 1.75', 'plain * 1.875'],
   ['core/ladder/index.ts', 'above.handFret - below.handFret, shiftMm', 'below.handFret - above.handFret, shiftMm'],

@@ -8,6 +8,8 @@ import { useWidth } from './useWidth';
 export interface Gaps {
   readonly wide: number;
   readonly close: number;
+  /** What stands beside the neck on a wide window, in rem. */
+  readonly beside?: number;
 }
 
 const MANY_STRINGS = 7;
@@ -19,6 +21,22 @@ const letters = (): number => parseFloat(getComputedStyle(document.documentEleme
 export function useMarkScale(): number {
   const { size } = usePrefs();
   return SIZES[size] * letters();
+}
+
+/** Border and padding of the card that a neck stands in, in pixels. */
+const CARD = 26;
+const WIDE_WINDOW = '(min-width: 64rem)';
+
+/**
+ * How wide a neck's holder will be. It is drawn so at once, in parts that the browser may look up between, and drawn again only
+ * where the holder then measures otherwise.
+ */
+function likelyWidth(beside: number): number {
+  const main = document.querySelector('main');
+  if (!main) return 0;
+  const { paddingLeft, paddingRight } = getComputedStyle(main);
+  const inside = main.clientWidth - parseFloat(paddingLeft) - parseFloat(paddingRight) - CARD;
+  return Math.max(0, Math.floor(inside - (matchMedia(WIDE_WINDOW).matches ? beside * 16 * letters() : 0)));
 }
 
 /** A neck in its holder, which scrolls where the neck is wider. */
@@ -33,9 +51,9 @@ export interface NeckPlace {
 }
 
 /** A neck as wide as its holder, or wider where the frets would be too narrow to read; `span` frets share the width. */
-export function useNeckGeometry(instrument: Instrument, { wide, close }: Gaps, span = instrument.frets): NeckPlace {
+export function useNeckGeometry(instrument: Instrument, { wide, close, beside = 0 }: Gaps, span = instrument.frets): NeckPlace {
   const holder = useRef<HTMLDivElement>(null);
-  const width = useWidth(holder);
+  const width = useWidth(holder, () => likelyWidth(beside));
   const [zoom, setZoom] = useState(1);
   const scale = useMarkScale() * zoom;
   const g = useMemo(() => fitted(instrument, { wide, close }, width, scale, span), [width, instrument, wide, close, scale, span]);

@@ -1,5 +1,5 @@
 import { Radio } from 'lucide-react';
-import { useOthers } from '../store/start-following';
+import { useOthers } from '../store/others';
 import { setPrefs, usePrefs } from '../store/prefs';
 import { counted } from '../words/count-text';
 import { FRAME } from '../words/views/shell';

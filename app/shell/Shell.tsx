@@ -1,7 +1,6 @@
 import { ArrowRightLeft, ChartNoAxesColumn, Command, Ellipsis, Grid3x3, Guitar, Keyboard, ListMusic, Moon, NotebookText, Settings2, Sun, Timer, Waypoints } from 'lucide-react'; // prettier-ignore
-import { DropdownMenu } from 'radix-ui';
-import type { ComponentType } from 'react';
-import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import { useState, type ComponentType } from 'react';
+import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../store';
 import { redone, undone } from '../store/editor';
 import { placeOfPath, viewPath, type StudyView } from '../store/paths';
@@ -10,13 +9,12 @@ import { VIEW_NAMES } from '../words/view-text';
 import { Announcer } from './Announcer';
 import { SHELL, useCommands, useKeyboard } from './keys';
 import { useFirstView } from '../ui/first-view';
-import { NewVersion } from './NewVersion';
+import { later } from '../ui/later';
+import { LaterPopup } from '../ui/LaterPopup';
 import { gather } from './open-part';
 import { openPanel } from './panels';
-import { Panels } from './ShellPanels';
 import { SaveAlert } from './SaveNote';
 import { SHELL_COMMANDS } from './shell-commands';
-import { StepNote } from './StepNote';
 import { useTheme } from './theme';
 import { useViewFocus, VIEW_ID } from './view-focus';
 import { FRAME } from '../words/views/shell';
@@ -115,7 +113,7 @@ function Rail() {
   );
 }
 
-const ENTRY = 'flex min-h-11 cursor-pointer items-center gap-3 rounded px-3 data-[highlighted]:bg-feather-wash';
+const ENTRY = 'flex min-h-11 w-full cursor-pointer items-center gap-3 rounded px-3 text-left hover:bg-feather-wash';
 
 /** On a phone: the views and tools that the bar has no room for. */
 function More({
@@ -125,34 +123,43 @@ function More({
   readonly links: { readonly to: string; readonly view: string; readonly Icon: Icon }[];
   readonly tools: ReturnType<typeof useTools>;
 }) {
-  const navigate = useNavigate();
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  const close = (): void => setAt(null);
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger className={`${ITEM} cursor-pointer sm:hidden`}>
+    <>
+      <button
+        type="button"
+        aria-haspopup="dialog"
+        aria-expanded={at !== null}
+        onClick={({ currentTarget }) => setAt(at ? null : currentTarget)}
+        className={`${ITEM} cursor-pointer sm:hidden`}
+      >
         <Ellipsis size={22} strokeWidth={1.6} aria-hidden />
         {FRAME.more}
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          side="top"
-          align="end"
-          sideOffset={6}
-          collisionPadding={8}
-          className="z-30 max-h-[90vh] min-w-48 overflow-auto rounded-lg border border-line bg-sheet p-1 text-[0.9375rem] shadow-xl"
-        >
+      </button>
+      {at && (
+        <LaterPopup name={FRAME.more} at={at} side="top" align="end" look="max-h-[90vh] min-w-48 p-1 text-[0.9375rem]" onClose={close}>
           {links.map(({ to, view, Icon }) => (
-            <DropdownMenu.Item key={view} className={ENTRY} onSelect={() => void navigate(to)}>
+            <Link key={view} to={to} className={ENTRY} onClick={close}>
               <Icon size={18} strokeWidth={1.6} aria-hidden /> {VIEW_NAMES[view]}
-            </DropdownMenu.Item>
+            </Link>
           ))}
           {tools.map(({ word, Icon, run }) => (
-            <DropdownMenu.Item key={word} className={ENTRY} onSelect={() => setTimeout(run)}>
+            <button
+              key={word}
+              type="button"
+              className={ENTRY}
+              onClick={() => {
+                close();
+                setTimeout(run);
+              }}
+            >
               <Icon size={18} strokeWidth={1.6} aria-hidden /> {word}
-            </DropdownMenu.Item>
+            </button>
           ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+        </LaterPopup>
+      )}
+    </>
   );
 }
 
@@ -179,6 +186,11 @@ function useShellCommands(): void {
   });
 }
 
+/** What the frame shows at times: one file, which loads once the first view is there. */
+const NewVersion = later(async () => (await import('./at-times')).NewVersion, { spare: true });
+const StepNote = later(async () => (await import('./at-times')).StepNote, { spare: true });
+const Panels = later(async () => (await import('./at-times')).Panels, { spare: true });
+
 /** The frame round every view: the views at the left, or below on a phone. */
 export function Shell() {
   useShellCommands();
@@ -194,14 +206,14 @@ export function Shell() {
         {FRAME.skipToTheView}
       </a>
       <Announcer />
-      <StepNote />
+      {firstView && <StepNote />}
       {firstView && <NewVersion />}
       <Rail />
       <main id={VIEW_ID} tabIndex={-1} className="min-w-0 px-3 pt-3 pb-24 outline-none sm:px-6 sm:pb-4 short:pb-4 print:p-0!">
         <SaveAlert />
         <Outlet />
       </main>
-      <Panels />
+      {firstView && <Panels />}
     </div>
   );
 }

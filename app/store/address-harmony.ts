@@ -1,5 +1,5 @@
 import { CoreError, parseGrip, type Instrument, isOneOf } from '../../core';
-import { gripText } from '../words/grip-text';
+import { gripText } from '../words/grip-sign';
 import { HARMONY_PAGES, type Harmony } from './harmony';
 
 const unless = (text: string, usual: string): string | null => (text === usual ? null : text);

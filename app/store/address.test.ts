@@ -4,7 +4,7 @@ import { layOut, listScales, ruleOf, LAYOUT_KINDS, rootPlaces, spellTuning, TUNI
 import { DEMO } from '../../demo';
 import { retuned } from '../words/tuning-text';
 import { readAddress, writeAddress } from './address';
-import { seamConnection } from './connection';
+import { seamConnection } from './question';
 import { blankLeaf } from './loose';
 
 const leaf = blankLeaf();

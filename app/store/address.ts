@@ -4,7 +4,7 @@ import { harmonyTexts, readHarmony } from './address-harmony';
 import { layoutText, numbers, placeText, readLayout, readPlace } from './address-layout';
 import type { Harmony } from './harmony';
 import { blankLeaf } from './loose';
-import { usualQuestion } from './connection';
+import { usualQuestion } from './question';
 import { SHAPE, type Transposing } from './transposing';
 import { matchScales, splitScaleText } from '../words/scale-text';
 import { readTuning, retuned } from '../words/tuning-text';

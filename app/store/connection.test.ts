@@ -7,9 +7,7 @@ import {
   askTo,
   endsNow,
   pinNote,
-  loosened,
   routeEnds,
-  seamConnection,
   pinFinger,
   changeAsked,
   turned,
@@ -21,6 +19,7 @@ import {
   selectKept,
   solveAgain,
 } from './connection';
+import { loosened, seamConnection } from './question';
 import { withPin, withScale } from './moves';
 
 const body = DEMO.studies[0]!.body;

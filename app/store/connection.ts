@@ -5,7 +5,6 @@ import {
   defaultSchool,
   pickStrokes,
   samePlace,
-  USUAL_WEIGHTS,
   type ConnectRequest,
   type FingeredStep,
   type Instrument,
@@ -16,6 +15,7 @@ import {
   type Shape,
 } from '../../core';
 import type { EndChoice } from '../words/end-text';
+import { asAsked, usualConnection } from './question';
 import { rungIndex, rungOf, selectBody, selectLaid, selectRung } from './study';
 
 /** How many ways there are offered side by side. */
@@ -25,52 +25,6 @@ const OFFERED = 4;
 export type RouteJob = { readonly instrument: Instrument; readonly scale: ScaleRef } & (
   { readonly plan: RouteRequest } | { readonly connect: ConnectRequest }
 );
-
-/** Changes that ask for another line: what was settled note by note, and which way there was shown, go with the old one. */
-const asAsked = { held: [], fingers: [], choice: 0 };
-
-const BLANK: Omit<Connection, 'from' | 'to'> = {
-  way: 'seam',
-  strings: [],
-  start: null,
-  goal: null,
-  motion: 'run',
-  pitches: [],
-  within: null,
-  weights: { ...USUAL_WEIGHTS },
-  held: [],
-  fingers: [],
-  picking: 'alternate',
-  choice: 0,
-  staff: false,
-};
-
-/** A question about the rung in hand, with what counts and the picking as the player has set them. */
-export const usualQuestion = ({ connection, rung }: StudyBody): Connection => ({
-  ...BLANK,
-  ...(connection ? { weights: connection.weights, picking: connection.picking } : {}),
-  from: rung,
-  to: rung,
-});
-
-/** Until the player asks for something: from the chosen rung to the one after next, on seams. */
-export function usualConnection(shapes: Shape[], current: number): Connection {
-  const from = Math.max(0, Math.min(current, shapes.length - 2));
-  const to = Math.min(shapes.length - 1, from + 2);
-  return { ...BLANK, from: rungOf(shapes[from]!), to: rungOf(shapes[to]!) };
-}
-
-/** From one rung to the next on their seam; what counts and the picking stay as they were. */
-export const seamConnection = ({ connection }: StudyBody, below: Shape, above: Shape): Connection => ({
-  ...(connection ?? BLANK),
-  ...asAsked,
-  way: 'seam',
-  from: rungOf(below),
-  to: rungOf(above),
-  strings: [],
-  start: null,
-  goal: null,
-});
 
 /** A connection with its rungs found on the ladder as it is now. */
 export interface RouteEnds {
@@ -158,10 +112,6 @@ export function pinFingers(ends: RouteEnds, fingers: readonly { readonly index: 
   const others = ends.asked.fingers.filter((f) => !fingers.some((o) => o.index === f.index));
   return changeAsked(ends, { fingers: [...others, ...fingers], choice: 0 });
 }
-
-/** Ends, held notes and settled fingers belong to a scale on a neck: on another they go, the rest stays. */
-export const loosened = (c: Connection | null): Connection | null =>
-  c && { ...c, ...asAsked, start: null, goal: null, within: null, strings: [] };
 
 /** Whether the line goes up the neck, as its rungs lie. */
 export const goesUp = (ends: RouteEnds): boolean => ends.from <= ends.to;

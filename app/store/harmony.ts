@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { isOnNeck, type Instrument, type Place, type StackSize } from '../../core';
-import { pressed } from '../words/grip-text';
+import { pressed } from '../words/grip-sign';
 import { edited, studyOpened } from './editor';
 
 /** The pages of Harmony. */

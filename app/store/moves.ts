@@ -19,7 +19,7 @@ import {
   type ScaleRef,
   type Shape,
 } from '../../core';
-import { loosened } from './connection';
+import { loosened } from './question';
 import { licksStay } from './licks';
 import { rungIndex, rungOf } from './study';
 

@@ -14,7 +14,8 @@ import {
   type ScaleRef,
   type Stroke,
 } from '../../core';
-import { settled, usualQuestion } from './connection';
+import { settled } from './connection';
+import { usualQuestion } from './question';
 import { addLick, freshLick, neckOf, newId, sameNeck } from './licks';
 
 /** A line as Connect has it, found just now or kept. */

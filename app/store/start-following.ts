@@ -1,10 +1,7 @@
-import { useSyncExternalStore } from 'react';
 import { following } from './follow';
 import { store } from './index';
+import { othersAre } from './others';
 import { prefsNow, whenPrefsChange } from './prefs';
-
-let count = 0;
-const listeners = new Set<() => void>();
 
 /** Once for the page: it follows while it is in sight and the player wants it to. */
 export function startFollowing(): void {
@@ -15,14 +12,8 @@ export function startFollowing(): void {
     subscribe: (l) => void store.subscribe(l),
     open: (url) => new EventSource(url),
     wants: () => document.visibilityState === 'visible' && prefsNow().follow === 'on',
-    present: (now) => {
-      count = now;
-      for (const l of listeners) l();
-    },
+    present: othersAre,
   });
   document.addEventListener('visibilitychange', look);
   whenPrefsChange(look);
 }
-
-/** Other windows and devices that follow just now. */
-export const useOthers = (): number => useSyncExternalStore((l) => (listeners.add(l), () => listeners.delete(l)), () => Math.max(0, count - 1)); // prettier-ignore

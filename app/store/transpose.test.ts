@@ -7,7 +7,7 @@ import { leftWords, previewWords, stringChanges } from '../words/transpose-text'
 import { freshLick } from './licks';
 import { movedStudy, type Moved } from './transpose';
 import { asLick, linesOf, previewLine, previewShape, rootStrings } from './transpose-preview';
-import { usualConnection } from './connection';
+import { usualConnection } from './question';
 
 const demo = DEMO.studies[0]!.body;
 const tuned = (low: string): Instrument => ({ ...demo.instrument, strings: parseTuning(low).map((open) => ({ open })) });

@@ -32,7 +32,8 @@ import {
   type ScaleRef,
   type Shape,
 } from '../../core';
-import { neckOf, sameNeck, withPitches } from './licks';
+import { neckOf, sameNeck } from './licks';
+import { withPitches } from './lick-notes';
 import { movedProgressions } from './progressions';
 import { changeKey, idlePins, toRoot, withInstrument, withScale } from './moves';
 import { rungOf } from './study';

@@ -1,7 +1,7 @@
 import type { Lick, StudyBody } from '../../contract';
 import { plainPlace, TICKS, type LickNote, type Shape } from '../../core';
 import type { Now } from './change';
-import { seamConnection } from './connection';
+import { seamConnection } from './question';
 import { addLick, freshLick } from './licks';
 import { withLayout } from './moves';
 import type { StudyView } from './paths';

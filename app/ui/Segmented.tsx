@@ -1,4 +1,4 @@
-import { ToggleGroup } from 'radix-ui';
+import { useId } from 'react';
 
 interface Props<T extends string> {
   readonly label: string;
@@ -9,24 +9,30 @@ interface Props<T extends string> {
 
 /** One of a few, side by side. Arrow keys move inside it. */
 export function Segmented<T extends string>({ label, value, options, onChange }: Props<T>) {
+  const name = useId();
   return (
-    <ToggleGroup.Root
-      type="single"
+    <div
+      role="radiogroup"
       aria-label={label}
       data-own-keys
-      value={value}
-      onValueChange={(v) => v && onChange(v as T)}
       className="inline-flex flex-wrap overflow-hidden rounded-md border border-line bg-sheet"
     >
       {options.map((o) => (
-        <ToggleGroup.Item
+        <label
           key={o.value}
-          value={o.value}
-          className="min-h-8 px-3 text-[0.78125rem] text-soft hover:text-ink data-[state=on]:bg-night data-[state=on]:text-white focus-visible:outline-offset-[-3px]"
+          data-state={o.value === value ? 'on' : 'off'}
+          className="relative flex min-h-8 items-center justify-center px-3 text-[0.78125rem] text-soft hover:text-ink data-[state=on]:bg-night data-[state=on]:text-white has-focus-visible:outline-3 has-focus-visible:outline-offset-[-3px]"
         >
+          <input
+            type="radio"
+            name={name}
+            checked={o.value === value}
+            onChange={() => onChange(o.value)}
+            className="absolute inset-0 h-full! w-full! cursor-pointer text-base opacity-0"
+          />
           {o.label}
-        </ToggleGroup.Item>
+        </label>
       ))}
-    </ToggleGroup.Root>
+    </div>
   );
 }

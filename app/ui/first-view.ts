@@ -18,9 +18,13 @@ export function viewStands(): void {
   requestAnimationFrame(() => setTimeout(goOn));
 }
 
+/** One after the other, each with the machine let go of before the next. */
 function goOn(): void {
   stands = true;
-  for (const then of waiting.splice(0)) then();
+  const then = waiting.shift();
+  if (!then) return;
+  then();
+  setTimeout(goOn);
 }
 
 if (typeof document === 'object') setTimeout(goOn, PATIENCE_MS);

@@ -1,4 +1,4 @@
-import { useEffect, useState, type ComponentType, type ReactNode } from 'react';
+import { startTransition, useEffect, useState, type ComponentType, type ReactNode } from 'react';
 import { whenFirstView } from './first-view';
 
 /** A file that a view can do without is asked for again after so long, in ms. */
@@ -33,7 +33,7 @@ export function later<P extends object>(
         if (spare) timer = setTimeout(ask, AGAIN_MS);
         else setSeen({ part: null, error: e instanceof Error ? e : new Error(String(e)) });
       };
-      const ask = (): void => void fetched().then(() => gone || setSeen({ part: file.part }), failed);
+      const ask = (): void => void fetched().then(() => gone || startTransition(() => setSeen({ part: file.part })), failed);
       ask();
       return () => {
         gone = true;

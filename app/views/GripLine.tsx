@@ -3,7 +3,8 @@ import type { StudyBody } from '../../contract';
 import type { Place } from '../../core';
 import { Button } from '../ui/Button';
 import { Signs } from '../letters/Signs';
-import { gripText, readingsOf, shapesUnderGrip, type Under } from '../words/grip-text';
+import { gripText } from '../words/grip-sign';
+import { readingsOf, shapesUnderGrip, type Under } from '../words/grip-text';
 import { MAP } from '../words/views/map';
 
 interface Props {

@@ -1,29 +1,12 @@
 import { Play, Square } from 'lucide-react';
-import { TEMPO } from '../../contract';
 import type { Hear } from '../sound/useHear';
 import { Button } from '../ui/Button';
-import { NumberField } from '../ui/NumberField';
+import { later } from '../ui/later';
 import { SentencePart } from '../ui/SentencePart';
 import { STUDY } from '../words/views/study';
 import { NO_SOUND } from '../words/sound-text';
 
-/** Beats a minute, by number or by slider. */
-export function TempoFields({ tempo, onTempo }: { readonly tempo: number; readonly onTempo: (tempo: number) => void }) {
-  return (
-    <>
-      <NumberField label={STUDY.beatsAMinute} value={tempo} min={TEMPO.min} max={TEMPO.max} onChange={onTempo} />
-      <input
-        type="range"
-        aria-label={STUDY.tempo2}
-        min={TEMPO.min}
-        max={TEMPO.max}
-        value={tempo}
-        onChange={(e) => onTempo(Number(e.target.value))}
-        className="accent-brass"
-      />
-    </>
-  );
-}
+const ChooseTempo = later(async () => (await import('./ChooseTempo')).ChooseTempo);
 
 /** The tempo as a chip. */
 export function Tempo({ tempo, onTempo }: { readonly tempo: number; readonly onTempo: (tempo: number) => void }) {
@@ -38,12 +21,7 @@ export function Tempo({ tempo, onTempo }: { readonly tempo: number; readonly onT
         </>
       }
     >
-      {() => (
-        <>
-          <TempoFields tempo={tempo} onTempo={onTempo} />
-          <p className="text-xs text-soft">{STUDY.withHeadphonesBeginQuietlyAnd}</p>
-        </>
-      )}
+      {() => <ChooseTempo tempo={tempo} onTempo={onTempo} />}
     </SentencePart>
   );
 }

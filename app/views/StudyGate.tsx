@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useDeferredValue, type ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 import type { StudyBody } from '../../contract';
 import { usePageTitle } from '../shell/title';
@@ -28,8 +28,11 @@ export function StudyGate({ view, children }: Props) {
   const body = useAppSelector(selectBody);
   const laid = useAppSelector(selectLaid);
   const broken = useAppSelector((s) => s.editor.problems.find((p) => !p.field.startsWith('scale')));
+  const ready = opening === 'open' && body !== null && laid !== null;
+  // The first drawing of a study is long: the browser may look up between its parts. Nothing that follows waits.
+  const drawn = useDeferredValue(ready, false);
   if (opening === 'open' && broken) return <Broken problem={broken} />;
-  if (opening === 'open' && body && laid)
+  if (ready && drawn)
     return (
       <Open body={body} view={view} id={id}>
         {children(body, laid)}

@@ -1,6 +1,7 @@
 import { layOut, type Layout } from '../../core';
 import { DEMO } from '../../demo';
-import { gripText, pressed, readGrip, shapesUnderGrip } from './grip-text';
+import { gripText, pressed } from './grip-sign';
+import { readGrip, shapesUnderGrip } from './grip-text';
 
 const { instrument } = DEMO.studies[0]!.body;
 const scale = { tonic: 'C', scale: 'ionian' };

@@ -1,5 +1,5 @@
 import { scorePass, weakSpots, type NoteVerdict, type Spot } from '../../core';
-import { isOfScale, offWords, scoreWords, timingWords, troubleSign, troubleWords, weakWords } from './heard-text';
+import { offWords, scoreWords, timingWords, troubleSign, troubleWords, weakWords } from './heard-text';
 import { LISTEN } from './views/listen';
 
 const score = (...notes: NoteVerdict[]) => ({ notes, extra: [], clean: false });
@@ -44,11 +44,6 @@ describe('what was heard, in words', () => {
       'index to little finger: missed 1 of 1',
     ]);
     expect(words(right(10))).toEqual([]);
-  });
-  it('a pitch is in a scale by its sound, whatever it is called', () => {
-    const dorian = { tonic: 'F#', scale: 'dorian' };
-    expect([54, 56, 57, 59, 61, 63, 64].map((m) => isOfScale(dorian, m))).toEqual(new Array(7).fill(true));
-    expect([55, 58, 60, 62, 65].map((m) => isOfScale(dorian, m))).toEqual(new Array(5).fill(false));
   });
   it('cents are said as in tune, sharp or flat, one of them as one', () => {
     expect([0.4, 1, -1.2, 38, -2].map(LISTEN.cents)).toEqual(['in tune', '1 cent sharp', '1 cent flat', '38 cents sharp', '2 cents flat']);

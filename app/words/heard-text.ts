@@ -1,4 +1,4 @@
-import { chromaOf, glyphs, scaleNotes, type FingeredStep, type PassScore, type ScaleRef, type Spot, type WeakSpots } from '../../core';
+import { glyphs, type FingeredStep, type PassScore, type Spot, type WeakSpots } from '../../core';
 import { counted } from './count-text';
 import { FINGER_WORDS, placeWords } from './route-text';
 
@@ -60,6 +60,3 @@ export function troubleSign(s: Spot): TroubleSign | null {
   if (s.missed === most) return '○';
   return (s.offMs ?? 0) < 0 ? '◂' : '▸';
 }
-
-/** Whether a pitch is one of a scale's. */
-export const isOfScale = (scale: ScaleRef, midi: number): boolean => scaleNotes(scale).some((n) => chromaOf(n.name) === midi % 12);

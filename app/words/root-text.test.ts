@@ -1,6 +1,7 @@
 import { DEMO } from '../../demo';
 import { layOut } from '../../core';
-import { noRootWords, readRoot, rootsFor, rootWords } from './root-text';
+import { noRootWords, readRoot, rootsFor } from './root-read';
+import { rootWords } from './root-text';
 
 const { instrument } = DEMO.studies[0]!.body;
 const scale = { tonic: 'A', scale: 'ionian' };

@@ -1,11 +1,8 @@
-import { CoreError, fail } from '../errors';
 import { fingerNotes, fingersFor } from '../fingering';
-import { checkPlace, openMidis } from '../instrument';
+import { openMidis } from '../instrument';
 import type { FingeredStep, FingeringSchool, Hand, Instrument, LineTiming, Place } from '../types';
 import type { LickNote } from './types';
-import { checkTicks, lickTicks, startsOf } from './rhythm';
-
-const BENDS = { min: 1, max: 5 };
+import { lickTicks, startsOf } from './rhythm';
 
 /**
  * The notes that are struck or joined, without rests and what is tied on: each with its index in the lick.
@@ -159,38 +156,4 @@ export function fingerLick(
     if (n.place && n.join === 'tap') return { ...n.place, finger: 0, handFret: hand, move: 'stay', costMm: 0 };
     return step ?? null;
   });
-}
-
-/**
- * Makes joins true: a tie needs the same place before it, a hammer-on a lower fret of the same string, a pull-off a
- * higher one, a slide another one; a tap needs a fret and nothing before it. What cannot be is left out. Returns the same notes where nothing had to go.
- * @example soundJoins(lick).length // 4
- */
-export function soundJoins(notes: readonly LickNote[]): LickNote[] {
-  return notes.map((n, k) => {
-    if (!n.join || joins(notes[k - 1]?.place ?? null, n)) return n;
-    const plain = { ...n };
-    delete plain.join;
-    return plain;
-  });
-}
-
-function joins(before: Place | null, { place, join }: LickNote): boolean {
-  if (join === 'tap') return !!place && place.fret > 0;
-  if (!place || !before || before.string !== place.string) return false;
-  if (join === 'tie') return before.fret === place.fret;
-  return join === 'hammer' ? place.fret > before.fret : join === 'pull' ? place.fret < before.fret : place.fret !== before.fret;
-}
-
-/** Throws where a note of a lick is none: BAD_PLACE off the neck, BAD_OPTION for lengths, bends and joins. */
-export function checkLick(i: Instrument, notes: readonly LickNote[]): void {
-  notes.forEach((n, k) => {
-    checkTicks(n.ticks, `notes[${k}].ticks`);
-    if (n.place) checkPlace(i, n.place, `notes[${k}]`);
-    if (n.bend !== undefined && !(Number.isInteger(n.bend) && n.bend >= BENDS.min && n.bend <= BENDS.max))
-      fail('BAD_OPTION', `notes[${k}].bend`, `notes[${k}].bend: a bend is 1 to 5 half steps.`);
-    if (n.release && !n.bend) fail('BAD_OPTION', `notes[${k}].release`, `notes[${k}].release: only a bend can be let down again.`);
-  });
-  const wrong = soundJoins(notes).findIndex((n, k) => n !== notes[k]);
-  if (wrong >= 0) throw new CoreError('BAD_OPTION', `notes[${wrong}].join`, `notes[${wrong}].join: nothing before this note that it could be joined to.`); // prettier-ignore
 }

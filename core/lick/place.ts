@@ -3,7 +3,7 @@ import { nutFret, openMidis } from '../instrument';
 import { planRoute } from '../route';
 import type { FingeringSchool, Hand, Instrument, Place, ScaleRef } from '../types';
 import type { LickNote, PitchedNote } from './types';
-import { soundJoins } from './line';
+import { soundJoins } from './check';
 
 const CHROMATIC: ScaleRef = { tonic: 'C', scale: 'chromatic' };
 

@@ -3,20 +3,7 @@ import { checkNumber, fail } from '../errors';
 import { handModel, noCosts, SCHOOLS, type CostRow, type HandCosts, type State, type Task } from '../fingering';
 import { stringsUpward, toneIndex } from '../instrument';
 import type { FingeringSchool, Hand, Instrument, RouteWeights } from '../types';
-
-/** Usual weights: effort as below, no wish for a tone, regions crossed freely. */
-export const USUAL_WEIGHTS: Readonly<RouteWeights> = Object.freeze({
-  travel: 1,
-  shifts: 1,
-  stretch: 1,
-  stringChanges: 1,
-  openStrings: 1,
-  tone: 0,
-  region: 0,
-});
-
-/** Largest factor of a weight. */
-export const MOST_WEIGHT = 4;
+import { MOST_WEIGHT, USUAL_WEIGHTS } from './weights';
 
 const JUDGED = 'judgement';
 /** What is paid for along a route beside the hand's own costs: judgement of players, no published source. One table, for the search and for docs/hand.md. */

@@ -1,6 +1,6 @@
 export { connect, connectAll, connecting } from './connect';
-export { MOST_WEIGHT, USUAL_WEIGHTS } from './costs';
+export { MOST_WEIGHT, USUAL_WEIGHTS } from './weights';
 export { pickStrokes } from './picking';
 export { planning, planRoute } from './plan';
-export { handPlaces, type HandPlace } from './route';
+export { handPlaces, type HandPlace } from './hand-places';
 export { whyStep } from './why';

@@ -6,6 +6,7 @@ import { widestMm, type ScaledNeck } from '../neck';
 import { pitchName } from '../pitch';
 import type { RouteOptions } from '../types';
 import type { RouteTask } from './costs';
+import { handPlaces, type HandPlace } from './hand-places';
 import type { Option } from '../fingering';
 
 /** One line that a search is to solve. */
@@ -133,30 +134,6 @@ export function measures(i: Instrument, steps: FingeredStep[]): Pick<Route, 'shi
     travelMm += Math.abs(widestMm(i, strings, last!.handFret, s.handFret));
   });
   return { shifts, travelMm, stringChanges, widestMm: Math.max(0, ...handPlaces(steps).map((h) => widthOf(i, steps, h))) };
-}
-
-/** A stay of the hand: from step to step, both included. */
-export interface HandPlace {
-  /** Fret under the index finger. */
-  readonly fret: number;
-  /** First note played from it. */
-  readonly from: number;
-  /** Last note. */
-  to: number;
-}
-
-/**
- * Where the hand stays along a line, in order.
- * @example handPlaces(fingerNotes(six, box.notes, plain)).length // 1
- */
-export function handPlaces(steps: readonly FingeredStep[]): HandPlace[] {
-  const places: HandPlace[] = [];
-  steps.forEach((s, k) => {
-    const last = places[places.length - 1];
-    if (last?.fret === s.handFret) last.to = k;
-    else places.push({ fret: s.handFret, from: k, to: k });
-  });
-  return places;
 }
 
 /** Width in mm of one stay of the hand, on the longest string it stops. */

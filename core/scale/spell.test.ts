@@ -1,5 +1,5 @@
 import { Note } from 'tonal';
-import { degreesOf, listScales, midiOf, noteOnDegree, pitchAs, spellerIn } from '../index';
+import { degreesOf, isOfScale, listScales, midiOf, noteOnDegree, pitchAs, spellerIn } from '../index';
 
 describe('spelling pitches in a scale', () => {
   it.each([
@@ -27,5 +27,10 @@ describe('spelling pitches in a scale', () => {
   it('names the octave by the letter', () => {
     expect(pitchAs('B#', 60)).toBe('B#3');
     expect(pitchAs('Cb', 71)).toBe('Cb5');
+  });
+  it('a pitch is in a scale by its sound, whatever it is called', () => {
+    const dorian = { tonic: 'F#', scale: 'dorian' };
+    expect([54, 56, 57, 59, 61, 63, 64].map((m) => isOfScale(dorian, m))).toEqual(new Array(7).fill(true));
+    expect([55, 58, 60, 62, 65].map((m) => isOfScale(dorian, m))).toEqual(new Array(5).fill(false));
   });
 });

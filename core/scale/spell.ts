@@ -14,6 +14,12 @@ export function pitchAs(name: NoteName, midi: number): PitchName {
 }
 
 /**
+ * Whether a pitch (MIDI number) sounds as one of a scale's notes, in any octave and whatever it is called. Throws UNKNOWN_SCALE, BAD_NOTE.
+ * @example isOfScale({ tonic: 'F#', scale: 'dorian' }, 61) // true
+ */
+export const isOfScale = (ref: ScaleRef, midi: number): boolean => scaleNotes(ref).some((n) => chromaOf(n.name) === mod12(midi));
+
+/**
  * Spells pitches (MIDI numbers) as a scale does; what is not of it by its plain degree against the tonic.
  * Example: in Gb major, MIDI 59 is 'Cb4'. Throws UNKNOWN_SCALE, BAD_NOTE.
  * @example spellerIn({ tonic: 'F', scale: 'ionian' })(70) // 'Bb4'

@@ -147,7 +147,7 @@ test('with forced colours what is chosen looks other than what is not', async ({
   const page = await open(browser, { forcedColors: 'active', viewport: { width: 1280, height: 800 } });
   await page.goto(server.url + VIEWS[1]);
   await expect(heading(page)).toBeVisible();
-  const look = (name: string | RegExp) => page.getByRole('radio', { name, exact: typeof name === 'string' }).first().evaluate((e) => { const s = getComputedStyle(e); return [s.backgroundColor, s.outlineStyle, s.outlineWidth].join(); }); // prettier-ignore
+  const look = (name: string | RegExp) => page.getByRole('radio', { name, exact: typeof name === 'string' }).first().evaluate((e) => { const s = getComputedStyle(e.closest('label') ?? e); return [s.backgroundColor, s.outlineStyle, s.outlineWidth].join(); }); // prettier-ignore
   expect(await look('Degrees')).not.toBe(await look('Notes'));
   expect(await look(/^box 1, /)).not.toBe(await look(/^box 2, /));
   const link = (name: string) => page.getByRole('link', { name }).evaluate((e) => getComputedStyle(e).backgroundColor);

@@ -1,18 +1,11 @@
 import { useSyncExternalStore } from 'react';
 import type { HeardPitch } from './detector';
+import { become, earState, tellHeard } from './ear-state';
 import workletUrl from './ear.worklet.ts?worker&url';
 import { listenPrefs, setListenPrefs, type SourceName } from './listen-prefs';
 import type { EarTask, FromEar, ToEar } from './messages';
 import type { MeantNote } from './simulated';
 import { EarError, lacking, PLAYER_DELAY, type EarProblem, type OpenSource, type Source } from './source';
-
-/** How it stands with listening, for the eye. */
-export interface EarState {
-  readonly source: SourceName | null;
-  readonly state: 'off' | 'opening' | 'on';
-  readonly problem: EarProblem | null;
-  readonly device: string;
-}
 
 /** Each loads when it is first opened. */
 const OPEN: Readonly<Record<SourceName, () => Promise<OpenSource>>> = {
@@ -21,11 +14,8 @@ const OPEN: Readonly<Record<SourceName, () => Promise<OpenSource>>> = {
   simulated: async () => (await import('./player-in')).openPlayer,
 };
 
-let state: EarState = { source: null, state: 'off', problem: null, device: '' };
 let loud: { readonly level: number; readonly pitch: { readonly hz: number; readonly clarity: number } | null } = { level: 0, pitch: null };
-const watchers = new Set<() => void>();
 const loudWatchers = new Set<() => void>();
-const onNotes = new Set<(n: HeardPitch) => void>();
 const onOnsets = new Set<(ms: number) => void>();
 
 let open: { readonly context: AudioContext; readonly source: Source; readonly worker: Worker | null; readonly close: () => void } | null =
@@ -34,12 +24,8 @@ let turn = 0;
 let task: EarTask = 'notes';
 let range = { lowest: 23, highest: 88 };
 
-function become(next: Partial<EarState>): void {
-  state = { ...state, ...next };
-  watchers.forEach((w) => w());
-}
 const send = (message: ToEar, transfer: Transferable[] = []): void => open?.worker?.postMessage(message, transfer);
-const tellNote = (n: HeardPitch): void => onNotes.forEach((f) => f(n));
+const tellNote = (n: HeardPitch): void => tellHeard({ ...n, atMs: n.atMs - latencyNow() });
 
 /** Begins to listen to a source. Nothing is rejected: what went wrong stands in the state. */
 export async function listenTo(name: SourceName): Promise<void> {
@@ -79,26 +65,11 @@ export function stopListening(): void {
   open = null;
   loud = { level: 0, pitch: null };
   loudWatchers.forEach((w) => w());
-  if (state.source !== null || state.problem !== null) become({ source: null, state: 'off', problem: null, device: '' });
+  if (earState().source !== null || earState().problem !== null) become({ source: null, state: 'off', problem: null, device: '' });
 }
-
-let views = 0;
-/** How long a player may be between two views that hear, ms. */
-const BETWEEN = 1500;
-/** A view that hears is up; once none is, listening ends: nobody is listened to without seeing it. */
-export function holdEar(): () => void {
-  views++;
-  return () => {
-    views--;
-    setTimeout(() => views === 0 && stopListening(), BETWEEN);
-  };
-}
-
-/** On with the source that was used last, or off. */
-export const toggleListening = (): void => void (state.state === 'off' ? void listenTo(listenPrefs.get().source) : stopListening());
 
 function fail(problem: EarProblem): void {
-  const { source } = state;
+  const { source } = earState();
   stopListening();
   become({ problem, source: null });
   if (source) setListenPrefs({ source });
@@ -151,12 +122,6 @@ export function setEarRange(lowest: number, highest: number): void {
 /** Clicks that will sound, in ms of the audio clock; they are heard later by the latency. */
 export const tellClicks = (ms: readonly number[]): void => send({ clicks: ms.map((m) => m + latencyNow()) });
 
-/** Notes as they are heard, in ms of the audio clock with the latency set off. */
-export function onNote(f: (n: HeardPitch) => void): () => void {
-  const off = (n: HeardPitch): void => f({ ...n, atMs: n.atMs - latencyNow() });
-  onNotes.add(off);
-  return () => onNotes.delete(off);
-}
 /** Onsets as they come in, in ms of the audio clock, nothing set off. */
 export function onOnset(f: (ms: number) => void): () => void {
   onOnsets.add(f);
@@ -175,13 +140,13 @@ const guessed = (): number => {
 /** What is set off, in ms. */
 export function latencyNow(): number {
   const { latency, asMidi, source } = listenPrefs.get();
-  const of = state.source ?? source;
+  const of = earState().source ?? source;
   if (of === 'simulated') return asMidi ? 0 : (latency.simulated ?? PLAYER_DELAY);
   return latency[of] ?? (of === 'midi' ? 0 : guessed());
 }
 
 /** The simulated player, where it is what is listened to. */
-export const canPerform = (): boolean => state.state === 'on' && open?.source.perform !== undefined;
+export const canPerform = (): boolean => earState().state === 'on' && open?.source.perform !== undefined;
 export const prepareToPlay = async (notes: readonly MeantNote[]): Promise<void> => open?.source.prepare?.(notes);
 export const perform = (notes: readonly MeantNote[], startMs: number, exactly = false): void =>
   open?.source.perform?.(notes, startMs, exactly);
@@ -193,10 +158,7 @@ const subscribe =
     all.add(f);
     return () => all.delete(f);
   };
-const watch = subscribe(watchers);
 const watchLoud = subscribe(loudWatchers);
-export const earState = (): EarState => state;
-export const useEar = (): EarState => useSyncExternalStore(watch, earState);
 /** Told each time that the level, or what rings, was measured. */
 export const onLoudness = (f: (now: typeof loud) => void): (() => void) => watchLoud(() => f(loud));
 /** How loud it is (peak, 0 to 1), and in the tuner's task what rings. */

@@ -4,8 +4,6 @@ import { addLick, freshLick } from '../licks';
 import { MOST_LICK_NOTES, MOST_LICKS } from '../../../contract';
 
 export const KEPT_BARS = 8;
-/** Heard notes that are remembered while something is listened to; nothing of it is written down. */
-export const REMEMBERED = 600;
 
 /** What of heard notes an instrument has. */
 export function onNeck(i: Instrument, heard: readonly TimedNote[]): TimedNote[] {

@@ -1,17 +1,15 @@
-import { Dialog } from 'radix-ui';
 import { createContext, useCallback, useContext, useEffect, useState, type ReactNode } from 'react';
 import { useAppSelector } from '../../store';
 import { intoStudy } from '../../store/into';
 import { NEW_INSTRUMENT } from '../../store/loose';
 import { selectBody } from '../../store/study';
-import { Button } from '../../ui/Button';
 import { later } from '../../ui/later';
 import { STUDY } from '../../words/views/study';
 import { useImport } from '../../workers/useImport';
 import { useSomethingOpen } from '../useOpenStudy';
 
 /** What came in, to be looked at; it is a file of its own, for it is seldom asked for. */
-const Preview = later(async () => (await import('./Preview')).Preview, { spare: true });
+const IncomingFiles = later(async () => (await import('./IncomingFiles')).IncomingFiles, { spare: true });
 
 /** Asks for files to be read and shown before anything is written. */
 const Bring = createContext<(files: readonly File[]) => void>(() => undefined);
@@ -46,22 +44,7 @@ export function BringInProvider({ children }: { readonly children: ReactNode }) 
           {STUDY.dropItHereTabMusicxml}
         </div>
       )}
-      <Dialog.Root modal={false} open={reading || incoming !== null} onOpenChange={(open) => !open && clear()}>
-        <Dialog.Portal>
-          <Dialog.Content
-            aria-describedby={undefined}
-            className="fixed top-1/2 left-1/2 z-30 grid max-h-[90vh] w-[min(38rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 overflow-auto rounded-lg border border-line bg-sheet p-5 shadow-2xl"
-          >
-            <Dialog.Title className="text-lg font-semibold">{STUDY.whatWillComeIn}</Dialog.Title>
-            {reading && !incoming && (
-              <p role="status">
-                {STUDY.reading} <Button onClick={clear}>{STUDY.cancel}</Button>
-              </p>
-            )}
-            {incoming && <Preview incoming={incoming} reading={reading} onAgain={again} onClose={clear} />}
-          </Dialog.Content>
-        </Dialog.Portal>
-      </Dialog.Root>
+      {(reading || incoming !== null) && <IncomingFiles incoming={incoming} reading={reading} onAgain={again} onClose={clear} />}
     </Bring.Provider>
   );
 }

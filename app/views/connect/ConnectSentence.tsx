@@ -36,7 +36,10 @@ export function ConnectSentence({ body, ends, shapes, notes, route }: Props) {
   const words = endsWords(ends, shapes, route);
   return (
     <header>
-      <h1 className="text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem]">
+      {/* On a phone the lines that the ends will need are kept free, so that nothing jumps when the search is done. */}
+      <h1
+        className={`text-[1.3125rem] leading-[1.5] font-medium tracking-[-0.01em] sm:text-[1.5625rem] ${route || given ? '' : 'max-sm:min-h-36'}`}
+      >
         {!given && (
           <>
             {CONNECT.fromWord}{' '}
@@ -56,7 +59,7 @@ export function ConnectSentence({ body, ends, shapes, notes, route }: Props) {
         {given && CONNECT.playThemBy}
         <ByPart asked={asked} instrument={body.instrument} onAsk={(fields) => on((now) => askAfresh(now, fields))} />
       </h1>
-      <p className="num mt-0.5 text-[0.8125rem] text-soft">
+      <p className="num mt-0.5 text-[0.8125rem] text-soft max-sm:min-h-[3em]">
         <Signs>
           {[
             scaleName(body.scale),

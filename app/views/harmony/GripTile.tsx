@@ -2,7 +2,7 @@ import { glyphs, type Instrument, type Place } from '../../../core';
 import { degreesUnder } from '../../files/papers';
 import { GripBox } from '../../neck/GripBox';
 import { Signs } from '../../letters/Signs';
-import { gripText } from '../../words/grip-text';
+import { gripText } from '../../words/grip-sign';
 import { HARMONY } from '../../words/views/harmony';
 
 interface Shown {

@@ -14,7 +14,8 @@ import { placePressed } from '../../store/harmony';
 import { usePrefs } from '../../store/prefs';
 import { selectNotes } from '../../store/study';
 import { Signs } from '../../letters/Signs';
-import { degreesOfGrip, gripText } from '../../words/grip-text';
+import { gripText } from '../../words/grip-sign';
+import { degreesOfGrip } from '../../words/grip-text';
 import { scaleOf } from '../../words/harmony-text';
 import { HARMONY } from '../../words/views/harmony';
 

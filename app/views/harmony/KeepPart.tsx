@@ -6,7 +6,8 @@ import { change } from '../../store/change';
 import { keepGrip } from '../../store/grips';
 import { Button } from '../../ui/Button';
 import { SentencePart } from '../../ui/SentencePart';
-import { gripText, readingsOf } from '../../words/grip-text';
+import { gripText } from '../../words/grip-sign';
+import { readingsOf } from '../../words/grip-text';
 import { HARMONY } from '../../words/views/harmony';
 
 /** Keeps the grip that is held in the study, under a name. */

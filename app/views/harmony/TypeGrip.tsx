@@ -3,7 +3,8 @@ import { CoreError, parseGrip, type Place } from '../../../core';
 import { Chooser, type Choice } from '../../ui/Chooser';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../letters/Signs';
-import { gripText, readingsOf } from '../../words/grip-text';
+import { gripText } from '../../words/grip-sign';
+import { readingsOf } from '../../words/grip-text';
 import { HARMONY } from '../../words/views/harmony';
 import { MAP } from '../../words/views/map';
 

@@ -19,7 +19,7 @@ import {
   type LickNote,
 } from '../../../core';
 import { counted } from '../../words/count-text';
-import { withPitches } from '../../store/licks';
+import { withPitches } from '../../store/lick-notes';
 import { LICKS } from '../../words/views/licks';
 
 interface Props {

@@ -2,7 +2,7 @@ import type { Lick, StudyBody } from '../../../contract';
 import { struckNotes, type Instrument } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
-import { changeLick } from '../../store/licks';
+import { changeLick } from '../../store/lick-notes';
 import { Chooser } from '../../ui/Chooser';
 import { Select } from '../../ui/Select';
 import { SentencePart } from '../../ui/SentencePart';

@@ -3,7 +3,7 @@ import { glyphs, pitchName, toTuning, type LickNote, type Place } from '../../..
 import { struckNotes, withPlaces } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { edited } from '../../store/editor';
-import { changeLick } from '../../store/licks';
+import { changeLick } from '../../store/lick-notes';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../letters/Signs';
 import { scaleName } from '../../words/scale-text';

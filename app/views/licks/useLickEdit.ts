@@ -14,13 +14,13 @@ import {
 } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
+import { openLick } from '../../store/licks';
 import {
   changeLick,
   insertNote,
   makeRest,
   moveFret,
   moveString,
-  openLick,
   placeNote,
   removeNote,
   setTicksOf,
@@ -30,7 +30,7 @@ import {
   turnBend,
   turnStroke,
   type NotesEdit,
-} from '../../store/licks';
+} from '../../store/lick-notes';
 
 /** Two digits typed within this time are one fret, in ms. */
 const DIGIT_MS = 700;

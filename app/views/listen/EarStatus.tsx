@@ -1,4 +1,5 @@
-import { useEar, useLoudness } from '../../sound/listen/ear';
+import { useLoudness } from '../../sound/listen/ear';
+import { useEar } from '../../sound/listen/ear-state';
 import { LISTEN } from '../../words/views/listen';
 
 /** How it stands with listening, in a sentence. */

@@ -1,7 +1,9 @@
 import { Play, Square } from 'lucide-react';
 import { useEffect } from 'react';
 import type { StudyBody } from '../../../contract';
-import { holdEar, latencyNow, listenTo, setEarRange, stopListening, useEar } from '../../sound/listen/ear';
+import { latencyNow, listenTo, setEarRange, stopListening } from '../../sound/listen/ear';
+import { holdEar } from '../../sound/listen/ear-held';
+import { useEar } from '../../sound/listen/ear-state';
 import {
   IN_TIME_RANGE,
   LATE_RANGE,

@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { useRef } from 'react';
 import { glyphs, TUNE, type Instrument } from '../../../core';
 import { useWidth } from '../../neck/useWidth';
-import { useEar } from '../../sound/listen/ear';
+import { useEar } from '../../sound/listen/ear-state';
 import type { SourceName } from '../../sound/listen/listen-prefs';
 import { Button } from '../../ui/Button';
 import { Panel } from '../../ui/Panels';

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { latencyOf, type Latency } from '../../../core';
-import { canPerform, earState, onNote, onOnset, perform, setEarTask, latencyNow, tellClicks } from '../../sound/listen/ear';
+import { canPerform, onOnset, perform, setEarTask, latencyNow, tellClicks } from '../../sound/listen/ear';
+import { earState, onNote } from '../../sound/listen/ear-state';
 import { LATENCY_RANGE, listenPrefs, setListenPrefs } from '../../sound/listen/listen-prefs';
 import { countIn, steadyClicks } from '../../sound/drill-score';
 import type { Seam } from '../../sound/engine/score';

@@ -1,5 +1,5 @@
 import type { Sounds } from '../../sound/drill-score';
-import { useEar } from '../../sound/listen/ear';
+import { useEar } from '../../sound/listen/ear-state';
 import { listenPrefs } from '../../sound/listen/listen-prefs';
 
 /** What may sound while it is listened: a microphone without headphones would hear the notes, so that the click is left alone. And whether that is so. */

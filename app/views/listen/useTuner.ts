@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { centsFrom, nearestString, openMidis, TUNE, type Instrument } from '../../../core';
-import { canPerform, earNow, hush, perform, onLoudness, setEarTask, useEar } from '../../sound/listen/ear';
+import { canPerform, earNow, hush, perform, onLoudness, setEarTask } from '../../sound/listen/ear';
+import { useEar } from '../../sound/listen/ear-state';
 
 export interface Tuner {
   readonly on: boolean;

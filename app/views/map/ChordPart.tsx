@@ -1,29 +1,15 @@
-import { useMemo } from 'react';
-import { isScale, type ScaleRef } from '../../../core';
-import { Button } from '../../ui/Button';
+import { COMING } from '../../ui/coming';
+import { later } from '../../ui/later';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../letters/Signs';
-import { chordsIn } from '../../words/harmony-text';
-import { useAppDispatch, useAppSelector } from '../../store';
-import { harmonySet } from '../../store/harmony';
-import { HARMONY } from '../../words/views/harmony';
-import { Check } from '../practise/Choices';
 import { MAP } from '../../words/views/map';
-import { ChordChooser } from '../harmony/ChordChooser';
+import type { ChordChoice } from './ChooseShownChord';
+
+const ChooseShownChord = later(async () => (await import('./choosers')).ChooseShownChord, COMING);
 
 /** A chord whose tones stand out in the shape. */
-export function ChordPart({
-  scale,
-  chord,
-  onChord,
-}: {
-  readonly scale: ScaleRef;
-  readonly chord: string | null;
-  readonly onChord: (chord: string | null) => void;
-}) {
-  const dispatch = useAppDispatch();
-  const alone = useAppSelector((s) => s.harmony.arpeggio);
-  const chords = useMemo(() => (isScale(scale.scale) ? [...chordsIn(scale, 4).chords, ...chordsIn(scale, 3).chords] : []), [scale]);
+export function ChordPart(choice: ChordChoice) {
+  const { chord } = choice;
   return (
     <SentencePart
       name="chord"
@@ -39,30 +25,7 @@ export function ChordPart({
         </>
       }
     >
-      {(close) => (
-        <>
-          {chord && <Check label={HARMONY.arpeggioAlone} checked={alone} onChange={(on) => dispatch(harmonySet({ arpeggio: on }))} />}
-          {chord && (
-            <Button
-              look="link"
-              onClick={() => {
-                onChord(null);
-                close();
-              }}
-            >
-              {MAP.noChord}
-            </Button>
-          )}
-          <ChordChooser
-            chords={chords}
-            symbol={chord}
-            onChord={(value) => {
-              onChord(value);
-              close();
-            }}
-          />
-        </>
-      )}
+      {(close) => <ChooseShownChord {...choice} close={close} />}
     </SentencePart>
   );
 }

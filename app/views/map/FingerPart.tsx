@@ -1,4 +1,3 @@
-import { Popover } from 'radix-ui';
 import type { StudyBody } from '../../../contract';
 import {
   CoreError,
@@ -16,6 +15,7 @@ import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { pinsOf, withoutPins, withPin } from '../../store/moves';
 import { Button } from '../../ui/Button';
+import { Popup } from '../../ui/Popup';
 import { COST_WORDS, FINGER_WORDS, MOVE_WORDS, placeWords } from '../../words/route-text';
 import { MAP } from '../../words/views/map';
 
@@ -31,26 +31,10 @@ type Body = Omit<Props, 'at' | 'onClose'> & { readonly place: Place };
 /** Why a place of the shape has its finger, and another one for it: the rest is solved around it. */
 export function FingerPart({ body, shape, at, onClose }: Props) {
   const { place, button } = at;
-  const anchor = { current: button };
   return (
-    <Popover.Root open onOpenChange={(open) => !open && onClose()}>
-      <Popover.Anchor virtualRef={anchor} />
-      <Popover.Portal>
-        <Popover.Content
-          aria-label={MAP.finger}
-          align="end"
-          sideOffset={6}
-          collisionPadding={8}
-          className="no-print z-20 grid w-[min(22rem,94vw)] gap-2 rounded-lg border border-line bg-sheet p-3 font-text text-[0.84375rem] text-ink shadow-xl"
-          onCloseAutoFocus={(e) => {
-            e.preventDefault();
-            button.focus();
-          }}
-        >
-          <FingerOfPlace body={body} shape={shape} place={place} />
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <Popup name={MAP.finger} at={button} align="end" look="grid w-[min(22rem,94vw)] gap-2 p-3" onClose={onClose}>
+      <FingerOfPlace body={body} shape={shape} place={place} />
+    </Popup>
   );
 }
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { StudyBody } from '../../../contract';
-import { degreeOfNote, glyphs, spellerIn, type Shape } from '../../../core';
+import { isOfScale, degreeOfNote, glyphs, spellerIn, type Shape } from '../../../core';
 import { canPerform, earNow, perform } from '../../sound/listen/ear';
 import { upAndDown } from '../../sound/heard';
 import { noteText } from '../../neck/marks';
@@ -10,7 +10,7 @@ import { usePrefs } from '../../store/prefs';
 import { keepPlayed } from '../../store/practice/played';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../letters/Signs';
-import { isOfScale } from '../../words/heard-text';
+import { EAR } from '../../words/views/ear';
 import { LISTEN } from '../../words/views/listen';
 import type { FreePlay } from './useFreePlay';
 
@@ -19,7 +19,6 @@ export function FreePlayLine({ body, shape, play }: { readonly body: StudyBody; 
   const dispatch = useAppDispatch();
   const naming = usePrefs();
   const [told, setTold] = useState<{ readonly words: string; readonly bad: boolean } | null>(null);
-  if (!play.on) return null;
   const keep = (): void => {
     const heard = play.heard();
     if (!heard.length) return setTold({ words: LISTEN.nothingPlayed, bad: true });
@@ -41,7 +40,7 @@ export function FreePlayLine({ body, shape, play }: { readonly body: StudyBody; 
   const inScale = play.midi !== null && isOfScale(body.scale, play.midi);
   return (
     <section
-      aria-label={LISTEN.listening}
+      aria-label={EAR.listening}
       className="no-print mt-3 flex flex-wrap items-center gap-3 rounded-[10px] border border-line bg-sheet p-3"
     >
       <p className="min-w-60 text-[1rem]" data-free={play.midi ?? ''}>

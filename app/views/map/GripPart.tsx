@@ -1,43 +1,16 @@
-import type { Instrument, Layout, ScaleRef } from '../../../core';
-import { Chooser } from '../../ui/Chooser';
+import { COMING } from '../../ui/coming';
+import { later } from '../../ui/later';
 import { SentencePart } from '../../ui/SentencePart';
-import { Signs } from '../../letters/Signs';
-import { readGrip, type Under } from '../../words/grip-text';
 import { MAP } from '../../words/views/map';
+import type { GripChoice } from './ChooseUnder';
 
-interface Props {
-  readonly instrument: Instrument;
-  readonly scale: ScaleRef;
-  readonly layout: Layout;
-  readonly onUnder: (under: Under) => void;
-}
+const ChooseUnder = later(async () => (await import('./choosers')).ChooseUnder, COMING);
 
 /** A grip as it is played, and the shapes that lie under it in each way of cutting the neck; choosing one goes there. */
-export function GripPart({ instrument, scale, layout, onUnder }: Props) {
-  const read = (text: string) => readGrip(text, instrument, scale, layout);
+export function GripPart(choice: GripChoice) {
   return (
     <SentencePart name="grip" look="chip" shortcut="g" text={<span>{MAP.grip}</span>}>
-      {(close) => (
-        <Chooser<Under>
-          label={MAP.aGripThickestStringFirst}
-          placeholder="x57765"
-          find={(text) => {
-            const answer = read(text);
-            return 'found' in answer
-              ? answer.found.map((u) => ({ key: `${u.detail} ${u.title}`, value: u, title: u.title, detail: u.detail }))
-              : [];
-          }}
-          onChoose={(under) => {
-            onUnder(under);
-            close();
-          }}
-          empty={(text) => {
-            const answer = read(text);
-            return 'problem' in answer ? answer.problem : '';
-          }}
-          render={(text) => <Signs>{text}</Signs>}
-        />
-      )}
+      {(close) => <ChooseUnder {...choice} close={close} />}
     </SentencePart>
   );
 }

@@ -2,7 +2,7 @@ import type { StudyBody } from '../../../contract';
 import { defaultSchool, fingerNotes, isScale, ruleOf, type Shape } from '../../../core';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
-import { seamConnection } from '../../store/connection';
+import { seamConnection } from '../../store/question';
 import { buildNext, withPins } from '../../store/moves';
 import type { Laid } from '../../store/study';
 import { Button } from '../../ui/Button';

@@ -19,20 +19,19 @@ interface Props {
   readonly laid: Laid;
   readonly current: number;
   readonly notes: NeckNote[];
-  readonly open: boolean;
   readonly onClose: () => void;
 }
 
 const about = (shape: Shape | undefined): string => (shape ? `${shape.label}, fret ${shape.lowFret}` : '');
 
 /** The shape across the whole screen: its frets, its fingers, and which rung comes before and after it. */
-export function MapStand({ body, laid, current, notes, open, onClose }: Props) {
+export function MapStand({ body, laid, current, notes, onClose }: Props) {
   const shape = laid.shapes[current]!;
   const left = body.instrument.handedness === 'left';
   const [down, up] = [about(laid.shapes[current - 1]), about(laid.shapes[current + 1])];
   return (
     <Stand
-      open={open}
+      open
       onClose={onClose}
       title={`${scaleName(body.scale)}: ${shapeTitle(shape, body.layout.kind)}`}
       before={left ? up : down}

@@ -15,18 +15,11 @@ import { rungOf, selectNotes, selectRung, type Laid } from '../../store/study';
 import { seamLine } from '../../words/shape-text';
 import { StudyGate } from '../StudyGate';
 import { useUnder } from '../useUnder';
-import { toggleListening } from '../../sound/listen/ear';
-import { EarProblem } from '../listen/EarStatus';
-import { FingerPart } from './FingerPart';
-import { FreePlayLine } from './FreePlayLine';
+import { toggleListening } from '../../sound/listen/ear-held';
 import { useFreePlay } from './useFreePlay';
-import { GripLine } from '../GripLine';
 import { NeckSheet } from './NeckSheet';
-import { InstrumentBar } from '../InstrumentBar';
 import type { Shown } from './MapBelow';
-import { MapStand } from './MapStand';
 import { MapTools } from './MapTools';
-import { Problem } from '../Problem';
 import { Sentence } from './Sentence';
 import { SheetPart } from './SheetPart';
 import { HearProblem } from '../HearTools';
@@ -69,6 +62,13 @@ function useSeam(laid: Laid, current: number): [number, (k: number) => void] {
 
 /** What stands below the neck. It follows a moment after it, so that the neck answers at once, and loads once the neck stands. */
 const Below = memo(later(async () => (await import('./MapBelow')).MapBelow, { spare: true }));
+/** What is there at times. */
+const FingerPart = later(async () => (await import('./at-times')).FingerPart);
+const FreePlayLine = later(async () => (await import('./at-times')).FreePlayLine);
+const GripLine = later(async () => (await import('./at-times')).GripLine);
+const MapStand = later(async () => (await import('./at-times')).MapStand);
+const Problem = later(async () => (await import('./at-times')).Problem);
+const EarProblem = later(async () => (await import('./at-times')).EarProblem, { spare: true });
 
 interface BarProps extends Pick<Shown, 'body' | 'laid' | 'current'> {
   readonly hearing: boolean;
@@ -88,7 +88,7 @@ const MapBar = memo(function MapBar({ body, laid, current, hearing, canHear, onH
     </Toolbar>
   );
 });
-const Bar = memo(InstrumentBar);
+const Bar = memo(later(async () => (await import('./at-times')).InstrumentBar, { spare: true }));
 
 function OpenMap({ body, laid }: { readonly body: StudyBody; readonly laid: Laid }) {
   const dispatch = useAppDispatch();
@@ -115,20 +115,20 @@ function OpenMap({ body, laid }: { readonly body: StudyBody; readonly laid: Laid
   );
   return (
     <div className="view-column">
-      <Bar body={later.body} />
+      {body.instrumentId !== null && <Bar body={later.body} />}
       {loose && <WaysIn />}
       <Sentence scale={body.scale} instrument={body.instrument} layout={body.layout} shapes={laid.shapes} current={current} />
       <MapBar body={later.body} laid={later.laid} current={later.current} hearing={hear.on} canHear={later.canHear} onHear={later.onHear} />
       {laid.error && <Problem error={laid.error} body={body} />}
       <HearProblem hear={hear} />
-      <EarProblem />
+      {play.problem && <EarProblem />}
       <NeckSheet {...{ body, notes, laid, current, seam, onSeam, onFinger, sounding, onRung, grip, onPress, play }} />
-      <FreePlayLine body={body} shape={shape} play={play} />
+      {play.on && <FreePlayLine body={body} shape={shape} play={play} />}
       {grip.length > 0 && <GripLine body={body} grip={grip} onUnder={onUnder} onClear={() => dispatch(harmonySet({ grip: [] }))} />}
       <Below body={later.body} laid={later.laid} current={later.current} seam={later.seam} />
       {shape && finger && <FingerPart body={body} shape={shape} at={finger} onClose={() => setFinger(null)} />}
       <StudyFooter hint={MAP.rungRootStringKeyBy} />
-      {shape && <MapStand body={body} laid={laid} current={current} notes={notes} open={standing} onClose={stand} />}
+      {shape && standing && <MapStand body={body} laid={laid} current={current} notes={notes} onClose={stand} />}
     </div>
   );
 }

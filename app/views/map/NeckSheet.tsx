@@ -1,10 +1,9 @@
 import { useEffect, useMemo } from 'react';
 import type { StudyBody } from '../../../contract';
-import { glyphs, hangsOn, ruleOf, spellerIn, stringsUpward, type NeckNote, type Place, type Shape } from '../../../core';
+import { isOfScale, glyphs, hangsOn, ruleOf, spellerIn, stringsUpward, type NeckNote, type Place, type Shape } from '../../../core';
 import { CellTable } from '../../neck/CellTable';
 import { arpeggioMarks } from '../../neck/chord-marks';
 import { fretX, stringY, type NeckGeometry } from '../../neck/geometry';
-import { GripRings } from '../../neck/GripRings';
 import { GroupMarks } from '../../neck/GroupMarks';
 import { HandFrames } from '../../neck/HandFrames';
 import { Ladder } from '../../neck/Ladder';
@@ -17,12 +16,11 @@ import { Presses } from '../../neck/Presses';
 import { seamMarks, spansOf, type HandSpan } from '../../neck/path';
 import { keepInSight, useNeckGeometry } from '../../neck/useNeckGeometry';
 import { useAppSelector } from '../../store';
+import { later } from '../../ui/later';
 import { usePrefs } from '../../store/prefs';
 import { selectChordSounds, selectOver, type Laid } from '../../store/study';
 import { scaleName, twinRoot } from '../../words/scale-text';
-import { degreesOfGrip } from '../../words/grip-text';
 import { neckTitle } from '../../words/shape-text';
-import { isOfScale } from '../../words/heard-text';
 import type { FreePlay } from './useFreePlay';
 import { MAP } from '../../words/views/map';
 
@@ -45,7 +43,9 @@ interface Props {
   readonly play: FreePlay;
 }
 
-const GAPS = { wide: 39, close: 32 };
+const HeldRings = later(async () => (await import('./at-times')).HeldRings);
+
+const GAPS = { wide: 39, close: 32, beside: 16 };
 
 /** The marks of the shape as the study shows it: its labels, what lies over it, how far it is built; or the arpeggio of the chord alone. */
 function useShapeMarks(body: StudyBody, notes: NeckNote[], shape: Shape | null): NeckMark[] {
@@ -74,7 +74,6 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
   const { holder, width, g } = neck;
   const shape = shapes[current] ?? null;
   const ofShape = useShapeMarks(body, notes, shape);
-  const degrees = useMemo(() => degreesOfGrip(instrument, grip, scale), [instrument, grip, scale]);
   const joined = useMemo(() => joinedAt(g, body, laid, seam), [g, body, laid, seam]);
   const seamed = useMemo(
     () => (seams[seam] ? seamMarks(notes, shapes[seam]!, shapes[seam + 1]!, seams[seam]) : null),
@@ -99,7 +98,7 @@ export function NeckSheet({ body, notes, laid, current, seam, onSeam, onFinger, 
           {note && (
             <circle cx={fretX(g, note.fret)} cy={stringY(g, note.string)} r={20 * g.scale} fill="none" stroke="#fff6dc" strokeWidth={3} />
           )}
-          <GripRings g={g} grip={grip} degrees={degrees} marks={marks} />
+          {grip.length > 0 && <HeldRings {...{ g, instrument, scale, grip, marks }} />}
           <Played g={g} scale={scale} play={play} marks={marks} />
           <Presses g={g} onPress={onPress} />
         </Neck>

@@ -1,26 +1,16 @@
-import type { ScaleRef } from '../../../core';
-import { useOwnScales } from '../../store/own-scales';
-import { Button } from '../../ui/Button';
-import { Chooser } from '../../ui/Chooser';
+import { COMING } from '../../ui/coming';
+import { later } from '../../ui/later';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../letters/Signs';
-import { matchScales, scaleName } from '../../words/scale-text';
+import { scaleName } from '../../words/scale-text';
 import { MAP } from '../../words/views/map';
+import type { OverChoice } from './ChooseOver';
 
-interface Props {
-  readonly scale: ScaleRef;
-  readonly over: ScaleRef | null;
-  readonly onOver: (over: ScaleRef | null) => void;
-}
+const ChooseOver = later(async () => (await import('./choosers')).ChooseOver, COMING);
 
 /** A second scale laid over the first in the same place. */
-export function OverPart({ scale, over, onOver }: Props) {
-  const own = useOwnScales();
-  const find = (text: string) => {
-    const mine = own.filter((o) => o.name.toLowerCase().includes(text.toLowerCase())).map((o) => ({ key: o.name, value: { tonic: scale.tonic, scale: o.degrees }, title: `${scale.tonic} ${o.name}`, detail: o.degrees.join(' ') })); // prettier-ignore
-    const known = matchScales(text, scale).map((value) => ({ key: JSON.stringify(value), value, title: scaleName(value) }));
-    return text.trim() ? [...mine, ...known] : [...known, ...mine];
-  };
+export function OverPart(choice: OverChoice) {
+  const { over } = choice;
   return (
     <SentencePart
       name="scale laid over"
@@ -36,29 +26,7 @@ export function OverPart({ scale, over, onOver }: Props) {
         </>
       }
     >
-      {(close) => (
-        <>
-          {over && (
-            <Button
-              look="link"
-              onClick={() => {
-                onOver(null);
-                close();
-              }}
-            >
-              {MAP.takeItOff}
-            </Button>
-          )}
-          <Chooser<ScaleRef>
-            label={MAP.layASecondScaleOver}
-            placeholder={MAP.minorPentOrDDorian}
-            find={find}
-            onChoose={(value) => { onOver(value); close(); }} // prettier-ignore
-            empty={MAP.noScaleOfThatName}
-            render={(text) => <Signs>{text}</Signs>}
-          />
-        </>
-      )}
+      {(close) => <ChooseOver {...choice} close={close} />}
     </SentencePart>
   );
 }

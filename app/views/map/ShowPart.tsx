@@ -1,22 +1,18 @@
-import { degreesOf, glyphs, isScale, type DegreeName, type ScaleRef } from '../../../core';
+import type { DegreeName } from '../../../core';
+import { later } from '../../ui/later';
 import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../letters/Signs';
 import { listWords } from '../../words/scale-text';
 import { MAP } from '../../words/views/map';
+import type { FocusChoice } from './ChooseFocus';
 
-interface Props {
-  readonly scale: ScaleRef;
-  readonly focus: DegreeName[];
-  readonly onFocus: (focus: DegreeName[]) => void;
-}
+const ChooseFocus = later(async () => (await import('./choosers')).ChooseFocus);
 
 const says = (focus: DegreeName[]): string => (focus.length === 0 ? 'all notes' : focus.join() === '1' ? 'roots' : listWords(focus));
 
 /** Which degrees stand out; the others are dimmed. */
-export function ShowPart({ scale, focus, onFocus }: Props) {
-  const degrees = isScale(scale.scale) ? degreesOf(scale.scale) : [];
-  const toggle = (d: DegreeName): void =>
-    onFocus(focus.includes(d) ? focus.filter((f) => f !== d) : degrees.filter((x) => x === d || focus.includes(x)));
+export function ShowPart(choice: FocusChoice) {
+  const { focus } = choice;
   return (
     <SentencePart
       name="notes that stand out"
@@ -32,32 +28,7 @@ export function ShowPart({ scale, focus, onFocus }: Props) {
         </>
       }
     >
-      {() => (
-        <>
-          <div className="flex gap-2">
-            <button type="button" className="chip" aria-pressed={focus.length === 0} onClick={() => onFocus([])}>
-              {MAP.allNotes}
-            </button>
-            <button type="button" className="chip" aria-pressed={focus.join() === '1'} onClick={() => onFocus(['1'])}>
-              {MAP.rootsOnly}
-            </button>
-          </div>
-          <div role="group" aria-label={MAP.degreesThatStandOut} className="flex flex-wrap gap-1">
-            {degrees.map((d) => (
-              <button
-                key={d}
-                type="button"
-                className="chip"
-                aria-pressed={focus.includes(d)}
-                aria-label={MAP.degree(glyphs(d))}
-                onClick={() => toggle(d)}
-              >
-                <Signs>{d}</Signs>
-              </button>
-            ))}
-          </div>
-        </>
-      )}
+      {() => <ChooseFocus {...choice} />}
     </SentencePart>
   );
 }

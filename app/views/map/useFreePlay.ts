@@ -1,11 +1,13 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { placesOf, type Instrument, type Place, type TimedNote } from '../../../core';
-import { onNote, setEarRange, useEar } from '../../sound/listen/ear';
+import { onNote, useEar } from '../../sound/listen/ear-state';
+import type { EarProblem } from '../../sound/listen/source';
 import { rangeOf } from '../../sound/listen/meant';
-import { REMEMBERED } from '../../store/practice/played';
 
 export interface FreePlay {
   readonly on: boolean;
+  /** Why nothing is heard. */
+  readonly problem: EarProblem | null;
   /** MIDI number of what sounds now; null: nothing. */
   readonly midi: number | null;
   /** Every place it can be. */
@@ -16,17 +18,20 @@ export interface FreePlay {
 
 /** A note is shown for so long, ms. */
 const SHOWN = 1600;
+/** Heard notes that are remembered while something is listened to; nothing of it is written down. */
+const REMEMBERED = 600;
 const NOWHERE: Place[] = [];
 
 /** What is played freely while something is listened to. */
 export function useFreePlay(i: Instrument): FreePlay {
   const ear = useEar();
   const on = ear.state === 'on';
+  const { problem } = ear;
   const [midi, setMidi] = useState<number | null>(null);
   const notes = useRef<TimedNote[]>([]);
   useEffect(() => {
     if (!on) return undefined;
-    setEarRange(...rangeOf(i));
+    void import('../../sound/listen/ear').then(({ setEarRange }) => setEarRange(...rangeOf(i)));
     notes.current = [];
     let timer: ReturnType<typeof setTimeout> | undefined;
     const off = onNote((n) => {
@@ -43,5 +48,5 @@ export function useFreePlay(i: Instrument): FreePlay {
   }, [on, i]);
   const heard = useCallback(() => notes.current, []);
   const places = useMemo(() => (midi === null ? NOWHERE : placesOf(i, midi)), [i, midi]);
-  return useMemo(() => ({ on, midi, places, heard }), [on, midi, places, heard]);
+  return useMemo(() => ({ on, problem, midi, places, heard }), [on, problem, midi, places, heard]);
 }

@@ -4,7 +4,7 @@ import type { DrillForm, KeptProgression, StudyBody } from '../../../contract';
 import { drillSeconds, glyphs, TICKS, type Climb, type Rating, type ScaleRef, type Shape, type Standing } from '../../../core';
 import { say } from '../../shell/say';
 import type { DrillHeard } from '../../sound/drill-score';
-import { toggleListening } from '../../sound/listen/ear';
+import { toggleListening } from '../../sound/listen/ear-held';
 import { useAppSelector } from '../../store';
 import { selectProgression } from '../../store/progressions';
 import type { DrillResult, Drilled } from '../../store/practice/drilled';

@@ -10,7 +10,7 @@ import { SentencePart } from '../../ui/SentencePart';
 import { Signs } from '../../letters/Signs';
 import { orderWords, RHYTHM_WORDS } from '../../words/drill-text';
 import { PRACTISE } from '../../words/views/practise';
-import { TempoFields } from '../HearTools';
+import { TempoFields } from '../ChooseTempo';
 import { OrderPart } from './OrderPart';
 import { useTap } from './useTap';
 import { WhatPart } from './WhatPart';

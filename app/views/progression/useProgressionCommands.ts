@@ -1,4 +1,4 @@
-import { toggleListening } from '../../sound/listen/ear';
+import { toggleListening } from '../../sound/listen/ear-held';
 import type { KeptProgression } from '../../../contract';
 import { openPart } from '../../shell/open-part';
 import { useCommands } from '../../shell/keys';

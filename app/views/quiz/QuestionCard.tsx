@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { canBePlayed, glyphs, readNames, type QuizGiven } from '../../../core';
-import { canPerform, useEar } from '../../sound/listen/ear';
+import { canPerform } from '../../sound/listen/ear';
+import { useEar } from '../../sound/listen/ear-state';
 import type { Asking } from '../../store/practice/quiz';
 import { Button } from '../../ui/Button';
 import { Signs } from '../../letters/Signs';

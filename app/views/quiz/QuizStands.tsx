@@ -70,7 +70,7 @@ function QuizMap({ body, rounds }: { readonly body: StudyBody; readonly rounds: 
     <section className="rounded-[10px] border border-line bg-sheet p-3" data-quiz-map={stands.length}>
       <div className="mb-1 flex flex-wrap items-center gap-2">
         <h2 className="text-[0.875rem] font-semibold">{QUIZ.map}</h2>
-        <span className="grow text-xs text-soft">{stands.length ? QUIZ.mapAbout : QUIZ.mapEmpty}</span>
+        <span className="grow text-xs text-soft max-sm:basis-full">{stands.length ? QUIZ.mapAbout : QUIZ.mapEmpty}</span>
         <Segmented<Shows> label={QUIZ.shows} value={shows} options={SHOWS} onChange={setShows} />
       </div>
       <NeckScroll neck={neck} instrument={instrument} label={QUIZ.map}>

@@ -5,7 +5,7 @@ import { nutFret, type Place } from '../../../core';
 import { useCommands } from '../../shell/keys';
 import { openPart } from '../../shell/open-part';
 import { eighths } from '../../sound/heard';
-import { toggleListening } from '../../sound/listen/ear';
+import { toggleListening } from '../../sound/listen/ear-held';
 import { useHear } from '../../sound/useHear';
 import { roundBox } from '../../store/practice/outbox';
 import { useRoundsQuery } from '../../store/practice/log-api';

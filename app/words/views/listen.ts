@@ -8,8 +8,6 @@ export const LISTEN = {
   about:
     'What you play is heard, judged against the drill, and shown on the neck. It never leaves this machine, and nothing is kept unless you press keep.',
   sources: { microphone: 'the microphone', midi: 'a MIDI instrument', simulated: 'the simulated player' },
-  short: { off: 'off', microphone: 'microphone', midi: 'MIDI', simulated: 'simulated player' },
-  listening: 'Listening',
   source: 'Where notes come from',
   start: 'Listen',
   opening: 'Asking for it …',
