@@ -1,4 +1,4 @@
-import { startTransition, StrictMode } from 'react';
+import { startTransition, StrictMode, type ReactElement } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { BrowserRouter, Navigate, useRoutes, type RouteObject } from 'react-router';
@@ -11,6 +11,7 @@ import './styles.css';
 import { BringInProvider } from './views/bring-in/BringIn';
 import { MapView } from './views/map/MapView';
 import { view } from './view';
+import type { StudyView } from './words/view-text';
 
 applyTheme();
 // What goes on beside the views begins when the first one is there.
@@ -25,19 +26,22 @@ function begin(start: () => Promise<void>): void {
 }
 
 /** The views on a study: the same under a study's own address and, for the loose leaf, alone. The Map is there at once; the others load when they are first gone to. */
+const ON_STUDY: Readonly<Record<StudyView, ReactElement>> = {
+  map: <MapView />,
+  connect: view(async () => (await import('./views/connect/ConnectView')).ConnectView),
+  transpose: view(async () => (await import('./views/transpose/TransposeView')).TransposeView),
+  licks: view(async () => (await import('./views/licks/LicksView')).LicksView),
+  harmony: view(async () => (await import('./views/harmony/HarmonyView')).HarmonyView),
+  progression: view(async () => (await import('./views/progression/ProgressionView')).ProgressionView),
+  practise: view(async () => (await import('./views/practise/PractiseView')).PractiseView),
+  quiz: view(async () => (await import('./views/quiz/QuizView')).QuizView),
+  listen: view(async () => (await import('./views/listen/ListenView')).ListenView),
+  plan: view(async () => (await import('./views/practise/PlanView')).PlanView),
+  handout: view(async () => (await import('./views/handout/HandoutView')).HandoutView),
+};
 const STUDY_ROUTES: RouteObject[] = [
   { index: true, element: <Navigate to="map" replace /> },
-  { path: 'map', element: <MapView /> },
-  { path: 'connect', element: view(async () => (await import('./views/connect/ConnectView')).ConnectView) },
-  { path: 'transpose', element: view(async () => (await import('./views/transpose/TransposeView')).TransposeView) },
-  { path: 'harmony', element: view(async () => (await import('./views/harmony/HarmonyView')).HarmonyView) },
-  { path: 'progression', element: view(async () => (await import('./views/progression/ProgressionView')).ProgressionView) },
-  { path: 'handout', element: view(async () => (await import('./views/handout/HandoutView')).HandoutView) },
-  { path: 'practise', element: view(async () => (await import('./views/practise/PractiseView')).PractiseView) },
-  { path: 'quiz', element: view(async () => (await import('./views/quiz/QuizView')).QuizView) },
-  { path: 'listen', element: view(async () => (await import('./views/listen/ListenView')).ListenView) },
-  { path: 'plan', element: view(async () => (await import('./views/practise/PlanView')).PlanView) },
-  { path: 'licks', element: view(async () => (await import('./views/licks/LicksView')).LicksView) },
+  ...Object.entries(ON_STUDY).map(([path, element]) => ({ path, element })),
 ];
 
 const ROUTES: RouteObject[] = [

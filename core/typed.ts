@@ -7,6 +7,13 @@
 export const keysOf = <K extends string>(record: Readonly<Partial<Record<K, unknown>>>): K[] => Object.keys(record) as K[];
 
 /**
+ * A record of some keys, each with what is made of it.
+ * @example recordOf(['up', 'down'], (k) => k.length).down // 4
+ */
+export const recordOf = <K extends string, V>(keys: readonly K[], make: (key: K) => V): Record<K, V> =>
+  Object.fromEntries(keys.map((key) => [key, make(key)])) as Record<K, V>;
+
+/**
  * Whether a value of any kind is one of those listed.
  * @example isOneOf(['up', 'down'], 'up') // true
  */

@@ -12,8 +12,9 @@ import { wordsOf } from './inspect';
 import { notebookRoutes } from './notebook';
 import { pages } from './pages';
 import { passRoutes } from './pass-routes';
+import { KIND_NAMES, type KindName } from './prepare';
 import { roundRoutes } from './round-routes';
-import { recordRoutes } from './records';
+import { recordRoutes, type Kind } from './records';
 import { devices, type Devices } from './share/devices';
 import type { Let } from './share/gate';
 import { shareRoutes, type Sharing } from './share/offer';
@@ -36,6 +37,15 @@ function sameFile(file: string): MiddlewareHandler {
   const opened = identity(file);
   return (c, next) => (c.req.method === 'GET' || identity(file) === opened ? next() : Promise.resolve(refuse(c, 503, 'FILE_GONE', GONE)));
 }
+
+const whole = (body: unknown): object => ({ body });
+/** What a guitarist calls a record of each kind, and what a list shows of it. */
+const KINDS: Readonly<Record<KindName, Omit<Kind, 'name'>>> = {
+  studies: { word: 'study', summary: studySummary },
+  instruments: { word: 'instrument', summary: whole },
+  scales: { word: 'scale', summary: whole },
+  drills: { word: 'drill', summary: whole },
+};
 
 /** What the doors of one server share. */
 interface House {
@@ -60,10 +70,7 @@ export function createNotebook({ db, webRoot, file, shop, heard, devices: known 
   });
   app.use('/api/*', telling(heard));
   app.get(API.health, (c) => c.json({ ok: true }));
-  app.route(API.studies, recordRoutes(db, { name: 'studies', word: 'study', summary: studySummary }, shop));
-  app.route(API.instruments, recordRoutes(db, { name: 'instruments', word: 'instrument', summary: (body) => ({ body }) }, shop));
-  app.route(API.scales, recordRoutes(db, { name: 'scales', word: 'scale', summary: (body) => ({ body }) }, shop));
-  app.route(API.drills, recordRoutes(db, { name: 'drills', word: 'drill', summary: (body) => ({ body }) }, shop));
+  for (const name of KIND_NAMES) app.route(API[name], recordRoutes(db, { name, ...KINDS[name] }, shop));
   app.route(API.passes, passRoutes(db));
   app.route(API.rounds, roundRoutes(db));
   app.route(API.notebook, notebookRoutes(shop));

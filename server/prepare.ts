@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import type { Schema } from 'yup';
 import {
   factsOf,
   instrumentSchema,
@@ -31,7 +32,12 @@ export interface Prepared {
   readonly instrumentId: string | null;
 }
 
-const SCHEMAS = { studies: studySchema, instruments: instrumentSchema, scales: ownScaleSchema, drills: ownDrillSchema };
+const SCHEMAS: Readonly<Record<KindName, Schema>> = {
+  studies: studySchema,
+  instruments: instrumentSchema,
+  scales: ownScaleSchema,
+  drills: ownDrillSchema,
+};
 
 /** Every way a body of a kind breaks its schema. */
 export const problemsIn = (kind: KindName, body: unknown): Problem[] => problemsOf(SCHEMAS[kind], body);

@@ -9,7 +9,7 @@ import { repository, type Done, type Kept, type Listed } from './repository';
 import { listVersions, readVersion } from './versions';
 import type { Workshop } from './workshop';
 
-interface Kind {
+export interface Kind {
   readonly name: KindName;
   /** What a guitarist calls one of them. */
   readonly word: string;

@@ -1,11 +1,12 @@
 import { ArrowRightLeft, ChartNoAxesColumn, Command, Ellipsis, Grid3x3, Guitar, Keyboard, ListMusic, Moon, NotebookText, Settings2, Sun, Timer, Waypoints } from 'lucide-react'; // prettier-ignore
 import { useState, type ComponentType } from 'react';
+import { isOneOf, keysOf } from '../../core';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../store';
 import { redone, undone } from '../store/editor';
-import { placeOfPath, viewPath, type StudyView } from '../store/paths';
+import { placeOfPath, viewPath } from '../store/paths';
 import { setPrefs, prefsNow } from '../store/prefs';
-import { VIEW_NAMES } from '../words/view-text';
+import { VIEW_NAMES, type StudyView, type ViewName } from '../words/view-text';
 import { Announcer } from './Announcer';
 import { SHELL, useCommands, useKeyboard } from './keys';
 import { useFirstView } from '../ui/first-view';
@@ -21,14 +22,14 @@ import { FRAME } from '../words/views/shell';
 
 type Icon = ComponentType<{ readonly size?: number; readonly strokeWidth?: number; readonly 'aria-hidden'?: boolean }>;
 interface ViewLink {
-  readonly view: string;
+  readonly view: ViewName;
   readonly Icon: Icon;
   /** On a phone it stands under "More". */
   readonly more?: boolean;
 }
 
 /** The views there are, in the order of a player's work. A view not built yet is not here. */
-const ON_STUDY: readonly ViewLink[] = [
+const ON_STUDY: readonly (ViewLink & { readonly view: StudyView })[] = [
   { view: 'map', Icon: Grid3x3 },
   { view: 'connect', Icon: Waypoints },
   { view: 'transpose', Icon: ArrowRightLeft },
@@ -41,11 +42,23 @@ const ALONE: readonly ViewLink[] = [
   { view: 'instruments', Icon: Guitar, more: true },
 ];
 
-/** Pages that belong to a view and have an address of their own. */
-const PAGES_OF: Readonly<Partial<Record<string, readonly string[]>>> = {
-  map: ['handout'],
-  harmony: ['progression'],
-  practise: ['quiz', 'listen', 'plan', 'log'],
+/** Under which entry each view stands: pages that belong to another view have an address of their own. Versions belong to none. */
+const STANDS_UNDER: Readonly<Record<ViewName, ViewName | null>> = {
+  map: 'map',
+  handout: 'map',
+  connect: 'connect',
+  transpose: 'transpose',
+  licks: 'licks',
+  harmony: 'harmony',
+  progression: 'harmony',
+  practise: 'practise',
+  quiz: 'practise',
+  listen: 'practise',
+  plan: 'practise',
+  log: 'practise',
+  notebook: 'notebook',
+  instruments: 'instruments',
+  versions: null,
 };
 
 const ITEM =
@@ -79,10 +92,8 @@ function Rail() {
   const id = useAppSelector((s) => s.editor.id);
   const tools = useTools();
   const { view: here } = placeOfPath(useLocation().pathname);
-  const links = [
-    ...ON_STUDY.map((v) => ({ ...v, to: viewPath(id, v.view as StudyView) })),
-    ...ALONE.map((v) => ({ ...v, to: `/${v.view}` })),
-  ];
+  const under = isOneOf(keysOf(STANDS_UNDER), here) ? STANDS_UNDER[here] : null;
+  const links = [...ON_STUDY.map((v) => ({ ...v, to: viewPath(id, v.view) })), ...ALONE.map((v) => ({ ...v, to: `/${v.view}` }))];
   return (
     <nav
       aria-label={FRAME.views}
@@ -93,9 +104,7 @@ function Rail() {
         <NavLink
           key={view}
           to={to}
-          className={({ isActive }) =>
-            `${ITEM} ${more ? 'max-sm:hidden' : ''} ${isActive || (PAGES_OF[view] ?? []).includes(here) ? ON : ''}`
-          }
+          className={({ isActive }) => `${ITEM} ${more ? 'max-sm:hidden' : ''} ${isActive || under === view ? ON : ''}`}
         >
           <Icon size={22} strokeWidth={1.6} aria-hidden />
           <span className="max-w-full truncate">{VIEW_NAMES[view]}</span>
@@ -120,7 +129,7 @@ function More({
   links,
   tools,
 }: {
-  readonly links: { readonly to: string; readonly view: string; readonly Icon: Icon }[];
+  readonly links: { readonly to: string; readonly view: ViewName; readonly Icon: Icon }[];
   readonly tools: ReturnType<typeof useTools>;
 }) {
   const [at, setAt] = useState<HTMLElement | null>(null);

@@ -1,4 +1,4 @@
-import { fieldsOf } from '../../core';
+import { fieldsOf, recordOf } from '../../core';
 import { keptValue } from '../store/kept-value';
 import { CLICKS, type Click } from './click';
 import { SOUND_PARTS, type Levels, type SoundPart } from './engine/score';
@@ -12,7 +12,7 @@ const USUAL = 0.7;
 const level = (value: unknown): number => (typeof value === 'number' && value >= 0 && value <= 1 ? value : USUAL);
 export const soundPrefs = keptValue('sound', (value): SoundPrefs => {
   const kept = fieldsOf(value);
-  const levels = Object.fromEntries(SOUND_PARTS.map((part) => [part, level(kept[part])])) as Levels;
+  const levels = recordOf(SOUND_PARTS, (part) => level(kept[part]));
   const { click, muted } = kept;
   return {
     ...levels,
@@ -22,5 +22,4 @@ export const soundPrefs = keptValue('sound', (value): SoundPrefs => {
 });
 
 /** The levels as they are heard. */
-export const levelsOf = (prefs: SoundPrefs): Levels =>
-  Object.fromEntries(SOUND_PARTS.map((part) => [part, prefs.muted.includes(part) ? 0 : prefs[part]])) as Levels;
+export const levelsOf = (prefs: SoundPrefs): Levels => recordOf(SOUND_PARTS, (part) => (prefs.muted.includes(part) ? 0 : prefs[part]));

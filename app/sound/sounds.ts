@@ -1,4 +1,4 @@
-import { DRUMS, hertzOf, type Drum } from '../../core';
+import { DRUMS, hertzOf, isOneOf, type Drum } from '../../core';
 import { clickOf, CLICKS, type Click } from './click';
 import { drumOf } from './drums';
 import { pluck, ringOf } from './pluck';
@@ -22,8 +22,7 @@ const UNEVEN = 0.06;
 /** The samples of a named sound. */
 export function render(name: string, sampleRate: number): Float32Array {
   const [kind, what, which] = name.split('/');
-  if (kind === 'click')
-    return clickOf((CLICKS as readonly string[]).includes(what!) ? (what as Click) : 'wood', which === 'accent', sampleRate);
+  if (kind === 'click') return clickOf(isOneOf(CLICKS, what) ? what : 'wood', which === 'accent', sampleRate);
   if (kind === 'drum') return drumOf(DRUMS.find((d) => d === what) ?? 'rim', sampleRate);
   if (kind === 'bass') return pluck({ hz: hertzOf(Number(what)), sampleRate, ...BASS, seed: Number(what), level: 1 });
   const [string, midi] = [Number(what), Number(which)];

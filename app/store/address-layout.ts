@@ -1,4 +1,4 @@
-import { LAYOUT_KINDS, type Layout, type LayoutKind, type Place } from '../../core';
+import { isOneOf, LAYOUT_KINDS, type Layout, type Place } from '../../core';
 
 /** Places and layouts as an address has them: "6/5", "per-string notes:3". A string in place of a layout says what is wrong. */
 export const placeText = (p: Place): string => `${p.string}/${p.fret}`;
@@ -34,7 +34,7 @@ export const layoutText = ({ kind, ...options }: Layout): string =>
   [kind, ...Object.entries(options).map(([key, value]) => `${key}:${optionText(value)}`)].join(' ');
 export function readLayout(text: string): Layout | string {
   const [kind, ...options] = text.split(' ');
-  if (!LAYOUT_KINDS.includes(kind as LayoutKind)) return `there is no layout "${kind}"; there are ${LAYOUT_KINDS.join(', ')}`;
+  if (!isOneOf(LAYOUT_KINDS, kind)) return `there is no layout "${kind}"; there are ${LAYOUT_KINDS.join(', ')}`;
   const parts: [string, unknown][] = [];
   for (const option of options) {
     const m = /^(\w+):(.+)$/.exec(option);

@@ -8,7 +8,7 @@ import { usualQuestion } from './question';
 import { SHAPE, type Transposing } from './transposing';
 import { matchScales, splitScaleText } from '../words/scale-text';
 import { readTuning, retuned } from '../words/tuning-text';
-import type { StudyView } from './paths';
+import type { StudyView } from '../words/view-text';
 import { drillText, readDrill } from './address-drill';
 import { practiceOf } from './practice/edit';
 

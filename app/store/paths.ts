@@ -1,20 +1,5 @@
+import type { StudyView } from '../words/view-text';
 import { LOOSE } from './editor';
-
-/** Views that work on a study or a loose leaf. */
-export const STUDY_VIEWS = [
-  'map',
-  'connect',
-  'transpose',
-  'licks',
-  'harmony',
-  'progression',
-  'practise',
-  'quiz',
-  'listen',
-  'plan',
-  'handout',
-] as const;
-export type StudyView = (typeof STUDY_VIEWS)[number];
 
 /** Where a view of a study is; of the loose leaf (or of nothing) it stands alone. */
 export const viewPath = (id: string | null, view: StudyView): string =>

@@ -35,13 +35,16 @@ export const USUAL_PREFS: Readonly<Prefs> = Object.freeze({
   read: [],
 });
 
-const CHOICES = {
+/** What is one of a few, in the order that it is offered in. */
+export const PREF_CHOICES = {
   degrees: ['numbers', 'syllables'],
   names: ['letters', 'german', 'fixed-do'],
   size: ['normal', 'large'],
   keys: ['alone', 'alt', 'off'],
   follow: ['on', 'off'],
 } as const satisfies { [K in keyof Prefs]?: readonly Prefs[K][] };
+
+export type PrefChoice = keyof typeof PREF_CHOICES;
 
 const MOST = 200;
 const words = (value: unknown): string[] =>
@@ -51,8 +54,8 @@ const words = (value: unknown): string[] =>
 export function soundPrefs(value: unknown): Prefs {
   const from = fieldsOf(value);
   const chosen = Object.fromEntries(
-    Object.entries(CHOICES).map(([key, all]) => [key, isOneOf(all, from[key]) ? from[key] : USUAL_PREFS[key as keyof Prefs]]),
-  ) as Pick<Prefs, keyof typeof CHOICES>;
+    Object.entries(PREF_CHOICES).map(([key, all]) => [key, isOneOf(all, from[key]) ? from[key] : USUAL_PREFS[key as keyof Prefs]]),
+  ) as Pick<Prefs, PrefChoice>;
   return { ...chosen, legend: from.legend === true, waysSeen: from.waysSeen === true, asked: words(from.asked), read: words(from.read) };
 }
 

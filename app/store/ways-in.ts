@@ -4,7 +4,7 @@ import type { Now } from './change';
 import { seamConnection } from './question';
 import { addLick, freshLick } from './licks';
 import { withLayout } from './moves';
-import type { StudyView } from './paths';
+import type { StudyView } from '../words/view-text';
 
 /** A plain way into the tool: which choices it makes, and where it leads. */
 export interface WayIn {

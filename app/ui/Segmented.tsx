@@ -1,6 +1,6 @@
 import { useId } from 'react';
 
-interface Props<T extends string> {
+interface Props<T extends string | number> {
   readonly label: string;
   readonly value: T;
   readonly options: readonly { readonly value: T; readonly label: string }[];
@@ -8,7 +8,7 @@ interface Props<T extends string> {
 }
 
 /** One of a few, side by side. Arrow keys move inside it. */
-export function Segmented<T extends string>({ label, value, options, onChange }: Props<T>) {
+export function Segmented<T extends string | number>({ label, value, options, onChange }: Props<T>) {
   const name = useId();
   return (
     <div

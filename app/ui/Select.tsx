@@ -1,6 +1,6 @@
 import { useId } from 'react';
 
-interface Props<T extends string> {
+interface Props<T extends string | number> {
   readonly label: string;
   readonly value: T;
   readonly options: readonly { readonly value: T; readonly label: string }[];
@@ -8,7 +8,7 @@ interface Props<T extends string> {
 }
 
 /** One of several, by the browser's own list: quick on a phone, and known to every screen reader. */
-export function Select<T extends string>({ label, value, options, onChange }: Props<T>) {
+export function Select<T extends string | number>({ label, value, options, onChange }: Props<T>) {
   const id = useId();
   return (
     <div className="flex flex-col gap-1">
@@ -18,7 +18,7 @@ export function Select<T extends string>({ label, value, options, onChange }: Pr
       <select
         id={id}
         value={value}
-        onChange={(e) => onChange(e.target.value as T)}
+        onChange={(e) => onChange(options.find((o) => String(o.value) === e.target.value)?.value ?? value)}
         className="w-full rounded-md border border-line bg-paper px-2 py-1.5 text-ink"
       >
         {options.map((o) => (

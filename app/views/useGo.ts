@@ -1,7 +1,8 @@
 import { useCallback } from 'react';
 import { useNavigate } from 'react-router';
 import { store } from '../store';
-import { viewPath, type StudyView } from '../store/paths';
+import { viewPath } from '../store/paths';
+import { type StudyView } from '../words/view-text';
 
 /** Goes to another view of what is open. */
 export function useGo(): (view: StudyView) => void {

@@ -6,7 +6,8 @@ import { lastHere } from '../store/local';
 import { openLoose, openStudy } from '../store/open';
 import type { Opening } from '../store/opening';
 import { useKeyed } from '../ui/useKeyed';
-import { placeOfPath, STUDY_VIEWS } from '../store/paths';
+import { placeOfPath } from '../store/paths';
+import { STUDY_VIEWS } from '../words/view-text';
 
 /** Makes sure that a study, or the loose leaf, is the one that is open. */
 export function useOpenStudy(id: string): Opening | 'opening' {

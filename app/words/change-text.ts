@@ -6,7 +6,7 @@ import { scaleName } from './scale-text';
 import { SCHOOL_WORDS } from './school-text';
 import { instrumentWords } from './tuning-text';
 import { isolated } from './name-text';
-import { VIEW_NAMES } from './view-text';
+import { viewName } from './view-text';
 
 type Says<T> = (after: T, before: T | undefined) => string;
 const count = (value: unknown): number => (isDigest(value) ? value.count : Array.isArray(value) ? value.length : value ? 1 : 0);
@@ -142,6 +142,6 @@ export function stepWords(
   kind: keyof typeof KINDS,
   change: { readonly before: Partial<StudyBody>; readonly after: Partial<StudyBody>; readonly view: string },
 ): string {
-  const where = VIEW_NAMES[change.view];
+  const where = viewName(change.view);
   return `${KINDS[kind]}: ${changeWords(change.before, change.after)}${where ? `, in ${where}` : ''}`;
 }

@@ -2,6 +2,7 @@ import { isBelow, placeIndex, plainPlace } from '../place';
 import { checkNumber, fail } from '../errors';
 import { handModel, noCosts, SCHOOLS, type CostRow, type HandCosts, type State, type Task } from '../fingering';
 import { stringsUpward, toneIndex } from '../instrument';
+import { keysOf, recordOf } from '../typed';
 import type { FingeringSchool, Hand, Instrument, RouteWeights } from '../types';
 import { MOST_WEIGHT, USUAL_WEIGHTS } from './weights';
 
@@ -37,9 +38,7 @@ export const ROUTE_ROWS = Object.freeze({
   tone: { says: 'tone wholly other than wished (weight: tone)', value: 30, unit: 'mm', range: '10 to 60', source: JUDGED },
   region: { says: 'crossing the border fret (weight: region)', value: 60, unit: 'mm', range: '30 to 100', source: JUDGED },
 } satisfies Record<string, CostRow & { readonly value: number }>);
-const COSTS = Object.freeze(Object.fromEntries(Object.entries(ROUTE_ROWS).map(([key, row]) => [key, row.value]))) as Readonly<
-  Record<keyof typeof ROUTE_ROWS, number>
->;
+const COSTS = Object.freeze(recordOf(keysOf(ROUTE_ROWS), (key) => ROUTE_ROWS[key].value));
 const COVERED_FRETS = 4;
 const NEAR_NUT = 5;
 const TILT_FRET = 15;

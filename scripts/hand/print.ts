@@ -1,4 +1,4 @@
-import { fingerNotes, SCHOOLS, type FingeredStep, type FingeringSchool, type Instrument, type Join, type Place } from '../../core';
+import { fingerNotes, keysOf, SCHOOLS, type FingeredStep, type FingeringSchool, type Instrument, type Join, type Place } from '../../core';
 import { COST_ROWS } from '../../core/fingering/schools';
 import { GRIP, GRIP_ROWS } from '../../core/harmony/grips/costs';
 import { ROUTE_ROWS } from '../../core/route/costs';
@@ -45,7 +45,7 @@ const told = (steps: FingeredStep[]): string =>
 
 /** The page docs/fingerings.md: every line with its fingers in every school. */
 export function fingeringsPage(): string {
-  const schools = Object.keys(SCHOOLS) as FingeringSchool[];
+  const schools = keysOf(SCHOOLS);
   const rows = LINES.map(({ of, name, notes, bass }, k) => {
     const { places, joins, bends } = lineOf(notes);
     const answers = schools.map((school) => told(fingerNotes(bass ? BASS : GUITAR, places, { school, joins, bends })));
@@ -65,20 +65,21 @@ export function fingeringsPage(): string {
 
 /** The tables of costs for docs/hand.md, between its marks. */
 export function costTables(): string {
-  const schools = Object.keys(SCHOOLS) as FingeringSchool[];
+  const schools = keysOf(SCHOOLS);
   const value = (v: number | readonly number[]): string => (typeof v === 'number' ? String(v) : v.slice(1).join(' '));
-  const hand = Object.entries(COST_ROWS).map(([key, { says, unit, range, source }]) => {
-    const all = schools.map((s) => value(SCHOOLS[s][key as keyof typeof COST_ROWS]));
+  const hand = keysOf(COST_ROWS).map((key) => {
+    const { says, unit, range, source } = COST_ROWS[key];
+    const all = schools.map((s) => value(SCHOOLS[s][key]));
     const shown = new Set(all).size === 1 ? all[0] : all.join(' / ');
     return `| ${key} | ${says} | ${shown} | ${unit} | ${range} | ${source} |`;
   });
   const route = Object.entries(ROUTE_ROWS).map(
     ([key, { says, value: v, unit, range, source }]) => `| ${key} | ${says} | ${v} | ${unit} | ${range} | ${source} |`,
   );
-  const grip = Object.entries(GRIP_ROWS).map(
-    ([key, { says, unit, range, source }]) =>
-      `| ${key} | ${says} | ${value(GRIP[key as keyof typeof GRIP])} | ${unit} | ${range} | ${source} |`,
-  );
+  const grip = keysOf(GRIP_ROWS).map((key) => {
+    const { says, unit, range, source } = GRIP_ROWS[key];
+    return `| ${key} | ${says} | ${value(GRIP[key])} | ${unit} | ${range} | ${source} |`;
+  });
   const head = ['| cost | what is paid for | value | unit | range | source |', '| --- | --- | --- | --- | --- | --- |'];
   return [
     `Values that differ by school stand in the order ${schools.map((s) => NAMES[s]).join(' / ')}; lists are by finger, 1 to 4.`,

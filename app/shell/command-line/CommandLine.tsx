@@ -3,7 +3,9 @@ import { useNavigate } from 'react-router';
 import { useStudiesQuery } from '../../store/api';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { change, nowOf } from '../../store/change';
-import { viewPath, type StudyView } from '../../store/paths';
+import { viewPath } from '../../store/paths';
+import { isOneOf } from '../../../core';
+import { STUDY_VIEWS } from '../../words/view-text';
 import { prefsNow } from '../../store/prefs';
 import { Chooser } from '../../ui/Chooser';
 import { Signs } from '../../letters/Signs';
@@ -49,7 +51,7 @@ function useAct(): (action: Action) => void {
   const navigate = useNavigate();
   const to = (view: string): string => {
     const { id } = store.getState().editor;
-    return view === 'notebook' || view === 'instruments' ? `/${view}` : viewPath(id, view as StudyView);
+    return isOneOf(STUDY_VIEWS, view) ? viewPath(id, view) : `/${view}`;
   };
   return (action) => {
     if ('edit' in action) {

@@ -15,7 +15,7 @@ import {
 import type { Now } from '../../store/change';
 import { askAfresh, askFrom, askTo, endsNow } from '../../store/connection';
 import { leadRoot, toRoot, typedScale, withInstrument, withLayout } from '../../store/moves';
-import { STUDY_VIEWS, type StudyView } from '../../store/paths';
+import { STUDY_VIEWS, type StudyView } from '../../words/view-text';
 import { neckNotesOf, rungIndex } from '../../store/study';
 import { matchEnds, type EndMatch } from '../../words/end-text';
 import { layoutWords, matchLayouts } from '../../words/layout-text';
@@ -25,7 +25,7 @@ import { rootWords, type RootWish } from '../../words/root-text';
 import { WAY_WORDS } from '../../words/route-text';
 import { askedScale, matchScales, scaleName, splitScaleText } from '../../words/scale-text';
 import { instrumentWords, matchTunings, retuned } from '../../words/tuning-text';
-import { VIEW_NAMES } from '../../words/view-text';
+import { VIEW_NAMES, viewName } from '../../words/view-text';
 import { ALL_COMMANDS } from '../all-commands';
 import { SHELL, shownKey } from '../keys';
 import { PRINTS, type Print } from '../print-ask';
@@ -272,7 +272,7 @@ function byName(text: string, { studies }: Where): Offer[] {
     .map((s) => ({ key: `study ${s.id}`, title: `Open “${isolated(s.name)}”`, detail: 'study', action: { open: s.id } }));
 }
 
-const VIEWS: Offer[] = [...STUDY_VIEWS, 'log', 'notebook', 'instruments'].map((view) => ({
+const VIEWS: Offer[] = ([...STUDY_VIEWS, 'log', 'notebook', 'instruments'] as const).map((view) => ({
   key: `go ${view}`,
   title: `Go to ${VIEW_NAMES[view]}`,
   detail: 'view',
@@ -284,7 +284,7 @@ const byCommand = (text: string, keys: Prefs['keys']): Offer[] =>
   ALL_COMMANDS.flatMap(({ view, infos }) =>
     infos.map((info) => ({
       key: `${view} ${info.id}`,
-      title: `${view === SHELL ? '' : `${VIEW_NAMES[view]}: `}${info.does}`,
+      title: `${view === SHELL ? '' : `${viewName(view)}: `}${info.does}`,
       detail: shownKey(info, keys) ?? '',
       action: { run: { view, id: info.id } },
     })),

@@ -1,4 +1,4 @@
-import { fieldsOf } from '../../../core';
+import { fieldsOf, recordOf } from '../../../core';
 import { keptValue } from '../../store/kept-value';
 import { MANNERS, type MannerName } from './manners';
 
@@ -45,7 +45,7 @@ export const listenPrefs = keptValue('listening', (value): ListenPrefs => {
     source: SOURCES.find((s) => s === kept.source) ?? 'microphone',
     microphone: device(kept.microphone),
     midi: device(kept.midi),
-    latency: Object.fromEntries(SOURCES.map((s) => [s, within(latency[s], LATENCY_RANGE) ? latency[s] : null])) as ListenPrefs['latency'],
+    latency: recordOf(SOURCES, (s) => (within(latency[s], LATENCY_RANGE) ? latency[s] : null)),
     headphones: kept.headphones === true,
     lateMs: within(lateMs, LATE_RANGE) ? lateMs : LATE_RANGE.usual,
     inTime: within(inTime, { min: 0.5, max: 1 }) ? inTime : IN_TIME_RANGE.usual / 100,

@@ -49,11 +49,11 @@ export function ModeChords({ body, stacked, chords, symbol, size, from }: Props)
         {chords.length === 0 && <p className="p-3 text-soft">{HARMONY.noneSpelled}</p>}
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-2">
-        <Segmented<`${StackSize}`>
+        <Segmented<StackSize>
           label={HARMONY.size}
-          value={`${size}`}
-          options={([3, 4, 5] as const).map((n) => ({ value: `${n}` as const, label: HARMONY.sizes[n] }))}
-          onChange={(n) => dispatch(harmonySet({ size: Number(n) as StackSize }))}
+          value={size}
+          options={([3, 4, 5] as const).map((n) => ({ value: n, label: HARMONY.sizes[n] }))}
+          onChange={(n) => dispatch(harmonySet({ size: n }))}
         />
         <Segmented<Harmony['from']>
           label={HARMONY.numerals}

@@ -1,7 +1,7 @@
 import { RadioGroup } from 'radix-ui';
 import { Signs } from '../../letters/Signs';
 
-interface Option<T extends string> {
+interface Option<T extends string | number> {
   readonly value: T;
   readonly label: string;
   /** What it does, small. */
@@ -9,7 +9,7 @@ interface Option<T extends string> {
 }
 
 /** One of several in a list, each with what it does. */
-export function Chooser<T extends string>({
+export function Chooser<T extends string | number>({
   label,
   value,
   options,
@@ -21,11 +21,17 @@ export function Chooser<T extends string>({
   readonly onChange: (value: T) => void;
 }) {
   return (
-    <RadioGroup.Root aria-label={label} value={value} onValueChange={(v) => onChange(v as T)} className="flex flex-col" data-own-keys>
+    <RadioGroup.Root
+      aria-label={label}
+      value={String(value)}
+      onValueChange={(v) => onChange(options.find((o) => String(o.value) === v)?.value ?? value)}
+      className="flex flex-col"
+      data-own-keys
+    >
       {options.map((o) => (
         <RadioGroup.Item
           key={o.value}
-          value={o.value}
+          value={String(o.value)}
           className="min-h-9 cursor-pointer rounded px-2 py-1 text-left hover:bg-feather-wash data-[state=checked]:bg-feather-wash data-[state=checked]:font-semibold"
         >
           <Signs>{o.label}</Signs>

@@ -21,8 +21,6 @@ interface Props {
 }
 
 const ORDER_OPTIONS = DRILL_ORDERS.map((value) => ({ value, label: `${ORDER_WORDS[value].title}: ${ORDER_WORDS[value].plays}` }));
-const numbers = <T extends number>(from: T, to: number, words: (n: number) => string) =>
-  Array.from({ length: to - from + 1 }, (_, k) => ({ value: String(from + k), label: words(from + k) }));
 
 /** In which order, with the options that this order listens to; accents, slurs, and what lies under it. */
 export function OrderPart({ body, shape, form, text, onForm }: Props) {
@@ -68,9 +66,9 @@ const ROOTS: { readonly value: DrillForm['root']; readonly label: string }[] = [
   { value: 'relative', label: PRACTISE.relative },
 ];
 const SIZES = [
-  { value: '3', label: PRACTISE.triads },
-  { value: '4', label: PRACTISE.sevenths },
-];
+  { value: 3, label: PRACTISE.triads },
+  { value: 4, label: PRACTISE.sevenths },
+] as const;
 
 type OptionProps = Omit<Props, 'text'>;
 const listens = (form: DrillForm, o: keyof DrillOptions): boolean => ORDERS[form.order].options.includes(o);
@@ -123,27 +121,20 @@ function Numbers({ form, onForm }: Pick<OptionProps, 'form' | 'onForm'>) {
       {listens(form, 'group') && (
         <Select
           label={PRACTISE.group}
-          value={String(form.group)}
-          options={numbers(3, 6, String)}
-          onChange={(v) => onForm({ group: Number(v) as DrillForm['group'] })}
+          value={form.group}
+          options={([3, 4, 5, 6] as const).map((n) => ({ value: n, label: String(n) }))}
+          onChange={(group) => onForm({ group })}
         />
       )}
       {listens(form, 'interval') && (
         <Select
           label={PRACTISE.interval}
-          value={String(form.interval)}
-          options={numbers(3, 8, (n) => PRACTISE.intervals[n - 3]!)}
-          onChange={(v) => onForm({ interval: Number(v) as DrillForm['interval'] })}
+          value={form.interval}
+          options={([3, 4, 5, 6, 7, 8] as const).map((n) => ({ value: n, label: PRACTISE.intervals[n - 3]! }))}
+          onChange={(interval) => onForm({ interval })}
         />
       )}
-      {listens(form, 'size') && (
-        <Select
-          label={PRACTISE.size}
-          value={String(form.size)}
-          options={SIZES}
-          onChange={(v) => onForm({ size: Number(v) as DrillForm['size'] })}
-        />
-      )}
+      {listens(form, 'size') && <Select label={PRACTISE.size} value={form.size} options={SIZES} onChange={(size) => onForm({ size })} />}
     </>
   );
 }

@@ -21,7 +21,7 @@ interface Props {
   readonly ways: Ways;
 }
 
-const PER_BEAT = (['1', '2', '3', '4'] as const).map((value) => ({ value, label: value }));
+const PER_BEAT = ([1, 2, 3, 4] as const).map((value) => ({ value, label: String(value) }));
 /** Rhythms of a drill by their notes a quarter. */
 const RHYTHMS: Readonly<Record<number, DrillForm['rhythm']>> = { 1: 'quarters', 2: 'eighths', 3: 'triplets', 4: 'sixteenths' };
 /** The rhythm that keeps a line over its chords, as the meter counts; eighths where a drill has none such. */
@@ -61,7 +61,7 @@ function useMakeLine({ body, p }: Props, perBeat: PerBeat) {
     dispatch(edited(made.lick));
     const now = store.getState().editor.body;
     if (then === 'practise' && now?.lick) {
-      const rhythm = rhythmOf(Number(perBeat), p.meter);
+      const rhythm = rhythmOf(perBeat, p.meter);
       const drill = { of: 'lick', line: now.lick, order: 'up', rhythm, accent: 'beat', under: 'backing' } as const;
       dispatch(edited(withForm(now, () => drill)));
     }
@@ -74,12 +74,12 @@ function Lines(props: Props) {
   const { body, p, ways } = props;
   const dispatch = useAppDispatch();
   const guide = useAppSelector((s) => s.over.guide);
-  const [perBeat, setPerBeat] = useState<PerBeat>('2');
+  const [perBeat, setPerBeat] = useState<PerBeat>(2);
   const [seed, setSeed] = useState(1);
   const { make, why } = useMakeLine(props, perBeat);
   const { near } = ways;
   const study = (then: To) => (): void =>
-    make(PROGRESSION.studyName(seed), () => studyNotes(body, p, { seed, notesPerBeat: Number(perBeat) as 1 | 2 | 3 | 4, near }), then);
+    make(PROGRESSION.studyName(seed), () => studyNotes(body, p, { seed, notesPerBeat: perBeat, near }), then);
   return (
     <>
       <Segmented<Guide>

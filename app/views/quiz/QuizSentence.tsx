@@ -25,12 +25,12 @@ export function QuizSentence({ body }: { readonly body: StudyBody }) {
       {QUIZ.at}{' '}
       <SentencePart name={QUIZ.levelPart} shortcut="l" text={QUIZ.level(level)}>
         {(close) => (
-          <Chooser<'1' | '2' | '3'>
+          <Chooser<QuizPrefs['level']>
             label={QUIZ.levelPart}
-            value={`${level}`}
-            options={QUIZ_LEVELS.map((l) => ({ value: `${l}` as const, label: QUIZ.level(l), does: QUIZ.levels[l] }))}
+            value={level}
+            options={QUIZ_LEVELS.map((l) => ({ value: l, label: QUIZ.level(l), does: QUIZ.levels[l] }))}
             onChange={(l) => {
-              setQuizPrefs({ level: Number(l) as QuizPrefs['level'] });
+              setQuizPrefs({ level: l });
               close();
             }}
           />

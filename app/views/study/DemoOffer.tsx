@@ -4,7 +4,9 @@ import type { StudyBody } from '../../../contract';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { useCreateStudyMutation } from '../../store/api';
 import { edited, type Change } from '../../store/editor';
-import { placeOfPath, viewPath, type StudyView } from '../../store/paths';
+import { placeOfPath, viewPath } from '../../store/paths';
+import { isOneOf } from '../../../core';
+import { STUDY_VIEWS } from '../../words/view-text';
 import { setPrefs, usePrefs } from '../../store/prefs';
 import { Button } from '../../ui/Button';
 import { refusalWords } from '../../words/save-text';
@@ -31,7 +33,8 @@ export function DemoOffer({ id }: { readonly id: string }) {
     if (!data) return setProblem(STUDY.itWasNotMade(refusalWords(error)));
     dispatch(edited(beforeAll(body, past)));
     done();
-    await navigate(viewPath(data.id, placeOfPath(location.pathname).view as StudyView), { replace: true });
+    const { view } = placeOfPath(location.pathname);
+    await navigate(viewPath(data.id, isOneOf(STUDY_VIEWS, view) ? view : 'map'), { replace: true });
   };
   return (
     <div role="note" className="no-print flex flex-wrap items-center gap-3 rounded-lg border border-feather bg-sheet px-3 py-2">

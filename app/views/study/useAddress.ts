@@ -6,7 +6,7 @@ import { readAddress, writeAddress } from '../../store/address';
 import { noteAddress, useAddressNote } from '../../store/address-note';
 import { edited, LOOSE } from '../../store/editor';
 import { harmonySet } from '../../store/harmony';
-import type { StudyView } from '../../store/paths';
+import type { StudyView } from '../../words/view-text';
 import { transposingSet } from '../../store/transposing';
 
 /** Choices made one after the other are one address; milliseconds. */
