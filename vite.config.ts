@@ -11,15 +11,29 @@ const LEFT_OUT = [
   { find: /^\.\/(Courier|Helvetica|Times|Symbol|ZapfDingbats)[-A-Za-z]*\.compressed\.json$/, replacement: standIn('left-out.json') },
 ];
 
-/** The two faces that every view begins with are asked for with the page: no text changes its face before the eye. */
+/** The faces that every view begins with, and its accidentals, are asked for with the page: no text changes its face before the eye. */
 const fontsAhead = (): Plugin => ({
   name: 'fonts-ahead',
   transformIndexHtml: {
     order: 'post',
     handler: (_, { bundle }) =>
       Object.keys(bundle ?? {})
-        .filter((file) => /(commissioner|fraunces)-latin-wght-normal-[^/]*\.woff2$/.test(file))
+        .filter((file) => /((commissioner|fraunces)-latin-wght-normal|signs)-[^/]*\.woff2$/.test(file))
         .map((file) => ({ tag: 'link', attrs: { rel: 'preload', as: 'font', type: 'font/woff2', href: `/${file}`, crossorigin: '' } })),
+  },
+});
+
+/** The files of each view by the word of its address, for the server to name with the page (server/ahead.ts): they need not wait until the scripts ask. */
+const viewsAhead = (): Plugin => ({
+  name: 'views-ahead',
+  generateBundle(_, bundle) {
+    const chunks = Object.values(bundle).filter((f) => f.type === 'chunk');
+    const first = new Set(chunks.filter((c) => c.isEntry).flatMap((c) => [c.fileName, ...c.imports]));
+    const views = chunks.flatMap((c) => {
+      const [, word] = /\/views\/\w+\/(\w+)View\.tsx$/.exec(c.facadeModuleId ?? '') ?? [];
+      return word ? [[word.toLowerCase(), [c.fileName, ...c.imports].filter((f) => !first.has(f))] as const] : [];
+    });
+    this.emitFile({ type: 'asset', fileName: 'views-ahead.json', source: JSON.stringify(Object.fromEntries(views)) });
   },
 });
 
@@ -39,6 +53,7 @@ export default defineConfig({
     react(),
     tailwind(),
     fontsAhead(),
+    viewsAhead(),
     // The built files are kept by the browser, each build's own, so that a reload opens them with the server away. Answers
     // of the API are never kept. A newer build waits until the player lets it in.
     VitePWA({
@@ -77,7 +92,9 @@ export default defineConfig({
     assetsInlineLimit: 0, // data: fonts would break the content security policy
     target: 'es2022',
     // What loads later brings its own parts: naming them all ahead of it in the page costs more than it saves.
-    modulePreload: { resolveDependencies: (_, files, { hostType }) => (hostType === 'html' ? files : files.filter((f) => f.endsWith('.css'))) },
+    modulePreload: {
+      resolveDependencies: (_, files, { hostType }) => (hostType === 'html' ? files : files.filter((f) => f.endsWith('.css'))),
+    },
     // What the first load needs goes out in two files, not in sixty: the libraries, which seldom change, and the application.
     rolldownOptions: {
       output: {
@@ -85,6 +102,8 @@ export default defineConfig({
           groups: [
             { name: 'libraries', test: /[\\/]node_modules[\\/]/, tags: ['$initial'], priority: 2, includeDependenciesRecursively: false },
             { name: 'first', tags: ['$initial'], priority: 1, includeDependenciesRecursively: false },
+            // What several views share: one file in place of fifty, for each costs a way to the server and back.
+            { name: 'shared', test: /[\\/](app|core|contract)[\\/](?!.*worker)/, minShareCount: 3 },
           ],
         },
       },

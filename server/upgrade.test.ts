@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { plainStudy, problemsOf, studySchema, type StudyBody } from '../contract';
 import { DEMO } from '../demo';
+import { ahead } from './ahead';
 import { createApp } from './app';
 import { oldNotebook } from '../tests/support/old-notebook';
 import { openDatabase } from './database';
@@ -94,10 +95,24 @@ describe('pages', () => {
     ]);
   });
   it('the study that the address names is asked for with the page, and nothing that is no study', async () => {
-    const ahead = async (path: string): Promise<string | null> => (await get(path)).headers.get('link');
-    expect(await ahead('/study/demo-weathervane/map')).toBe('</api/studies/demo-weathervane>; rel=preload; as=fetch; crossorigin');
+    const link = async (path: string): Promise<string | null> => (await get(path)).headers.get('link');
+    expect(await link('/study/demo-weathervane/map')).toBe('</api/studies/demo-weathervane>; rel=preload; as=fetch; crossorigin');
     for (const path of ['/map', '/notebook', '/study/a%3E%3B%20b/map', '/study/../map'])
-      expect([path, await ahead(path)]).toEqual([path, null]);
+      expect([path, await link(path)]).toEqual([path, null]);
+  });
+  it('the files of the view are named with it, as the build says which they are', () => {
+    const root = web();
+    writeFileSync(
+      join(root, 'views-ahead.json'),
+      JSON.stringify({ connect: ['assets/ConnectView-1.js', 'assets/shared-2.js'], log: ['assets/LogView-3.js'] }),
+    );
+    const links = ahead(root);
+    const study = '</api/studies/s1>; rel=preload; as=fetch; crossorigin';
+    const connect = '</assets/ConnectView-1.js>; rel=modulepreload; crossorigin, </assets/shared-2.js>; rel=modulepreload; crossorigin';
+    expect(links('/study/s1/connect')).toEqual({ Link: `${study}, ${connect}` });
+    expect(links('/connect')).toEqual({ Link: connect });
+    expect(links('/log')).toEqual({ Link: '</assets/LogView-3.js>; rel=modulepreload; crossorigin' });
+    expect([links('/study/s1/map'), links('/map'), links('/constructor'), links('/')]).toEqual([{ Link: study }, {}, {}, {}]);
   });
   it('a built file is itself', async () => {
     const answer = await get('/assets/app.js');

@@ -40,7 +40,8 @@ export function layOut(i: Instrument, ref: ScaleRef, layout: Layout, o: LayOutOp
   checkHand(school, o.hand);
   const task = layoutTask(scaledNeck(i, ref, o), school, o.hand, o.pins, o.known);
   const drafts = rule.lay(task, layout);
-  const shapes = (rule.renamed ? drafts.map((d) => renamed(task, d)) : drafts).map((d) => shapeOf(task, layout.kind, d));
+  const named = rule.renamed ? renaming(task) : (d: Draft): Draft => d;
+  const shapes = drafts.map((d) => shapeOf(task, layout.kind, named(d)));
   if (!shapes.length)
     fail(
       'NO_SHAPE_FITS',
@@ -72,28 +73,39 @@ export function nameShape(
   places: Place[],
 ): { readonly layout: Layout; readonly number: number; readonly label: string } | null {
   places.forEach((p, k) => checkPlace(i, p, `places[${k}]`));
-  return nameOn(layoutTask(scaledNeck(i, ref), 'finger-per-fret'), places);
+  return naming(layoutTask(scaledNeck(i, ref), 'finger-per-fret'))(places);
 }
 
-function nameOn(
-  task: LayoutTask,
-  places: readonly Place[],
-): { readonly layout: Layout; readonly number: number; readonly label: string } | null {
-  const wanted = new Set(places.map(placeIndex));
-  for (const layout of known()) {
-    const found = draftsOf(task, layout).find((d) => isOf(wanted, d.places));
-    if (found) return { layout, number: found.number, label: found.label };
-  }
-  return null;
+/** Names sets of places of one neck; each layout is laid out once, and only when it is come to. */
+function naming(task: LayoutTask) {
+  const drafts = new Map<Layout, Draft[]>();
+  const all = known();
+  const of = (layout: Layout): Draft[] => {
+    const laid = drafts.get(layout) ?? draftsOf(task, layout);
+    drafts.set(layout, laid);
+    return laid;
+  };
+  return (places: readonly Place[]): { readonly layout: Layout; readonly number: number; readonly label: string } | null => {
+    const wanted = new Set(places.map(placeIndex));
+    for (const layout of all) {
+      const found = of(layout).find((d) => isOf(wanted, d.places));
+      if (found) return { layout, number: found.number, label: found.label };
+    }
+    return null;
+  };
 }
 
-function renamed(task: LayoutTask, draft: Draft): Draft {
-  const name = nameOn(task, draft.places);
-  return name ? { ...draft, label: name.label, known: true } : draft;
+function renaming(task: LayoutTask): (draft: Draft) => Draft {
+  const nameOf = naming(task);
+  return (draft) => {
+    const name = nameOf(draft.places);
+    return name ? { ...draft, label: name.label, known: true } : draft;
+  };
 }
 
 /** Whether places are these, each at least once. */
 const isOf = (wanted: ReadonlySet<number>, places: readonly Place[]): boolean =>
+  places.length >= wanted.size &&
   places.every((p) => wanted.has(placeIndex(p))) && new Set(places.map(placeIndex)).size === wanted.size;
 
 /** The shapes' places, or none where the layout does not exist for this scale and neck. */

@@ -56,6 +56,23 @@ async function open(browser: Parameters<Parameters<typeof test>[2]>[0]['browser'
   return context.newPage();
 }
 
+test('on a phone "More" leads to the views and tools that the bar has no room for', async ({ browser, server }) => {
+  const page = await open(browser, { viewport: { width: 360, height: 740 }, hasTouch: true, isMobile: true });
+  await page.goto(server.url + VIEWS[1]);
+  await expect(heading(page)).toBeVisible();
+  const more = page.getByRole('button', { name: 'More', exact: true });
+  await more.tap();
+  const list = page.getByRole('dialog', { name: 'More' });
+  await list.getByRole('link', { name: 'Harmony' }).tap();
+  await expect(page).toHaveURL(/\/study\/demo-weathervane\/harmony/);
+  await expect(list).toHaveCount(0);
+  await more.tap();
+  await list.getByRole('button', { name: 'Settings' }).tap();
+  await expect(page.getByRole('dialog', { name: 'Settings' })).toBeVisible();
+  await expect(list).toHaveCount(0);
+  await page.context().close();
+});
+
 test('under a finger everything pressed has 44 pixels, and no text is below 12', async ({ browser, server }) => {
   const page = await open(browser, { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
   for (const view of VIEWS) {

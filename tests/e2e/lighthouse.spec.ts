@@ -22,7 +22,7 @@ for (const [k, view] of VIEWS.entries())
       args: ['--no-sandbox', '--disable-gpu', `--remote-debugging-port=${port}`],
     });
     try {
-      const flags = { port, logLevel: 'error' as const, onlyCategories: ['accessibility', 'best-practices'], throttlingMethod: 'provided' as const, disableFullPageScreenshot: true, pauseAfterFcpMs: 0, pauseAfterLoadMs: 0, networkQuietThresholdMs: 500, cpuQuietThresholdMs: 500 }; // prettier-ignore
+      const flags = { port, logLevel: 'error' as const, onlyCategories: ['accessibility', 'best-practices'], throttlingMethod: 'provided' as const, disableFullPageScreenshot: true, pauseAfterFcpMs: 0, pauseAfterLoadMs: 0, networkQuietThresholdMs: 500, cpuQuietThresholdMs: 500, maxWaitForLoad: 6000 }; // prettier-ignore
       const result = await lighthouse(server.url + view, flags, desktopConfig);
       const { categories = {}, audits = {} } = result?.lhr ?? {};
       const wanting = Object.values(audits).filter((a) => a.score !== null && a.score < 1).map((a) => [a.id, JSON.stringify(a.details)]); // prettier-ignore

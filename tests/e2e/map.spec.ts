@@ -72,6 +72,28 @@ test('the whole sentence, the ladder and the labels change by keyboard alone', a
   await expect(heading(page)).toContainText('B Mixolydian');
 });
 
+test('a part closes by a second press; Escape gives the focus back, a press elsewhere takes it there', async ({ page, server }) => {
+  await openMap(page, server.url);
+  const part = (name: string) => page.locator(`[data-part="${name}"]`);
+  const open = page.getByRole('dialog');
+  await part('fingering').click();
+  await expect(open).toHaveAccessibleName('fingering');
+  await expect(part('fingering')).toHaveAttribute('aria-expanded', 'true');
+  await part('fingering').click();
+  await expect(open).toHaveCount(0);
+  await expect(part('fingering')).toHaveAttribute('aria-expanded', 'false');
+  await part('tempo').click();
+  await expect(open.getByRole('slider')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(open).toHaveCount(0);
+  await expect(part('tempo')).toBeFocused();
+  await part('fingering').click();
+  await expect(open).toHaveCount(1);
+  await part('notes that stand out').click();
+  await expect(open).toHaveAccessibleName('notes that stand out');
+  await expect(part('fingering')).toHaveAttribute('aria-expanded', 'false');
+});
+
 test('the ladder is reached and walked with Tab and arrows', async ({ page, server }) => {
   await openMap(page, server.url);
   await page.getByRole('radio', { name: /^box 1, frets 1 to 5/ }).focus();

@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import type { HeardPitch } from './detector';
+import { holdAwake, openOutput, wake } from '../output';
 import { become, earState, tellHeard } from './ear-state';
 import workletUrl from './ear.worklet.ts?worker&url';
 import { listenPrefs, setListenPrefs, type SourceName } from './listen-prefs';
@@ -34,7 +35,6 @@ export async function listenTo(name: SourceName): Promise<void> {
   setListenPrefs({ source: name });
   become({ source: name, state: 'opening', problem: null, device: '' });
   try {
-    const { openOutput, holdAwake, wake } = await import('../output');
     const { context } = await openOutput().catch(() => {
       throw new EarError('broken');
     });
