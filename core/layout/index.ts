@@ -105,8 +105,7 @@ function renaming(task: LayoutTask): (draft: Draft) => Draft {
 
 /** Whether places are these, each at least once. */
 const isOf = (wanted: ReadonlySet<number>, places: readonly Place[]): boolean =>
-  places.length >= wanted.size &&
-  places.every((p) => wanted.has(placeIndex(p))) && new Set(places.map(placeIndex)).size === wanted.size;
+  places.length >= wanted.size && places.every((p) => wanted.has(placeIndex(p))) && new Set(places.map(placeIndex)).size === wanted.size;
 
 /** The shapes' places, or none where the layout does not exist for this scale and neck. */
 function draftsOf(task: LayoutTask, layout: Layout): Draft[] {

@@ -1,12 +1,11 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { useLatest } from '../../ui/useLatest';
 import { useKeyed } from '../../ui/useKeyed';
 import { weakSpots, type Rating, type WeakSpots } from '../../../core';
 import type { DrillHeard } from '../../sound/drill-score';
-import { canPerform, earNow, hush, perform, prepareToPlay, setEarRange, tellClicks } from '../../sound/listen/ear';
+import { canPerform, earNow, hush, latencyNow, perform, prepareToPlay, setEarRange, tellClicks } from '../../sound/listen/ear';
 import { onNote, useEar } from '../../sound/listen/ear-state';
 import { listenPrefs } from '../../sound/listen/listen-prefs';
-import { latencyNow } from '../../sound/listen/ear';
 import { meantOf, rangeOf } from '../../sound/listen/meant';
 import type { Drilled } from '../../store/practice/drilled';
 import { PassJudge, verdictsOf, type JudgedPass } from '../../store/practice/judge';
@@ -63,6 +62,23 @@ function useSpots(drill: Drilled | null, passes: JudgedPass[]): WeakSpots | null
   return useMemo(() => (drill && passes.length ? weakSpots(drill.line.steps, verdictsOf(passes), lateMs) : null), [drill, passes, lateMs]);
 }
 
+/** Brings what is heard to the judge, and what is judged to `told`, while something is listened to. */
+function useHeardBy(judge: RefObject<PassJudge | null>, on: boolean, told: (pass: JudgedPass) => void, onStop: () => void): void {
+  useEffect(() => {
+    if (!on) return onStop();
+    const off = onNote((n) => judge.current?.note(n));
+    const timer = setInterval(() => {
+      const done = judge.current?.due(earNow() - latencyNow()) ?? NONE;
+      for (const p of done) told(p);
+    }, EVERY);
+    return () => {
+      off();
+      clearInterval(timer);
+      hush();
+    };
+  }, [judge, on, onStop, told]);
+}
+
 /** Listens along with a drill: judges each pass, and lets the simulated player play it. `onJudged` rates. */
 export function useJudge(
   drill: Drilled | null,
@@ -112,20 +128,7 @@ export function useJudge(
     },
     [latestRef, heardPass, silentPass],
   );
-  useEffect(() => {
-    if (ear.state !== 'on') return onStop();
-    const off = onNote((n) => judge.current?.note(n));
-    const timer = setInterval(() => {
-      const done = judge.current?.due(earNow() - latencyNow()) ?? NONE;
-      for (const p of done) told(p);
-    }, EVERY);
-    return () => {
-      off();
-      clearInterval(timer);
-      hush();
-    };
-  }, [ear.state, onStop, told]);
-
+  useHeardBy(judge, ear.state === 'on', told, onStop);
   const spots = useSpots(drill, passes);
   const along = useMemo(() => ({ before, onSeam, onStop }), [before, onSeam, onStop]);
   return { on: ear.state === 'on', passes, spots, silent, along };

@@ -108,17 +108,23 @@ export function useRun(asked: RunAsked): Running {
     [apply, stop, beginTake, latestRef],
   );
   const [start, takeOver] = useMemo(() => [() => begin(false), () => begin(true)], [begin]);
-  const rate = useCallback((by: Rating) => void (runningRef.current && apply(rated(runningRef.current, by))), [apply]);
-  const judge = useCallback(
-    (pass: number, by: Rating) => void (runningRef.current && apply(judged(runningRef.current, pass, by))),
-    [apply],
-  );
+  const [rate, judge] = useRatings(runningRef, apply);
   useChanges(asked, runningRef, takes, stop);
   useLeaving(latestRef, runningRef, stop);
   return useMemo(
     () => ({ on, ...place, run, moved, error, start, stop, takeOver, rate, judge }),
     [on, place, run, moved, error, start, stop, takeOver, rate, judge],
   );
+}
+
+/** What the player presses of the pass that runs, and what was heard of one. */
+function useRatings(runningRef: RefObject<Run | null>, apply: (step: Step) => void) {
+  const rate = useCallback((by: Rating) => void (runningRef.current && apply(rated(runningRef.current, by))), [runningRef, apply]);
+  const judge = useCallback(
+    (pass: number, by: Rating) => void (runningRef.current && apply(judged(runningRef.current, pass, by))),
+    [runningRef, apply],
+  );
+  return [rate, judge] as const;
 }
 
 function takeOf({ heard, sounds, standing, half, countIn: counts }: RunAsked): Take {

@@ -30,6 +30,22 @@ interface Round {
   readonly notes: { readonly beat: number; readonly midi: number }[];
 }
 
+/** Quarters in a beat of the meter. */
+const unitOf = ({ meter }: Pick<KeptProgression, 'meter'>): number => 4 / meter[1];
+
+/** The chords of what is looped by the beat that they begin on, and how many beats it has. */
+function useFrame({ meter, loop }: KeptProgression, form: Form) {
+  return useMemo(() => {
+    const unit = unitOf({ meter });
+    const [from, to] = loopOf({ loop }, form.bars.length);
+    const start = from * barQuarters(meter);
+    const chords = form.chords
+      .filter((c) => c.bar >= from && c.bar <= to)
+      .map((c) => ({ beat: (c.from - start) / unit, tones: chordSounds(c.symbol) }));
+    return { chords, beats: ((to - from + 1) * barQuarters(meter)) / unit };
+  }, [form, loop, meter]);
+}
+
 /** Over a backing: how often what is played on the beats is a tone of the chord. The simulated player plays a study line. */
 export function useMet(body: StudyBody, p: KeptProgression, form: Form): MetOn {
   const ear = useEar();
@@ -38,18 +54,10 @@ export function useMet(body: StudyBody, p: KeptProgression, form: Form): MetOn {
   const [met, setMet] = useState<Met | null>(null);
   const rounds = useRef<Round[]>([]);
   const done = useRef<Met>(NONE);
-  const { meter, loop } = p;
   const latestRef = useLatest({ body, p, form });
-  const unit = 4 / meter[1];
+  const unit = unitOf(p);
 
-  const frame = useMemo(() => {
-    const [from, to] = loopOf({ loop }, form.bars.length);
-    const start = from * barQuarters(meter);
-    const chords = form.chords
-      .filter((c) => c.bar >= from && c.bar <= to)
-      .map((c) => ({ beat: (c.from - start) / unit, tones: chordSounds(c.symbol) }));
-    return { chords, beats: ((to - from + 1) * barQuarters(meter)) / unit };
-  }, [form, loop, meter, unit]);
+  const frame = useFrame(p, form);
   const frameRef = useLatest(frame);
 
   const count = useCallback(

@@ -34,22 +34,27 @@ export function QuizView() {
 const NONE: Round[] = [];
 const HEARD_TEMPO = 116;
 
-function Open({ body }: { readonly body: StudyBody }) {
-  const { data: rounds = NONE } = useRoundsQuery();
-  const quiz = useQuiz(body, rounds);
-  const { asking, over, problem } = quiz;
+/** What is asked by ear is heard when it is asked, and again when the player wants it. */
+function useAskedByEar(asking: Asking | null) {
   const hear = useHear();
-  const { waiting } = useSyncExternalStore(roundBox.subscribe, roundBox.state);
   const { start, stop } = hear;
   const question = asking?.questions[asking.at];
   const play = useCallback(() => {
     if (question?.heard) start(eighths(question.heard.map((midi) => ({ midi, string: 3 }))), HEARD_TEMPO);
   }, [question, start]);
-  // What is asked by ear is heard when it is asked.
   useEffect(() => {
     play();
     return stop;
   }, [play, stop]);
+  return { hear, play };
+}
+
+function Open({ body }: { readonly body: StudyBody }) {
+  const { data: rounds = NONE } = useRoundsQuery();
+  const quiz = useQuiz(body, rounds);
+  const { asking, over, problem } = quiz;
+  const { hear, play } = useAskedByEar(asking);
+  const { waiting } = useSyncExternalStore(roundBox.subscribe, roundBox.state);
   const [cursor, setCursor] = useQuizCommands(body, quiz, play);
   useEffect(() => setCursor(null), [asking?.at, setCursor]);
   return (
