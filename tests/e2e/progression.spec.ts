@@ -104,6 +104,7 @@ test('lines: a guide line on the neck, a study line as a lick, and drilled over 
   await expect(page).toHaveURL(/\/licks/);
   await expect(heading(page)).toContainText('Weathervane, the tune: study line 1');
   await page.goBack();
+  await expect(strip(page)).toBeVisible(); // until then keys are those of the view before
   await page.keyboard.press('l');
   await page.getByRole('button', { name: 'Another' }).click();
   await page.getByRole('button', { name: 'Drill it over the backing' }).click();
