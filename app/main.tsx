@@ -8,6 +8,7 @@ import { applyTheme } from './shell/theme';
 import { store } from './store';
 import { whenFirstView } from './ui/first-view';
 import './styles.css';
+import './eyes.css';
 import { BringInProvider } from './views/bring-in/BringIn';
 import { MapView } from './views/map/MapView';
 import { view } from './view';

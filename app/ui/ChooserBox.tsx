@@ -1,5 +1,5 @@
 import { useCombobox } from 'downshift';
-import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useId, useRef, useState, type ReactNode } from 'react';
 import { typedEarly } from '../shell/open-part';
 
 export interface Choice<T> {
@@ -25,8 +25,19 @@ export interface ChooserProps<T> {
 
 /** The list for what is typed, run by the library; what was typed and entered before it was there counts. */
 function useChoosing<T>({ find, onChoose, note }: Pick<ChooserProps<T>, 'find' | 'onChoose' | 'note'>) {
-  const [typed] = useState(typedEarly);
-  const [text, setText] = useState(typed.text);
+  const [text, setText] = useState('');
+  /** Enter was pressed early: it takes the first match of the text that came with it. */
+  const [entered, setEntered] = useState(false);
+  const stands = useRef(false);
+  const taken = useRef(false);
+  // Early keys are taken when the field stands, once, and not while it is drawn: a drawing may be thrown away, and they with it.
+  const onField = useCallback((field: HTMLInputElement | null) => {
+    if (!field || stands.current) return;
+    stands.current = true;
+    const typed = typedEarly();
+    setText((now) => typed.text + now);
+    setEntered(typed.enter);
+  }, []);
   const id = useId();
   const items = find(text);
   const said = items.length ? (note?.(text) ?? null) : null;
@@ -42,20 +53,19 @@ function useChoosing<T>({ find, onChoose, note }: Pick<ChooserProps<T>, 'find' |
     stateReducer: (_, { type, changes }) =>
       type === useCombobox.stateChangeTypes.InputBlur ? { ...changes, selectedItem: null } : changes,
   });
-  const takenEarly = useRef(typed.enter);
   useEffect(() => {
-    if (!takenEarly.current || !items.length) return;
-    takenEarly.current = false;
+    if (!entered || taken.current || !items.length) return;
+    taken.current = true;
     onChoose(items[0]!.value);
   });
   // A list that fills after it was typed for has nothing lit yet: Enter takes its first match all the same.
   const onEnter = (): void => void (box.highlightedIndex < 0 && items.length > 0 && onChoose(items[0]!.value));
-  return { items, said, box, text, onType: setText, onEnter };
+  return { items, said, box, text, onField, onType: setText, onEnter };
 }
 
 /** The chooser itself, with the library that runs its list. */
 export function ChooserBox<T>({ label, placeholder, find, onChoose, current, empty, note, render }: ChooserProps<T>) {
-  const { items, said, box, text, onType, onEnter } = useChoosing({ find, onChoose, note });
+  const { items, said, box, text, onField, onType, onEnter } = useChoosing({ find, onChoose, note });
   return (
     <div className="flex min-h-0 flex-col gap-2">
       <label {...box.getLabelProps()} className="text-xs text-soft short:sr-only">
@@ -63,6 +73,7 @@ export function ChooserBox<T>({ label, placeholder, find, onChoose, current, emp
       </label>
       <input
         {...box.getInputProps({
+          ref: onField,
           onChange: (e) => onType(e.currentTarget.value),
           onKeyDown: (e) => e.key === 'Enter' && onEnter(),
         })}

@@ -21,7 +21,7 @@ export function Segmented<T extends string | number>({ label, value, options, on
         <label
           key={o.value}
           data-state={o.value === value ? 'on' : 'off'}
-          className="relative flex min-h-8 items-center justify-center px-3 text-[0.78125rem] text-soft hover:text-ink data-[state=on]:bg-night data-[state=on]:text-white has-focus-visible:outline-3 has-focus-visible:outline-offset-[-3px]"
+          className="segment relative flex min-h-8 items-center justify-center px-3 text-[0.78125rem] text-soft hover:text-ink data-[state=on]:bg-night data-[state=on]:text-white has-focus-visible:outline-3 has-focus-visible:outline-offset-[-3px]"
         >
           <input
             type="radio"
