@@ -1,11 +1,11 @@
 import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
+import { isLost } from '../ui/focus';
 import { panelNow } from './panels';
 
 export const VIEW_ID = 'view';
 
 const view = (): HTMLElement | null => document.getElementById(VIEW_ID);
-const isLost = (): boolean => document.activeElement === null || document.activeElement === document.body;
 /** A press may take away what had the focus, or close what is laid over; it has come to rest after this long. Milliseconds. */
 const REST_MS = 120;
 

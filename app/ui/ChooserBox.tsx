@@ -1,5 +1,5 @@
 import { useCombobox } from 'downshift';
-import { useCallback, useEffect, useId, useRef, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { typedEarly } from '../shell/open-part';
 
 export interface Choice<T> {
@@ -59,13 +59,17 @@ function useChoosing<T>({ find, onChoose, note }: Pick<ChooserProps<T>, 'find' |
     onChoose(items[0]!.value);
   });
   // A list that fills after it was typed for has nothing lit yet: Enter takes its first match all the same.
-  const onEnter = (): void => void (box.highlightedIndex < 0 && items.length > 0 && onChoose(items[0]!.value));
-  return { items, said, box, text, onField, onType: setText, onEnter };
+  const onKey = (e: KeyboardEvent): void => {
+    if (e.key !== 'Enter' || box.highlightedIndex >= 0) return;
+    e.preventDefault(); // the second half of this press would press the part that has the focus by then
+    if (items.length) onChoose(items[0]!.value);
+  };
+  return { items, said, box, text, onField, onType: setText, onKey };
 }
 
 /** The chooser itself, with the library that runs its list. */
 export function ChooserBox<T>({ label, placeholder, find, onChoose, current, empty, note, render }: ChooserProps<T>) {
-  const { items, said, box, text, onField, onType, onEnter } = useChoosing({ find, onChoose, note });
+  const { items, said, box, text, onField, onType, onKey } = useChoosing({ find, onChoose, note });
   return (
     <div className="flex min-h-0 flex-col gap-2">
       <label {...box.getLabelProps()} className="text-xs text-soft short:sr-only">
@@ -75,7 +79,7 @@ export function ChooserBox<T>({ label, placeholder, find, onChoose, current, emp
         {...box.getInputProps({
           ref: onField,
           onChange: (e) => onType(e.currentTarget.value),
-          onKeyDown: (e) => e.key === 'Enter' && onEnter(),
+          onKeyDown: onKey,
         })}
         {...(items.length ? {} : { 'aria-activedescendant': undefined })}
         placeholder={placeholder}

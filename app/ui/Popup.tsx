@@ -1,6 +1,7 @@
 import { Popover } from 'radix-ui';
 import { useRef, type ReactNode } from 'react';
 import { typedEarly } from '../shell/open-part';
+import { isLost } from './focus';
 
 export interface PopupProps {
   readonly id?: string;
@@ -47,7 +48,8 @@ export function Popup({ id, name, at, align = 'start', side = 'bottom', look, on
           }}
           onCloseAutoFocus={(e) => {
             e.preventDefault();
-            if (!left.current) at.focus();
+            // A next key may have opened another one by now; the focus is its own then.
+            if (!left.current && isLost()) at.focus();
           }}
           className={`no-print z-20 overflow-auto rounded-lg border border-line bg-sheet font-text text-[0.84375rem] text-ink shadow-xl ${look}`}
         >

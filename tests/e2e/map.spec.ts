@@ -72,6 +72,66 @@ test('the whole sentence, the ladder and the labels change by keyboard alone', a
   await expect(heading(page)).toContainText('B Mixolydian');
 });
 
+test('keys that come before the chooser are its first ones; its Enter is not heard twice', async ({ page, server }) => {
+  let letGo = (): void => undefined;
+  const late = new Promise<void>((done) => (letGo = done));
+  await page.route(/assets\/ChooserBox-.*\.js/, async (route) => {
+    await late;
+    await route.continue();
+  });
+  await openMap(page, server.url);
+  await page.keyboard.press('s');
+  await page.keyboard.type('Bb mixx');
+  await page.keyboard.press('Backspace');
+  await page.keyboard.type('o');
+  letGo();
+  const field = page.getByRole('combobox');
+  await expect(field).toHaveValue('Bb mixo');
+  await expect(field).toBeFocused();
+  // A press of Enter is a keydown and then a click on what has the focus: after the keydown that is the part again.
+  expect(
+    await field.evaluate((f) => f.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }))),
+  ).toBe(false);
+  await expect(heading(page)).toContainText('B♭ Mixolydian');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
+test('a part that is opened in the same moment as another closes keeps the focus', async ({ page, server }) => {
+  await openMap(page, server.url);
+  await page.keyboard.press('t');
+  await expect(page.getByRole('combobox')).toBeFocused();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('s');
+  await page.keyboard.type('Bb mixo');
+  await expect(page.getByRole('combobox')).toHaveValue('Bb mixo');
+  await page.evaluate(async () => {
+    const press = (key: string) =>
+      document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+    press('Enter');
+    await Promise.resolve(); // drawn, but nothing that waits for a moment has run
+    press('t');
+  });
+  await expect(heading(page)).toContainText('B♭ Mixolydian');
+  await expect(page.getByRole('dialog')).toHaveAccessibleName('strings and tuning');
+  await expect(page.getByRole('combobox')).toBeFocused();
+  await page.keyboard.type('D A D G B E');
+  await page.keyboard.press('Enter');
+  await expect(heading(page)).toContainText('D A D G B E');
+});
+
+test('Enter too, before the chooser is there, takes its first match', async ({ page, server }) => {
+  await page.route(/assets\/ChooserBox-.*\.js/, async (route) => {
+    await new Promise((done) => setTimeout(done, 700));
+    await route.continue();
+  });
+  await openMap(page, server.url);
+  await page.keyboard.press('s');
+  await page.keyboard.type('Bb mixo');
+  await page.keyboard.press('Enter');
+  await expect(heading(page)).toContainText('B♭ Mixolydian');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
 test('a part closes by a second press; Escape gives the focus back, a press elsewhere takes it there', async ({ page, server }) => {
   await openMap(page, server.url);
   const part = (name: string) => page.locator(`[data-part="${name}"]`);
