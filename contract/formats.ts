@@ -72,8 +72,7 @@ function keptAsWas(study: Record<string, unknown>, route: Record<string, unknown
   }
 }
 
-/** What each format added to the one before, from the second on. Append only: `formats.test.ts` holds every row against files that are never changed. */
-export const FORMATS: readonly Format[] = [
+const ROWS = [
   { adds: { over: null, chord: null, passing: [], focus: [], built: null, ownScales: [] } },
   { adds: { pins: [], connection: null, routes: [] } },
   { adds: { licks: [], lick: null, tags: [], practisedAt: null } },
@@ -85,7 +84,14 @@ export const FORMATS: readonly Format[] = [
   // Notes of licks may say their pick stroke, and that a bend is let down: older ones say neither.
   { adds: {} },
   { adds: { handouts: [] } },
-];
+] as const satisfies readonly Format[];
+
+/** What each format added to the one before, from the second on. Append only: `formats.test.ts` holds every row against files that are never changed. */
+export const FORMATS: readonly Format[] = ROWS;
+
+type Keys<T> = T extends unknown ? keyof T : never;
+/** Fields that some format added and that are there still. */
+export type Added = Exclude<Keys<(typeof ROWS)[number]['adds']>, 'ownScales'>;
 
 /** The format of today. */
 export const FORMAT = FORMATS.length + 1;

@@ -14,7 +14,7 @@ import {
 } from '../core';
 import { connectionSchema, routesSchema, type Connection, type KeptRoute } from './connection';
 import { drillsSchema, planSchema, practiceSchema, type Drill, type Plan, type Practice } from './drill';
-import { FORMAT, upgradeStudy } from './formats';
+import { FORMAT, upgradeStudy, type Added } from './formats';
 import { chordSchema, gripsSchema, type KeptGrip } from './grip';
 import { handSchema, schoolSchema } from './hand';
 import { handoutsSchema, type Handout } from './handout';
@@ -91,30 +91,7 @@ export interface StudyBody {
 }
 
 /** Fields that have a plain value: those that a format after the first one added. */
-type Plain = Pick<
-  StudyBody,
-  | 'format'
-  | 'over'
-  | 'chord'
-  | 'passing'
-  | 'focus'
-  | 'built'
-  | 'pins'
-  | 'connection'
-  | 'routes'
-  | 'route'
-  | 'licks'
-  | 'lick'
-  | 'tags'
-  | 'practisedAt'
-  | 'practice'
-  | 'drills'
-  | 'plan'
-  | 'grips'
-  | 'progressions'
-  | 'progression'
-  | 'handouts'
->;
+type Plain = Pick<StudyBody, 'format' | Added>;
 
 /** A study of today's format without anything special; the result is the caller's own. */
 export const plainStudy = (): Plain => upgradeStudy({ format: 1 }) as Plain;

@@ -65,8 +65,7 @@ const loses =
 
 const isXml = ({ text }: FileIn): boolean => text.replace(/^\uFEFF/, '').trimStart().startsWith('<'); // prettier-ignore
 
-/** Every format of a line, in the order in which a file is asked whether it is one; any text may be a tab. */
-export const LINE_FORMATS: readonly LineFormat[] = [
+const TABLE = [
   {
     id: 'midi',
     name: 'MIDI',
@@ -117,7 +116,12 @@ export const LINE_FORMATS: readonly LineFormat[] = [
     write: writeTab,
     loses: loses('fingers'),
   },
-];
+] as const satisfies readonly LineFormat[];
+
+/** Every format of a line, in the order in which a file is asked whether it is one; any text may be a tab. */
+export const LINE_FORMATS: readonly LineFormat[] = TABLE;
+/** What a format of a line is called in our own files. */
+export type LineFormatId = (typeof TABLE)[number]['id'];
 
 /** A format by its id. */
 export const lineFormat = (id: string): LineFormat => LINE_FORMATS.find((f) => f.id === id)!;

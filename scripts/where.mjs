@@ -158,6 +158,34 @@ const ROWS = {
     lines('server/prepare.ts', ["'instruments', 'scales'", "'tins', "], ['instruments: instrumentSchema', 'tins: ownScaleSchema, ']),
     line('server/app.ts', '  instruments: { word', "  tins: { word: 'tin', summary: whole },\n"),
   ],
+  'a format of a line': [
+    fresh(
+      'formats/dots/dots.ts',
+      "import { struckNotes } from '../../core';\nimport type { FileLine } from '../line';\nimport { readTab } from '../tab/read';\nimport type { Instrument } from '../../core';\nimport type { LineOut } from '../lines';\nexport const readDots = (text: string, near: Instrument): FileLine => readTab(text, near);\nexport const writeDots = ({ notes }: LineOut): string => struckNotes(notes).map(() => '.').join('');\n",
+    ),
+    lines(
+      'formats/lines.ts',
+      ['import { readMidiFile }', "import { readDots, writeDots } from './dots/dots';\n"],
+      [
+        "  {\n    id: 'tab'",
+        "  { id: 'dots', name: 'Dots', extension: 'dots', media: 'text/plain', is: ({ text }) => /^[.\\s]+$/.test(text), read: ({ text }, near) => readDots(text, near), write: writeDots, loses: () => [] },\n",
+      ],
+    ),
+    line(
+      'tests/fuzz/readers.ts',
+      '  scala: () =>',
+      "  dots: () => ({ seeds: written('dots'), read: asFile('a.dots'), alone: alone('dots') }),\n",
+    ),
+  ],
+  'a field of a study': [
+    lines(
+      'contract/study.ts',
+      ['  readonly routes: KeptRoute[];', '  readonly tin: string | null;\n'],
+      ['  routes: routesSchema', '  tin: string().strict().nullable().defined(),\n'],
+    ),
+    line('contract/formats.ts', '] as const satisfies readonly Format[];', '  { adds: { tin: null } },\n'),
+    line('app/words/change-text.ts', '  routes: listed', "  tin: () => 'tin',\n"),
+  ],
   'a word of our own': [line('app/words/own-words.ts', "  {\n    word: 'rung'", "  { word: 'tin', says: 'What a lantern is of.' },\n")],
 };
 
@@ -225,7 +253,7 @@ for (const [row, changes] of Object.entries(ROWS).filter(([name]) => name.includ
   const names = (file) => {
     const parts = file.split('/');
     // A file may stand in a folder of its own below the one that is named.
-    const folders = [1, 2].map((up) => parts.slice(0, -up)).filter((f) => f.length > 1);
+    const folders = [1, 2].map((up) => parts.slice(0, -up)).filter((f) => f.length > 0);
     // `…-commands.ts` names one of many.
     const like = [...told.matchAll(/`([\w-]*)…([\w.-]*)`/g)].some(([, a, b]) => parts.at(-1).startsWith(a) && parts.at(-1).endsWith(b));
     return like || told.includes(parts.at(-1)) || folders.some((f) => told.includes(`\`${f.join('/')}/\``));

@@ -5,7 +5,7 @@ import { DEMO } from '../../demo';
 import { readForm } from '../../app/files/read-form';
 import { readFiles, type Incoming } from '../../app/files/read-files';
 import { writeInstrument } from '../../formats/instrument-json';
-import { lineFormat, type LineOut } from '../../formats/lines';
+import { lineFormat, type LineFormatId, type LineOut } from '../../formats/lines';
 import { writeKbm, writeScl } from '../../formats/scala';
 import { FormatError } from '../../formats/errors';
 
@@ -65,8 +65,11 @@ const FORMS = [
   '{title: Salt Ferry}\n{key: Bb}\n{start_of_grid}\n| Bb . . . | Gm7 . C7 . |\n{end_of_grid}\n[Bb]words [Gm7]more',
 ];
 
+/** Readers of other things than lines. */
+type Others = 'scala' | 'mapping' | 'instrument' | 'notebook' | 'chords';
+
 /** Every reader of files, by its name on the command line. */
-export const FUZZED: Readonly<Record<string, () => Fuzzed>> = {
+export const FUZZED: Readonly<Record<LineFormatId | Others, () => Fuzzed>> = {
   tab: () => ({ seeds: written('tab'), read: asFile('a.txt'), alone: alone('tab') }),
   musicxml: () => ({
     seeds: [...written('musicxml'), ...folder('foreign', 'musicxml')],

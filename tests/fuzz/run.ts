@@ -1,7 +1,8 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
+import { isOneOf, keysOf } from '../../core';
 import { LARGE } from './large';
 import { mutated } from './mutate';
-import { asFile, FUZZED } from './readers';
+import { asFile, FUZZED, type Fuzzed } from './readers';
 
 /**
  * Reads broken files, one after another: `run <reader> <count> <seed> [<only>]`; the reader "large" reads files of 20 MB. Tells each number before it is read
@@ -27,8 +28,7 @@ const kB = (bytes: Uint8Array): string => `${(bytes.length / 1024).toFixed(1)} k
 const wordsOf = (e: unknown): string => (e instanceof Error ? `${e.name}: ${e.message}` : String(e)).replace(/\s+/g, ' ').slice(0, 300);
 const fault = (n: number, why: string): void => console.log(`! ${n} ${why}`);
 
-function readBroken(): void {
-  const { seeds, read, alone } = FUZZED[name]!();
+function readBroken({ seeds, read, alone }: Fuzzed): void {
   let refused = 0;
   let slowest = '';
   let most = 0;
@@ -72,5 +72,7 @@ function readLarge(): void {
   console.log(`= ${LARGE.length} files of 20 MB; slowest: ${slowest} in ${most.toFixed(0)} ms`);
 }
 
+const readers = keysOf(FUZZED);
 if (name === 'large') readLarge();
-else readBroken();
+else if (isOneOf(readers, name)) readBroken(FUZZED[name]());
+else throw new Error(`no reader is called ${name}: ${readers.join(', ')}, large`);
