@@ -23,6 +23,15 @@ const fontsAhead = (): Plugin => ({
   },
 });
 
+/** The style and the faces of text go before the scripts, which are much larger: the frame stands while they come. */
+const scriptsAfter = (): Plugin => ({
+  name: 'scripts-after',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (html) => html.replace(/<(script type="module"|link rel="modulepreload")/g, '<$1 fetchpriority="low"'),
+  },
+});
+
 /** The files of each view by the word of its address, for the server to name with the page (server/ahead.ts): they need not wait until the scripts ask. */
 const viewsAhead = (): Plugin => ({
   name: 'views-ahead',
@@ -53,6 +62,7 @@ export default defineConfig({
     react(),
     tailwind(),
     fontsAhead(),
+    scriptsAfter(),
     viewsAhead(),
     // The built files are kept by the browser, each build's own, so that a reload opens them with the server away. Answers
     // of the API are never kept. A newer build waits until the player lets it in.

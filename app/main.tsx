@@ -2,6 +2,7 @@ import { startTransition, StrictMode, type ReactElement } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { BrowserRouter, Navigate, useRoutes, type RouteObject } from 'react-router';
+import { STUDY_PARTS } from '../contract';
 import { Shell } from './shell/Shell';
 import { ViewBoundary } from './shell/ViewBoundary';
 import { applyTheme } from './shell/theme';
@@ -20,6 +21,8 @@ whenFirstView(() => {
   begin(async () => (await import('./store/practice/start')).startLog());
   begin(async () => (await import('./store/start-following')).startFollowing());
 });
+// The first edit is checked without waiting for its schema.
+for (const build of STUDY_PARTS) whenFirstView(() => void build());
 
 /** What cannot be loaded just now begins as soon as it can; ms. */
 function begin(start: () => Promise<void>): void {

@@ -21,7 +21,7 @@ import {
 import { instrumentSchema } from './instrument';
 import { layoutSchema } from './layout';
 import { hasOnly, isWhole } from './lick';
-import { id, list, name, oneOf, place, record, rungRef, whole, type RungRef } from './parts';
+import { built, id, list, name, oneOf, place, record, rungRef, whole, type RungRef } from './parts';
 import { published } from './published';
 import { scaleRefSchema } from './scale';
 import { handSchema, schoolSchema } from './hand';
@@ -83,65 +83,73 @@ export interface KeptRoute {
 const factor = (min: number, max: number) => number().strict().required().min(min).max(max);
 
 /** A place, a fret under the hand, or a pitch. */
-const pitchGoal = record<{ readonly pitch: number }>({ pitch: whole(0, 163) });
-const fretGoal = record<{ readonly fret: number }>({ fret: whole(1, 36) });
-const goal = lazy((value: unknown) => {
-  const fields = value && typeof value === 'object' ? value : {};
-  if (value === null) return object().nullable();
-  if ('pitch' in fields) return pitchGoal.required();
-  return ('string' in fields ? place : fretGoal).required();
-}).meta(published({ is: 'any', of: [null, place, fretGoal, pitchGoal] }));
+const pitchGoal = built(() => record<{ readonly pitch: number }>({ pitch: whole(0, 163) }));
+const fretGoal = built(() => record<{ readonly fret: number }>({ fret: whole(1, 36) }));
+const goal = built(() =>
+  lazy((value: unknown) => {
+    const fields = value && typeof value === 'object' ? value : {};
+    if (value === null) return object().nullable();
+    if ('pitch' in fields) return pitchGoal().required();
+    return ('string' in fields ? place() : fretGoal()).required();
+  }).meta(published({ is: 'any', of: [null, place(), fretGoal(), pitchGoal()] })),
+);
 
-const weightsSchema = record<RouteWeights>({
-  travel: factor(0, MOST_WEIGHT),
-  shifts: factor(0, MOST_WEIGHT),
-  stretch: factor(0, MOST_WEIGHT),
-  stringChanges: factor(0, MOST_WEIGHT),
-  openStrings: factor(-1, MOST_WEIGHT),
-  tone: factor(-1, 1),
-  region: factor(0, MOST_WEIGHT),
-});
+const weightsSchema = built(() =>
+  record<RouteWeights>({
+    travel: factor(0, MOST_WEIGHT),
+    shifts: factor(0, MOST_WEIGHT),
+    stretch: factor(0, MOST_WEIGHT),
+    stringChanges: factor(0, MOST_WEIGHT),
+    openStrings: factor(-1, MOST_WEIGHT),
+    tone: factor(-1, 1),
+    region: factor(0, MOST_WEIGHT),
+  }),
+);
 
-export const connectionSchema = record<Connection>({
-  way: oneOf(WAYS),
-  from: rungRef.required(),
-  to: rungRef.required(),
-  strings: list(whole(1, 12), 12),
-  start: place.nullable().defined(),
-  goal,
-  motion: oneOf(['run', 'thirds', 'given']),
-  pitches: list(whole(0, 163), MOST_TYPED, { plainly: (v) => isWhole(v, [0, 163]) }),
-  within: record<NonNullable<Connection['within']>>({ fromFret: whole(0, 36), toFret: whole(0, 36) })
-    .nullable()
-    .defined(),
-  weights: weightsSchema.required(),
-  held: list(record<Connection['held'][number]>({ index: whole(0, 20_000), string: whole(1, 12), fret: whole(0, 36) }), MOST_TYPED, {
-    plainly: (v) => hasOnly(v, HELD_KEYS) && isWhole(v.index, [0, 20_000]) && isWhole(v.string, [1, 12]) && isWhole(v.fret, [0, 36]),
+export const connectionSchema = built(() =>
+  record<Connection>({
+    way: oneOf(WAYS),
+    from: rungRef().required(),
+    to: rungRef().required(),
+    strings: list(whole(1, 12), 12),
+    start: place().nullable().defined(),
+    goal: goal(),
+    motion: oneOf(['run', 'thirds', 'given']),
+    pitches: list(whole(0, 163), MOST_TYPED, { plainly: (v) => isWhole(v, [0, 163]) }),
+    within: record<NonNullable<Connection['within']>>({ fromFret: whole(0, 36), toFret: whole(0, 36) })
+      .nullable()
+      .defined(),
+    weights: weightsSchema().required(),
+    held: list(record<Connection['held'][number]>({ index: whole(0, 20_000), string: whole(1, 12), fret: whole(0, 36) }), MOST_TYPED, {
+      plainly: (v) => hasOnly(v, HELD_KEYS) && isWhole(v.index, [0, 20_000]) && isWhole(v.string, [1, 12]) && isWhole(v.fret, [0, 36]),
+    }),
+    fingers: list(record<Connection['fingers'][number]>({ index: whole(0, 20_000), finger: whole(0, 4) }), MOST_TYPED, {
+      plainly: (v) => hasOnly(v, FINGER_KEYS) && isWhole(v.index, [0, 20_000]) && isWhole(v.finger, [0, 4]),
+    }),
+    picking: oneOf(['alternate', 'economy', 'hammered']),
+    choice: whole(0, 50),
+    staff: boolean().strict().required(),
   }),
-  fingers: list(record<Connection['fingers'][number]>({ index: whole(0, 20_000), finger: whole(0, 4) }), MOST_TYPED, {
-    plainly: (v) => hasOnly(v, FINGER_KEYS) && isWhole(v.index, [0, 20_000]) && isWhole(v.finger, [0, 4]),
-  }),
-  picking: oneOf(['alternate', 'economy', 'hammered']),
-  choice: whole(0, 50),
-  staff: boolean().strict().required(),
-});
+);
 const HELD_KEYS = new Set(['index', 'string', 'fret']);
 const FINGER_KEYS = new Set(['index', 'finger']);
 
 const MOVES = ['start', 'stay', 'stretch', 'shift', 'slide', 'roll'];
-export const stepSchema = record<FingeredStep>({
-  string: whole(1, 12),
-  fret: whole(0, 36),
-  finger: whole(0, 4),
-  handFret: whole(0, 40),
-  move: oneOf(MOVES),
-  costMm: number().strict().required(),
-});
-const STEP_KEYS = new Set(Object.keys(stepSchema.fields));
+export const stepSchema = built(() =>
+  record<FingeredStep>({
+    string: whole(1, 12),
+    fret: whole(0, 36),
+    finger: whole(0, 4),
+    handFret: whole(0, 40),
+    move: oneOf(MOVES),
+    costMm: number().strict().required(),
+  }),
+);
+const STEP_KEYS = built(() => new Set(Object.keys(stepSchema().fields)));
 
 /** What the schema of a kept note passes, without asking it. */
 export const isPlainStep = (v: unknown): boolean =>
-  hasOnly(v, STEP_KEYS) &&
+  hasOnly(v, STEP_KEYS()) &&
   isWhole(v.string, [1, 12]) &&
   isWhole(v.fret, [0, 36]) &&
   isWhole(v.finger, [0, 4]) &&
@@ -153,26 +161,30 @@ export const isPlainStep = (v: unknown): boolean =>
 
 const STROKES: readonly Stroke[] = ['down', 'up', 'hammer', 'pull', 'slide'];
 
-export const keptRouteSchema = record<KeptRoute>({
-  id: id().max(40),
-  name: name(120, 'give the route a name.'),
-  steps: list(stepSchema, MOST_KEPT_NOTES, { plainly: isPlainStep }),
-  strokes: list(oneOf(STROKES), MOST_KEPT_NOTES, { plainly: (v) => typeof v === 'string' && isOneOf(STROKES, v) }),
-  asked: connectionSchema.required(),
-  on: record<RouteSetting>({
-    instrument: instrumentSchema,
-    scale: scaleRefSchema.required(),
-    layout: layoutSchema,
-    school: schoolSchema,
-    hand: handSchema,
-  }).required(),
-}).test('strokes', 'routes: a kept route has one pick stroke a note.', (v) => {
-  const { steps, strokes } = (v ?? {}) as Partial<KeptRoute>;
-  return !Array.isArray(steps) || !Array.isArray(strokes) || steps.length === strokes.length;
-});
+export const keptRouteSchema = built(() =>
+  record<KeptRoute>({
+    id: id().max(40),
+    name: name(120, 'give the route a name.'),
+    steps: list(stepSchema(), MOST_KEPT_NOTES, { plainly: isPlainStep }),
+    strokes: list(oneOf(STROKES), MOST_KEPT_NOTES, { plainly: (v) => typeof v === 'string' && isOneOf(STROKES, v) }),
+    asked: connectionSchema().required(),
+    on: record<RouteSetting>({
+      instrument: instrumentSchema(),
+      scale: scaleRefSchema().required(),
+      layout: layoutSchema(),
+      school: schoolSchema(),
+      hand: handSchema(),
+    }).required(),
+  }).test('strokes', 'routes: a kept route has one pick stroke a note.', (v) => {
+    const { steps, strokes } = (v ?? {}) as Partial<KeptRoute>;
+    return !Array.isArray(steps) || !Array.isArray(strokes) || steps.length === strokes.length;
+  }),
+);
 
 /** Kept routes: no two of one id. */
-export const routesSchema = list(keptRouteSchema, MOST_KEPT).test('ids', 'routes: two routes have the same id.', (v) => {
-  const ids = Array.isArray(v) && v.length <= MOST_KEPT ? v.map((r) => (r as KeptRoute | null)?.id) : [];
-  return new Set(ids).size === ids.length;
-});
+export const routesSchema = built(() =>
+  list(keptRouteSchema(), MOST_KEPT).test('ids', 'routes: two routes have the same id.', (v) => {
+    const ids = Array.isArray(v) && v.length <= MOST_KEPT ? v.map((r) => (r as KeptRoute | null)?.id) : [];
+    return new Set(ids).size === ids.length;
+  }),
+);

@@ -20,7 +20,7 @@ import {
 } from '../core';
 import { passes } from './checks';
 import { layoutSchema } from './layout';
-import { id, list, name, oneOf, record, rungRef, whole, wholes, type RungRef, isDistinct } from './parts';
+import { built, id, list, name, oneOf, record, rungRef, whole, wholes, type RungRef, isDistinct } from './parts';
 import { published } from './published';
 import { degreeList, scaleRefSchema } from './scale';
 
@@ -103,7 +103,7 @@ export const PLAIN_CLIMB: Readonly<Climb> = Object.freeze({ start: 60, goal: 96,
 const choice = (values: readonly number[]) => number().strict().required().oneOf([...values]); // prettier-ignore
 const yes = () => boolean().strict().required();
 
-const FORM = {
+const form = () => ({
   of: oneOf(DRILL_OF),
   line: string().strict().nullable().defined().max(40),
   motion: oneOf(MOTIONS),
@@ -130,19 +130,21 @@ const FORM = {
   articulation: oneOf(ARTICULATIONS),
   words: oneOf(DRILL_WORDS),
   hidden: yes(),
-};
-export const drillFormSchema = record<DrillForm>(FORM).meta({ named: 'drillForm' });
+});
+export const drillFormSchema = built(() => record<DrillForm>(form()).meta({ named: 'drillForm' }));
 
 const { tempo, step, passes: inARow } = CLIMB_RANGE;
-export const climbSchema = record<Climb>({
-  start: whole(tempo.min, tempo.max),
-  goal: whole(tempo.min, tempo.max),
-  step: whole(step.min, step.max),
-  clean: whole(inARow.min, inARow.max),
-  misses: whole(inARow.min, inARow.max),
-}).test(
-  'climb',
-  passes((v) => typeof v === 'object' && v !== null && checkClimb(v as Climb), true),
+export const climbSchema = built(() =>
+  record<Climb>({
+    start: whole(tempo.min, tempo.max),
+    goal: whole(tempo.min, tempo.max),
+    step: whole(step.min, step.max),
+    clean: whole(inARow.min, inARow.max),
+    misses: whole(inARow.min, inARow.max),
+  }).test(
+    'climb',
+    passes((v) => typeof v === 'object' && v !== null && checkClimb(v as Climb), true),
+  ),
 );
 
 /** A drill that a player named, in its study. */
@@ -154,8 +156,10 @@ export interface Drill {
 }
 export const MOST_DRILLS = 100;
 const drillName = () => name(80, 'give the drill a name.');
-const drillSchema = record<Drill>({ id: id().max(40), name: drillName(), form: drillFormSchema, climb: climbSchema });
-export const drillsSchema = list(drillSchema, MOST_DRILLS).test('ids', 'drills: two drills have the same id.', (v) => isDistinct(v, 'id'));
+const drillSchema = built(() => record<Drill>({ id: id().max(40), name: drillName(), form: drillFormSchema(), climb: climbSchema() }));
+export const drillsSchema = built(() =>
+  list(drillSchema(), MOST_DRILLS).test('ids', 'drills: two drills have the same id.', (v) => isDistinct(v, 'id')),
+);
 
 /** A drill without key and shape, kept in the notebook for all studies. */
 export interface OwnDrill {
@@ -163,18 +167,20 @@ export interface OwnDrill {
   readonly form: DrillForm;
   readonly climb: Climb;
 }
-export const ownDrillSchema = record<OwnDrill>({
-  name: drillName(),
-  form: record<DrillForm>({ ...FORM, of: oneOf(['shape', 'rungs']) }),
-  climb: climbSchema,
-}).required();
+export const ownDrillSchema = built(() =>
+  record<OwnDrill>({
+    name: drillName(),
+    form: record<DrillForm>({ ...form(), of: oneOf(['shape', 'rungs']) }),
+    climb: climbSchema(),
+  }).required(),
+);
 
 /** What Practise was asked last. */
 export interface Practice {
   readonly form: DrillForm;
   readonly climb: Climb;
 }
-export const practiceSchema = record<Practice>({ form: drillFormSchema, climb: climbSchema });
+export const practiceSchema = built(() => record<Practice>({ form: drillFormSchema(), climb: climbSchema() }));
 
 /** One shape of a plan. */
 export interface PlanItem {
@@ -193,12 +199,16 @@ export interface Plan {
   readonly layout: Layout;
 }
 export const MOST_PLANNED = 60;
-const planItem = record<PlanItem>({
-  rung: rungRef,
-  said: string().strict().nullable().defined().oneOf(['known', 'skipped', null]),
-  since: number().strict().integer().nullable().defined().min(0),
-});
-const plan = record<Plan>({ items: list(planItem, MOST_PLANNED, { min: 1 }), scale: scaleRefSchema.required(), layout: layoutSchema });
-export const planSchema = lazy((value: unknown) => (value === null ? mixed().nullable() : plan)).meta(
-  published({ is: 'any', of: [null, plan] }),
+const planItem = built(() =>
+  record<PlanItem>({
+    rung: rungRef(),
+    said: string().strict().nullable().defined().oneOf(['known', 'skipped', null]),
+    since: number().strict().integer().nullable().defined().min(0),
+  }),
+);
+const plan = built(() =>
+  record<Plan>({ items: list(planItem(), MOST_PLANNED, { min: 1 }), scale: scaleRefSchema().required(), layout: layoutSchema() }),
+);
+export const planSchema = built(() =>
+  lazy((value: unknown) => (value === null ? mixed().nullable() : plan())).meta(published({ is: 'any', of: [null, plan()] })),
 );

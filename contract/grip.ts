@@ -2,7 +2,7 @@ import './words';
 import { string } from 'yup';
 import { parseChord, type Place } from '../core';
 import { passes } from './checks';
-import { id, list, name, record, whole, isDistinct } from './parts';
+import { built, id, list, name, record, whole, isDistinct } from './parts';
 
 /** A grip that a player named, in its study. */
 export interface KeptGrip {
@@ -24,11 +24,15 @@ export const chordSchema = () =>
     .max(40)
     .test('chord', passes((v) => v === null || parseChord(v as string))); // prettier-ignore
 
-const place = record<Place>({ string: whole(1, 12), fret: whole(0, 36) });
-const gripSchema = record<KeptGrip>({
-  id: id().max(40),
-  name: name(80, 'give the grip a name.'),
-  symbol: chordSchema(),
-  places: list(place, 12, { min: 1 }).test('strings', 'places: a string sounds one fret at a time.', (v) => isDistinct(v, 'string')),
-});
-export const gripsSchema = list(gripSchema, MOST_GRIPS).test('ids', 'grips: two grips have the same id.', (v) => isDistinct(v, 'id'));
+const place = built(() => record<Place>({ string: whole(1, 12), fret: whole(0, 36) }));
+const gripSchema = built(() =>
+  record<KeptGrip>({
+    id: id().max(40),
+    name: name(80, 'give the grip a name.'),
+    symbol: chordSchema(),
+    places: list(place(), 12, { min: 1 }).test('strings', 'places: a string sounds one fret at a time.', (v) => isDistinct(v, 'string')),
+  }),
+);
+export const gripsSchema = built(() =>
+  list(gripSchema(), MOST_GRIPS).test('ids', 'grips: two grips have the same id.', (v) => isDistinct(v, 'id')),
+);

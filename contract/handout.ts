@@ -2,7 +2,7 @@ import './words';
 import { lazy, string, type Schema } from 'yup';
 import { parseChord, keysOf } from '../core';
 import { passes } from './checks';
-import { id, list, name, oneOf, record, rungRef, type RungRef, isDistinct } from './parts';
+import { built, id, list, name, oneOf, record, rungRef, type RungRef, isDistinct } from './parts';
 import { published } from './published';
 
 interface Part {
@@ -47,46 +47,54 @@ export const MOST_PARTS = 120;
 export const MOST_HANDOUT_TEXT = 4000;
 const MOST_NAME = 80;
 
-const OWN = { id: id().max(40) };
-const OF_STUDY = { ...OWN, study: id().notRequired().nullable().defined() };
+const own = () => ({ id: id().max(40) });
+const ofStudy = () => ({ ...own(), study: id().notRequired().nullable().defined() });
 type Of<K extends HandoutKind> = Extract<HandoutPart, { readonly kind: K }>;
 const lineOf = (kind: 'route' | 'lick' | 'drill') =>
-  record<Extract<HandoutPart, { readonly of: string }>>({ kind: oneOf([kind]), ...OF_STUDY, of: id().max(40) });
+  record<Extract<HandoutPart, { readonly of: string }>>({ kind: oneOf([kind]), ...ofStudy(), of: id().max(40) });
 
 /** One schema a kind, of exactly its fields. */
-const BY_KIND: Readonly<Record<HandoutKind, Schema>> = {
-  text: record<Of<'text'>>({ kind: oneOf(['text']), ...OWN, text: string().strict().defined().max(MOST_HANDOUT_TEXT) }),
-  shape: record<Of<'shape'>>({ kind: oneOf(['shape']), ...OF_STUDY, rung: rungRef.required() }),
-  rungs: record<Of<'rungs'>>({ kind: oneOf(['rungs']), ...OF_STUDY }),
-  arpeggio: record<Of<'arpeggio'>>({
-    kind: oneOf(['arpeggio']),
-    ...OF_STUDY,
-    chord: string().strict().required().max(40).test('chord', passes((v) => parseChord(v as string))), // prettier-ignore
-  }),
-  route: lineOf('route'),
-  lick: lineOf('lick'),
-  drill: lineOf('drill'),
-  grips: record<Of<'grips'>>({ kind: oneOf(['grips']), ...OF_STUDY }),
-  plan: record<Of<'plan'>>({ kind: oneOf(['plan']), ...OF_STUDY }),
+const BY_KIND: Readonly<Record<HandoutKind, () => Schema>> = {
+  text: built(() => record<Of<'text'>>({ kind: oneOf(['text']), ...own(), text: string().strict().defined().max(MOST_HANDOUT_TEXT) })),
+  shape: built(() => record<Of<'shape'>>({ kind: oneOf(['shape']), ...ofStudy(), rung: rungRef().required() })),
+  rungs: built(() => record<Of<'rungs'>>({ kind: oneOf(['rungs']), ...ofStudy() })),
+  arpeggio: built(() =>
+    record<Of<'arpeggio'>>({
+      kind: oneOf(['arpeggio']),
+      ...ofStudy(),
+      chord: string().strict().required().max(40).test('chord', passes((v) => parseChord(v as string))), // prettier-ignore
+    }),
+  ),
+  route: built(() => lineOf('route')),
+  lick: built(() => lineOf('lick')),
+  drill: built(() => lineOf('drill')),
+  grips: built(() => record<Of<'grips'>>({ kind: oneOf(['grips']), ...ofStudy() })),
+  plan: built(() => record<Of<'plan'>>({ kind: oneOf(['plan']), ...ofStudy() })),
 };
 export const HANDOUT_KINDS = Object.freeze(keysOf(BY_KIND));
 
-const partSchema = lazy((value: unknown) => {
-  const kind = (value as HandoutPart | null)?.kind;
-  const known = typeof kind === 'string' && Object.hasOwn(BY_KIND, kind);
-  return known ? BY_KIND[kind] : record<{ readonly kind: string }>({ kind: oneOf(HANDOUT_KINDS) });
-}).meta({ ...published({ is: 'any', of: Object.values(BY_KIND) }), named: 'handoutPart' });
+const partSchema = built(() =>
+  lazy((value: unknown) => {
+    const kind = (value as HandoutPart | null)?.kind;
+    const known = typeof kind === 'string' && Object.hasOwn(BY_KIND, kind);
+    return known ? BY_KIND[kind]() : record<{ readonly kind: string }>({ kind: oneOf(HANDOUT_KINDS) });
+  }).meta({ ...published({ is: 'any', of: Object.values(BY_KIND).map((schema) => schema()) }), named: 'handoutPart' }),
+);
 
 const unlike = (v: unknown): boolean => isDistinct(v, 'id');
 
 const typed = () => string().strict().defined().max(MOST_NAME);
-const handoutSchema = record<Handout>({
-  id: id().max(40),
-  title: name(MOST_NAME, 'give the handout a title.'),
-  teacher: typed(),
-  pupil: typed(),
-  paper: oneOf(['a4', 'letter']),
-  hand: oneOf(['as-is', 'right', 'left']),
-  parts: list(partSchema as unknown as Schema, MOST_PARTS).test('ids', 'parts: two parts have the same id.', unlike),
-});
-export const handoutsSchema = list(handoutSchema, MOST_HANDOUTS).test('ids', 'handouts: two handouts have the same id.', unlike);
+const handoutSchema = built(() =>
+  record<Handout>({
+    id: id().max(40),
+    title: name(MOST_NAME, 'give the handout a title.'),
+    teacher: typed(),
+    pupil: typed(),
+    paper: oneOf(['a4', 'letter']),
+    hand: oneOf(['as-is', 'right', 'left']),
+    parts: list(partSchema() as unknown as Schema, MOST_PARTS).test('ids', 'parts: two parts have the same id.', unlike),
+  }),
+);
+export const handoutsSchema = built(() =>
+  list(handoutSchema(), MOST_HANDOUTS).test('ids', 'handouts: two handouts have the same id.', unlike),
+);

@@ -156,21 +156,21 @@ export const PUBLISHED: Readonly<Record<string, () => JsonSchema>> = {
       },
       [],
       {
-        instrument: instrumentSchema,
-        scale: ownScaleSchema,
-        drill: ownDrillSchema,
-        study: studySchema,
-        pass: passSchema,
-        round: roundSchema,
+        instrument: instrumentSchema(),
+        scale: ownScaleSchema(),
+        drill: ownDrillSchema(),
+        study: studySchema(),
+        pass: passSchema(),
+        round: roundSchema(),
       },
     ),
   instrument: () =>
     headed('An instrument of Crow Ladder', 'crow-ladder instrument', { instrument: { $ref: '#/$defs/instrument' } }, ['instrument'], {
-      instrument: instrumentSchema,
+      instrument: instrumentSchema(),
     }),
   log: () =>
     headed('A practice log of Crow Ladder', 'crow-ladder log', { passes: { type: 'array', items: { $ref: '#/$defs/pass' } } }, ['passes'], {
-      pass: passSchema,
+      pass: passSchema(),
     }),
 };
 

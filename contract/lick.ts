@@ -2,7 +2,7 @@ import './words';
 import { boolean, lazy, mixed, number, string } from 'yup';
 import { checkLick, CoreError, type Instrument, type LickNote, type ScaleRef } from '../core';
 import { instrumentSchema } from './instrument';
-import { checkList, ID, id, isPlainName, list, name, place, record, whole, wholes } from './parts';
+import { built, checkList, ID, id, isPlainName, list, name, place, record, whole, wholes } from './parts';
 import { published } from './published';
 import { scaleRefSchema } from './scale';
 
@@ -43,23 +43,25 @@ const TICKS: [number, number] = [1, 3840];
 const BEND: [number, number] = [1, 5];
 const FINGER: [number, number] = [1, 4];
 
-export const noteSchema = record<LickNote>({
-  place: place.nullable().defined(),
-  ticks: whole(...TICKS),
-  join: string().strict().oneOf(JOINS),
-  bend: number().strict().integer().min(BEND[0]).max(BEND[1]),
-  release: boolean().strict(),
-  stroke: string().strict().oneOf(STROKES),
-  muted: boolean().strict(),
-  finger: number().strict().integer().min(FINGER[0]).max(FINGER[1]),
-}).meta({ named: 'note' });
+export const noteSchema = built(() =>
+  record<LickNote>({
+    place: place().nullable().defined(),
+    ticks: whole(...TICKS),
+    join: string().strict().oneOf(JOINS),
+    bend: number().strict().integer().min(BEND[0]).max(BEND[1]),
+    release: boolean().strict(),
+    stroke: string().strict().oneOf(STROKES),
+    muted: boolean().strict(),
+    finger: number().strict().integer().min(FINGER[0]).max(FINGER[1]),
+  }).meta({ named: 'note' }),
+);
 
 export const isWhole = (value: unknown, [min, max]: [number, number]): value is number =>
   typeof value === 'number' && Number.isInteger(value) && value >= min && value <= max;
 const isOptional = (value: unknown, range: [number, number]): boolean => value === undefined || isWhole(value, range);
 
-const NOTE_KEYS = new Set(Object.keys(noteSchema.fields));
-const PLACE_KEYS = new Set(Object.keys(place.fields));
+const NOTE_KEYS = built(() => new Set(Object.keys(noteSchema().fields)));
+const PLACE_KEYS = built(() => new Set(Object.keys(place().fields)));
 const PLAIN_PROTOTYPES: unknown[] = [Object.prototype, null];
 
 /** A plain object with no keys but these. */
@@ -70,11 +72,11 @@ export function hasOnly(value: unknown, keys: ReadonlySet<string>): value is Rec
 }
 
 export const isPlainPlace = (value: unknown): boolean =>
-  hasOnly(value, PLACE_KEYS) && isWhole(value.string, [1, 12]) && isWhole(value.fret, [0, 36]);
+  hasOnly(value, PLACE_KEYS()) && isWhole(value.string, [1, 12]) && isWhole(value.fret, [0, 36]);
 
 /** What the schema of a note passes, without asking it: lists of 80,000 notes are checked by this. */
 export const isPlainNote = (value: unknown): boolean =>
-  hasOnly(value, NOTE_KEYS) &&
+  hasOnly(value, NOTE_KEYS()) &&
   (value.place === null || isPlainPlace(value.place)) &&
   isWhole(value.ticks, TICKS) &&
   (value.join === undefined || (typeof value.join === 'string' && JOINS.includes(value.join))) &&
@@ -86,27 +88,29 @@ export const isPlainNote = (value: unknown): boolean =>
 
 /** One neck beside a study's; null: the study's own. */
 export const otherNeck = () =>
-  lazy((value: unknown) => (value === null ? mixed().nullable() : instrumentSchema)).meta(
-    published({ is: 'any', of: [null, instrumentSchema] }),
+  lazy((value: unknown) => (value === null ? mixed().nullable() : instrumentSchema())).meta(
+    published({ is: 'any', of: [null, instrumentSchema()] }),
   );
 
-export const lickSchema = record<Lick>({
-  id: id().max(LONGEST_ID),
-  name: name(LONGEST_NAME, 'give the lick a name.'),
-  tags: tagList(),
-  tempo: number().strict().required().min(TEMPO[0]).max(TEMPO[1]),
-  meter: wholes(1, 32, { min: 2, max: 2 }).test(
-    'beat',
-    'meter: the beat is 1, 2, 4, 8, 16 or 32.',
-    (v) => !Array.isArray(v) || BEATS.includes(v[1]),
-  ),
-  instrument: otherNeck(),
-  notes: list(noteSchema, MOST_LICK_NOTES, { plainly: isPlainNote }),
-  practisedAt: time(),
-  stayed: scaleRefSchema.nullable().defined(),
-});
+export const lickSchema = built(() =>
+  record<Lick>({
+    id: id().max(LONGEST_ID),
+    name: name(LONGEST_NAME, 'give the lick a name.'),
+    tags: tagList(),
+    tempo: number().strict().required().min(TEMPO[0]).max(TEMPO[1]),
+    meter: wholes(1, 32, { min: 2, max: 2 }).test(
+      'beat',
+      'meter: the beat is 1, 2, 4, 8, 16 or 32.',
+      (v) => !Array.isArray(v) || BEATS.includes(v[1]),
+    ),
+    instrument: otherNeck(),
+    notes: list(noteSchema(), MOST_LICK_NOTES, { plainly: isPlainNote }),
+    practisedAt: time(),
+    stayed: scaleRefSchema().nullable().defined(),
+  }),
+);
 
-const LICK_KEYS = new Set(Object.keys(lickSchema.fields));
+const LICK_KEYS = built(() => new Set(Object.keys(lickSchema().fields)));
 const isPlainList = (value: unknown, max: number, plainly: (member: unknown) => boolean): boolean =>
   Array.isArray(value) && value.length <= max && value.every(plainly);
 const isPlainMeter = (value: unknown): boolean =>
@@ -114,7 +118,7 @@ const isPlainMeter = (value: unknown): boolean =>
 
 /** What the schema of a lick passes, without asking it: the usual lick, on its study's neck and in its scale. */
 export const isPlainLick = (value: unknown): boolean =>
-  hasOnly(value, LICK_KEYS) &&
+  hasOnly(value, LICK_KEYS()) &&
   typeof value.id === 'string' &&
   value.id.length <= LONGEST_ID &&
   ID.test(value.id) &&
@@ -130,24 +134,26 @@ export const isPlainLick = (value: unknown): boolean =>
   isPlainList(value.notes, MOST_LICK_NOTES, isPlainNote);
 
 /** Licks of a study: each on its neck, no two of one id. */
-export const licksSchema = mixed<Lick[]>()
-  .defined()
-  .meta(published({ is: 'list', of: lickSchema, min: 0, max: MOST_LICKS }))
-  .test('licks', (value, context) => {
-    const wrong = checkList(lickSchema, MOST_LICKS, { plainly: isPlainLick }, value, context);
-    if (wrong !== true) return wrong;
-    const licks = value;
-    const { instrument } = (context.parent ?? {}) as { readonly instrument: Instrument };
-    if (!instrumentSchema.isValidSync(instrument, { strict: true })) return true; // said of the instrument
-    if (new Set(licks.map((l) => l.id)).size !== licks.length)
-      return context.createError({ message: 'licks: two licks have the same id.' });
-    for (const [k, lick] of licks.entries()) {
-      try {
-        checkLick(lick.instrument ?? instrument, lick.notes);
-      } catch (e) {
-        if (!(e instanceof CoreError)) throw e;
-        return context.createError({ path: `licks[${k}].${e.field}`, message: `${lick.name}: ${e.message}` });
+export const licksSchema = built(() =>
+  mixed<Lick[]>()
+    .defined()
+    .meta(published({ is: 'list', of: lickSchema(), min: 0, max: MOST_LICKS }))
+    .test('licks', (value, context) => {
+      const wrong = checkList(lickSchema(), MOST_LICKS, { plainly: isPlainLick }, value, context);
+      if (wrong !== true) return wrong;
+      const licks = value;
+      const { instrument } = (context.parent ?? {}) as { readonly instrument: Instrument };
+      if (!instrumentSchema().isValidSync(instrument, { strict: true })) return true; // said of the instrument
+      if (new Set(licks.map((l) => l.id)).size !== licks.length)
+        return context.createError({ message: 'licks: two licks have the same id.' });
+      for (const [k, lick] of licks.entries()) {
+        try {
+          checkLick(lick.instrument ?? instrument, lick.notes);
+        } catch (e) {
+          if (!(e instanceof CoreError)) throw e;
+          return context.createError({ path: `licks[${k}].${e.field}`, message: `${lick.name}: ${e.message}` });
+        }
       }
-    }
-    return true;
-  });
+      return true;
+    }),
+);

@@ -1,6 +1,6 @@
 import './words';
 import { fieldsOf, listOf, type DegreeName } from '../core';
-import { name, record } from './parts';
+import { built, name, record } from './parts';
 import { problemsOf } from './record';
 import { scaleDegrees } from './scale';
 
@@ -10,7 +10,9 @@ export interface OwnScale {
   readonly degrees: DegreeName[];
 }
 
-export const ownScaleSchema = record<OwnScale>({ name: name(60, 'give the scale a name.'), degrees: scaleDegrees() }).required();
+export const ownScaleSchema = built(() =>
+  record<OwnScale>({ name: name(60, 'give the scale a name.'), degrees: scaleDegrees() }).required(),
+);
 
 const isOwnScale = (value: unknown): value is OwnScale => problemsOf(ownScaleSchema, value).length === 0;
 

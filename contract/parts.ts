@@ -16,6 +16,15 @@ type FieldsOf<T> = { readonly [K in keyof Required<T>]: ISchema<unknown, AnyObje
 /** An object with these fields and no others. It has to be there; a field that may be null says so. */
 export const record = <T extends object>(fields: FieldsOf<T>) => object(fields).noUnknown().strict().required();
 
+/**
+ * What is built when it is first asked for. A page draws before it checks, and the schemas of everything take a good part of a slow
+ * machine's first second.
+ */
+export function built<T>(build: () => T): () => T {
+  let kept: { readonly value: T } | null = null;
+  return () => (kept ??= { value: build() }).value;
+}
+
 export const whole = (min: number, max: number) => number().strict().integer().required().min(min).max(max);
 export const oneOf = (values: readonly string[]) =>
   string()
@@ -80,8 +89,8 @@ function wrongMembers(of: Schema, members: unknown[], { path }: TestContext, pla
   return wrong;
 }
 
-export const place = record<Place>({ string: whole(1, 12), fret: whole(0, 36) }).meta({ named: 'place' });
-export const rungRef = record<RungRef>({ number: whole(-12, 60), fret: whole(-36, 72) }).meta({ named: 'rung' });
+export const place = built(() => record<Place>({ string: whole(1, 12), fret: whole(0, 36) }).meta({ named: 'place' }));
+export const rungRef = built(() => record<RungRef>({ number: whole(-12, 60), fret: whole(-36, 72) }).meta({ named: 'rung' }));
 
 /** A list of whole numbers. */
 export const wholes = (min: number, max: number, length: { readonly min: number; readonly max: number }) =>

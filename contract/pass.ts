@@ -2,7 +2,7 @@ import './words';
 import { boolean, number, string } from 'yup';
 import { DRILL_ORDERS, DRILL_RHYTHMS, type DrillOrder, type DrillRhythm, type PlayedDay } from '../core';
 import { hasOnly, isWhole } from './lick';
-import { ID, id, isPlainName, name, oneOf, record, whole } from './parts';
+import { built, ID, id, isPlainName, name, oneOf, record, whole } from './parts';
 import { problemsOf } from './record';
 
 export const VERDICTS = ['clean', 'miss', 'unrated', 'dry'] as const;
@@ -51,31 +51,33 @@ const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
 const AT: [number, number] = [946_684_800_000, 7_258_118_400_000];
 const LONGEST = 7200; // seconds
 
-export const passSchema = record<Pass>({
-  id: id(),
-  at: whole(...AT),
-  day: string().strict().required().matches(DAY, 'day: a date as 2026-03-09 is expected here.'),
-  study: string().strict().nullable().defined().max(64),
-  studyName: name(120, 'the study has a name.'),
-  shape: name(64, 'what was played is missing.'),
-  what: name(160, 'what was played is missing.'),
-  order: oneOf(DRILL_ORDERS),
-  rhythm: oneOf(DRILL_RHYTHMS),
-  tempo: number().strict().required().min(10).max(400),
-  goal: number().strict().nullable().defined().min(10).max(400),
-  verdict: oneOf(VERDICTS),
-  reached: boolean().strict().required(),
-  seconds: number().strict().required().min(0).max(LONGEST),
-  by: oneOf(RATED_BY),
-}).required();
+export const passSchema = built(() =>
+  record<Pass>({
+    id: id(),
+    at: whole(...AT),
+    day: string().strict().required().matches(DAY, 'day: a date as 2026-03-09 is expected here.'),
+    study: string().strict().nullable().defined().max(64),
+    studyName: name(120, 'the study has a name.'),
+    shape: name(64, 'what was played is missing.'),
+    what: name(160, 'what was played is missing.'),
+    order: oneOf(DRILL_ORDERS),
+    rhythm: oneOf(DRILL_RHYTHMS),
+    tempo: number().strict().required().min(10).max(400),
+    goal: number().strict().nullable().defined().min(10).max(400),
+    verdict: oneOf(VERDICTS),
+    reached: boolean().strict().required(),
+    seconds: number().strict().required().min(0).max(LONGEST),
+    by: oneOf(RATED_BY),
+  }).required(),
+);
 
 const isOf = (values: readonly string[], value: unknown): boolean => typeof value === 'string' && values.includes(value);
 const isNumber = (value: unknown, min: number, max: number): boolean => typeof value === 'number' && value >= min && value <= max;
-const PASS_KEYS = new Set(Object.keys(passSchema.fields));
+const PASS_KEYS = built(() => new Set(Object.keys(passSchema().fields)));
 
 /** What the schema of a pass passes, without asking it: a log holds a hundred thousand. */
 export const isPlainPass = (v: unknown): v is Pass =>
-  hasOnly(v, PASS_KEYS) &&
+  hasOnly(v, PASS_KEYS()) &&
   typeof v.id === 'string' &&
   ID.test(v.id) &&
   isWhole(v.at, AT) &&
@@ -105,11 +107,13 @@ export interface PassesKept {
 
 /** What of a pass can be corrected afterwards. */
 export type Correction = Pick<Pass, 'verdict' | 'tempo' | 'reached'>;
-export const correctionSchema = record<Correction>({
-  verdict: oneOf(VERDICTS),
-  tempo: number().strict().required().min(10).max(400),
-  reached: boolean().strict().required(),
-}).required();
+export const correctionSchema = built(() =>
+  record<Correction>({
+    verdict: oneOf(VERDICTS),
+    tempo: number().strict().required().min(10).max(400),
+    reached: boolean().strict().required(),
+  }).required(),
+);
 
 /** Which passes: by study, shape, order, verdict, and days (both included); all may be left out. */
 export interface PassFilter {

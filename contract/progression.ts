@@ -17,7 +17,7 @@ import {
 } from '../core';
 import { passes } from './checks';
 import { isWhole } from './lick';
-import { id, list, name, oneOf, record, whole, isDistinct } from './parts';
+import { built, id, list, name, oneOf, record, whole, isDistinct } from './parts';
 import { published } from './published';
 import { scaleRefSchema } from './scale';
 
@@ -63,52 +63,58 @@ const METER = {
   maxItems: 2,
 };
 
-const meter = array()
-  .strict()
-  .required()
-  .length(2)
-  .meta(published({ is: 'checked', form: METER }))
-  .test('meter', `meter: ${METER_BEATS.min} to ${METER_BEATS.max} beats a bar, counted in ${METER_UNITS.join(', ')}.`, (v: unknown) => {
-    const [beats, unit] = listOf(v);
-    return isWhole(beats, [METER_BEATS.min, METER_BEATS.max]) && isOneOf(METER_UNITS, unit);
-  });
+const meter = built(() =>
+  array()
+    .strict()
+    .required()
+    .length(2)
+    .meta(published({ is: 'checked', form: METER }))
+    .test('meter', `meter: ${METER_BEATS.min} to ${METER_BEATS.max} beats a bar, counted in ${METER_UNITS.join(', ')}.`, (v: unknown) => {
+      const [beats, unit] = listOf(v);
+      return isWhole(beats, [METER_BEATS.min, METER_BEATS.max]) && isOneOf(METER_UNITS, unit);
+    }),
+);
 
-const loop = array()
-  .strict()
-  .nullable()
-  .defined()
-  .meta(published({ is: 'checked', form: LOOP }))
-  .test('loop', 'loop: give the first and the last bar, the first not after the last.', (v: unknown) => {
-    if (v === null) return true;
-    const [from, to, ...more] = listOf(v);
-    return !more.length && isWhole(to, [0, LAST_BAR]) && isWhole(from, [0, to]);
-  });
+const loop = built(() =>
+  array()
+    .strict()
+    .nullable()
+    .defined()
+    .meta(published({ is: 'checked', form: LOOP }))
+    .test('loop', 'loop: give the first and the last bar, the first not after the last.', (v: unknown) => {
+      if (v === null) return true;
+      const [from, to, ...more] = listOf(v);
+      return !more.length && isWhole(to, [0, LAST_BAR]) && isWhole(from, [0, to]);
+    }),
+);
 
 const weight = () => number().strict().required().min(0).max(MOST_PATH_WEIGHT);
-const lockSchema = record<ScaleLock>({
-  chord: whole(0, 1999),
-  symbol: string().strict().required().max(40).test('chord', passes((v) => parseChord(v as string))), // prettier-ignore
-  ref: scaleRefSchema.required(),
-});
+const lockSchema = built(() =>
+  record<ScaleLock>({
+    chord: whole(0, 1999),
+    symbol: string().strict().required().max(40).test('chord', passes((v) => parseChord(v as string))), // prettier-ignore
+    ref: scaleRefSchema().required(),
+  }),
+);
 
-const progressionSchema = record<KeptProgression>({
-  id: id().max(40),
-  name: name(120, 'give the progression a name.'),
-  text: string().strict().defined().max(MOST_FORM_TEXT),
-  meter: meter as never,
-  tempo: number().strict().required().min(FORM_TEMPO.min).max(FORM_TEMPO.max),
-  feel: oneOf(FEELS),
-  home: scaleRefSchema.required(),
-  school: oneOf(PATH_SCHOOLS),
-  motion: oneOf(PATH_MOTIONS),
-  near: whole(0, 36).nullable().defined() as never,
-  locks: list(lockSchema, MOST_LOCKS),
-  weights: record<PathWeights>({ travel: weight(), changes: weight(), fit: weight(), home: weight() }).required(),
-  loop: loop as never,
-});
+const progressionSchema = built(() =>
+  record<KeptProgression>({
+    id: id().max(40),
+    name: name(120, 'give the progression a name.'),
+    text: string().strict().defined().max(MOST_FORM_TEXT),
+    meter: meter() as never,
+    tempo: number().strict().required().min(FORM_TEMPO.min).max(FORM_TEMPO.max),
+    feel: oneOf(FEELS),
+    home: scaleRefSchema().required(),
+    school: oneOf(PATH_SCHOOLS),
+    motion: oneOf(PATH_MOTIONS),
+    near: whole(0, 36).nullable().defined() as never,
+    locks: list(lockSchema(), MOST_LOCKS),
+    weights: record<PathWeights>({ travel: weight(), changes: weight(), fit: weight(), home: weight() }).required(),
+    loop: loop() as never,
+  }),
+);
 
-export const progressionsSchema = list(progressionSchema, MOST_PROGRESSIONS).test(
-  'ids',
-  'progressions: two progressions have the same id.',
-  (v) => isDistinct(v, 'id'),
+export const progressionsSchema = built(() =>
+  list(progressionSchema(), MOST_PROGRESSIONS).test('ids', 'progressions: two progressions have the same id.', (v) => isDistinct(v, 'id')),
 );

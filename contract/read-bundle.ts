@@ -1,4 +1,3 @@
-import type { Schema } from 'yup';
 import { BUNDLE_KIND, BUNDLE_VERSION, type Bundle, type BundleVersion } from './bundle';
 import { fieldsOf, keysOf, listOf } from '../core';
 import { instrumentSchema } from './instrument';
@@ -6,7 +5,7 @@ import { ownDrillSchema } from './drill';
 import { ownScaleSchema, scalesOfStudies } from './own-scale';
 import { ID } from './parts';
 import { passProblem, type Pass } from './pass';
-import { problemsOf, type Problem } from './record';
+import { problemsOf, type BuiltSchema, type Problem } from './record';
 import { roundProblem, type Round } from './round';
 import { studySchema } from './study';
 import { upgradeStudy } from './formats';
@@ -86,7 +85,7 @@ export function checkBundle(value: unknown, onDone: (share: number) => void = ()
   const quiz = rounds ? listOf(rounds) : undefined;
   const total = records + (earlier?.length ?? 0);
   let seen = 0;
-  const counted = (schema: Schema) => (body: unknown) => {
+  const counted = (schema: BuiltSchema) => (body: unknown) => {
     onDone(seen++ / Math.max(1, total));
     return problemsOf(schema, body);
   };

@@ -35,10 +35,13 @@ export interface ConflictAnswer<Body> extends ErrorAnswer {
 /** Problems told of at most. */
 const MOST_PROBLEMS = 20;
 
+/** What a value is checked by; it is built when the first one is. */
+export type BuiltSchema = () => Schema;
+
 /** Every way a value breaks its schema, first the shallow ones; empty where it holds. */
-export function problemsOf(schema: Schema, value: unknown): Problem[] {
+export function problemsOf(schema: BuiltSchema, value: unknown): Problem[] {
   try {
-    schema.validateSync(value, { strict: true, abortEarly: false });
+    schema().validateSync(value, { strict: true, abortEarly: false });
     return [];
   } catch (e) {
     if (!(e instanceof ValidationError)) throw e;

@@ -1,7 +1,7 @@
 import './words';
 import { boolean, number, string } from 'yup';
 import { QUIZ_KINDS, QUIZ_LEVELS, ROUND, type FactAnswer, type QuizKind, type QuizLevel } from '../core';
-import { id, list, name, oneOf, record, whole } from './parts';
+import { built, id, list, name, oneOf, record, whole } from './parts';
 import { problemsOf } from './record';
 
 /** One question of a round as it was answered. */
@@ -36,27 +36,31 @@ const AT: [number, number] = [946_684_800_000, 7_258_118_400_000];
 const LONGEST = 7200; // seconds
 const SLOWEST = 3_600_000; // ms
 
-const answerSchema = record<AnswerKept>({
-  fact: name(120, 'what was asked is missing.'),
-  kind: oneOf(QUIZ_KINDS),
-  right: boolean().strict().required(),
-  ms: whole(0, SLOWEST),
-  spot: string().strict().nullable().defined().max(16),
-});
+const answerSchema = built(() =>
+  record<AnswerKept>({
+    fact: name(120, 'what was asked is missing.'),
+    kind: oneOf(QUIZ_KINDS),
+    right: boolean().strict().required(),
+    ms: whole(0, SLOWEST),
+    spot: string().strict().nullable().defined().max(16),
+  }),
+);
 
-export const roundSchema = record<Round>({
-  id: id(),
-  at: whole(...AT),
-  day: string().strict().required().matches(DAY, 'day: a date as 2026-03-09 is expected here.'),
-  study: string().strict().nullable().defined().max(64),
-  studyName: name(120, 'the study has a name.'),
-  level: number()
-    .strict()
-    .required()
-    .oneOf([...QUIZ_LEVELS]),
-  seconds: number().strict().required().min(0).max(LONGEST),
-  answers: list(answerSchema, ROUND, { min: 1 }),
-}).required();
+export const roundSchema = built(() =>
+  record<Round>({
+    id: id(),
+    at: whole(...AT),
+    day: string().strict().required().matches(DAY, 'day: a date as 2026-03-09 is expected here.'),
+    study: string().strict().nullable().defined().max(64),
+    studyName: name(120, 'the study has a name.'),
+    level: number()
+      .strict()
+      .required()
+      .oneOf([...QUIZ_LEVELS]),
+    seconds: number().strict().required().min(0).max(LONGEST),
+    answers: list(answerSchema(), ROUND, { min: 1 }),
+  }).required(),
+);
 
 /** Why a round cannot be kept, or null. */
 export const roundProblem = (v: unknown): string | null => problemsOf(roundSchema, v)[0]?.message ?? null;

@@ -21,7 +21,7 @@ import { handoutsSchema, type Handout } from './handout';
 import { instrumentSchema } from './instrument';
 import { LAYOUT_KINDS, layoutSchema } from './layout';
 import { licksSchema, tagList, time, type Lick } from './lick';
-import { id, list, name, oneOf, record, rungRef, whole, type RungRef } from './parts';
+import { built, id, list, name, oneOf, record, rungRef, whole, type RungRef } from './parts';
 import { progressionsSchema, type KeptProgression } from './progression';
 import { degreeList, scaleRefSchema } from './scale';
 
@@ -96,51 +96,70 @@ type Plain = Pick<StudyBody, 'format' | Added>;
 /** A study of today's format without anything special; the result is the caller's own. */
 export const plainStudy = (): Plain => upgradeStudy({ format: 1 }) as Plain;
 
-const pinSchema = record<PlacePin>({
-  string: whole(1, 12),
-  fret: whole(0, 36),
-  finger: whole(1, 4),
-  shape: record<ShapeRef>({ kind: oneOf(LAYOUT_KINDS), number: whole(-12, 60), lowFret: whole(0, 36) })
-    .nullable()
-    .defined(),
-});
+const pinSchema = built(() =>
+  record<PlacePin>({
+    string: whole(1, 12),
+    fret: whole(0, 36),
+    finger: whole(1, 4),
+    shape: record<ShapeRef>({ kind: oneOf(LAYOUT_KINDS), number: whole(-12, 60), lowFret: whole(0, 36) })
+      .nullable()
+      .defined(),
+  }),
+);
 
 /** A study as the server keeps it. Unknown fields, scales and layouts are refused, each by its path. */
-export const studySchema = record<StudyBody>({
-  format: number().strict().oneOf([FORMAT]).required(),
-  name: name(120, 'give the study a name.'),
-  set: string().strict().defined().max(80),
-  note: string().strict().defined().max(4000),
-  instrument: instrumentSchema,
-  instrumentId: id().notRequired().nullable().defined(),
-  scale: scaleRefSchema.required(),
-  layout: layoutSchema,
-  school: schoolSchema,
-  hand: handSchema,
-  rung: rungRef.required(),
-  labels: oneOf(LABELS),
-  tempo: number().strict().required().min(TEMPO.min).max(TEMPO.max),
-  over: scaleRefSchema.nullable().defined(),
-  chord: chordSchema(),
-  passing: degreeList(),
-  focus: degreeList(),
-  built: number().strict().integer().nullable().defined().min(1).max(12),
-  pins: list(pinSchema, MOST_PINS),
-  connection: connectionSchema.nullable().defined(),
-  routes: routesSchema,
-  route: string().strict().nullable().defined().max(40),
-  licks: licksSchema,
-  lick: string().strict().nullable().defined().max(40),
-  tags: tagList(),
-  practisedAt: time(),
-  practice: practiceSchema.nullable().defined(),
-  drills: drillsSchema,
-  plan: planSchema,
-  grips: gripsSchema,
-  progressions: progressionsSchema,
-  progression: string().strict().nullable().defined().max(40),
-  handouts: handoutsSchema,
-}).required();
+export const studySchema = built(() =>
+  record<StudyBody>({
+    format: number().strict().oneOf([FORMAT]).required(),
+    name: name(120, 'give the study a name.'),
+    set: string().strict().defined().max(80),
+    note: string().strict().defined().max(4000),
+    instrument: instrumentSchema(),
+    instrumentId: id().notRequired().nullable().defined(),
+    scale: scaleRefSchema().required(),
+    layout: layoutSchema(),
+    school: schoolSchema(),
+    hand: handSchema(),
+    rung: rungRef().required(),
+    labels: oneOf(LABELS),
+    tempo: number().strict().required().min(TEMPO.min).max(TEMPO.max),
+    over: scaleRefSchema().nullable().defined(),
+    chord: chordSchema(),
+    passing: degreeList(),
+    focus: degreeList(),
+    built: number().strict().integer().nullable().defined().min(1).max(12),
+    pins: list(pinSchema(), MOST_PINS),
+    connection: connectionSchema().nullable().defined(),
+    routes: routesSchema(),
+    route: string().strict().nullable().defined().max(40),
+    licks: licksSchema(),
+    lick: string().strict().nullable().defined().max(40),
+    tags: tagList(),
+    practisedAt: time(),
+    practice: practiceSchema().nullable().defined(),
+    drills: drillsSchema(),
+    plan: planSchema(),
+    grips: gripsSchema(),
+    progressions: progressionsSchema(),
+    progression: string().strict().nullable().defined().max(40),
+    handouts: handoutsSchema(),
+  }).required(),
+);
+
+/** The schema of a study in parts that are built one after another, the whole at last: for a page that has just been drawn. */
+export const STUDY_PARTS: readonly (() => unknown)[] = [
+  instrumentSchema,
+  layoutSchema,
+  handSchema,
+  connectionSchema,
+  routesSchema,
+  licksSchema,
+  drillsSchema,
+  planSchema,
+  progressionsSchema,
+  handoutsSchema,
+  studySchema,
+];
 
 /** A study in a list. `problems` is not empty where the record no longer holds, such as a scale that is unknown here. */
 export interface StudySummary {

@@ -69,10 +69,10 @@ const someStep = oneOff<FingeredStep>({ string: 6, fret: 5, finger: 1, handFret:
 
 describe('the quick pass and the schema', () => {
   it.each([
-    ['a place', isPlainPlace, place.required(), somePlace],
-    ['a note of a lick', isPlainNote, noteSchema.required(), someNote],
-    ['a lick', isPlainLick, lickSchema.required(), someLick],
-    ['a note of a kept route', isPlainStep, stepSchema.required(), someStep],
+    ['a place', isPlainPlace, () => place().required(), somePlace],
+    ['a note of a lick', isPlainNote, () => noteSchema().required(), someNote],
+    ['a lick', isPlainLick, () => lickSchema().required(), someLick],
+    ['a note of a kept route', isPlainStep, () => stepSchema().required(), someStep],
   ] as const)('judge %s alike', (_, plainly, schema, some) => {
     let good = 0;
     fc.assert(

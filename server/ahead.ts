@@ -26,7 +26,7 @@ export function ahead(webRoot: string): (path: string) => { readonly Link?: stri
   return (path) => {
     const [, id = '', word = ''] = /^(?:\/study\/([^/]+))?\/([a-z]+)/.exec(path) ?? [];
     const study = ID.test(id) ? [`<${API.studies}/${id}>; rel=preload; as=fetch; crossorigin`] : [];
-    const files = (views.get(word) ?? []).map((file) => `</${file}>; rel=modulepreload; crossorigin`);
+    const files = (views.get(word) ?? []).map((file) => `</${file}>; rel=modulepreload; crossorigin; fetchpriority=low`);
     const all = [...study, ...files];
     return all.length ? { Link: all.join(', ') } : {};
   };

@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import type { Schema } from 'yup';
 import {
   factsOf,
   instrumentSchema,
@@ -11,6 +10,7 @@ import {
   problemsOf,
   studySchema,
   studySummary,
+  type BuiltSchema,
   type Problem,
   type StudyBody,
 } from '../contract';
@@ -32,7 +32,7 @@ export interface Prepared {
   readonly instrumentId: string | null;
 }
 
-const SCHEMAS: Readonly<Record<KindName, Schema>> = {
+const SCHEMAS: Readonly<Record<KindName, BuiltSchema>> = {
   studies: studySchema,
   instruments: instrumentSchema,
   scales: ownScaleSchema,

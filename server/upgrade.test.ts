@@ -108,10 +108,11 @@ describe('pages', () => {
     );
     const links = ahead(root);
     const study = '</api/studies/s1>; rel=preload; as=fetch; crossorigin';
-    const connect = '</assets/ConnectView-1.js>; rel=modulepreload; crossorigin, </assets/shared-2.js>; rel=modulepreload; crossorigin';
+    const connect =
+      '</assets/ConnectView-1.js>; rel=modulepreload; crossorigin; fetchpriority=low, </assets/shared-2.js>; rel=modulepreload; crossorigin; fetchpriority=low';
     expect(links('/study/s1/connect')).toEqual({ Link: `${study}, ${connect}` });
     expect(links('/connect')).toEqual({ Link: connect });
-    expect(links('/log')).toEqual({ Link: '</assets/LogView-3.js>; rel=modulepreload; crossorigin' });
+    expect(links('/log')).toEqual({ Link: '</assets/LogView-3.js>; rel=modulepreload; crossorigin; fetchpriority=low' });
     expect([links('/study/s1/map'), links('/map'), links('/constructor'), links('/')]).toEqual([{ Link: study }, {}, {}, {}]);
   });
   it('a built file is itself', async () => {

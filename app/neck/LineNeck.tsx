@@ -1,4 +1,3 @@
-import { useDrag } from '@use-gesture/react';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import {
   toneInChord,
@@ -19,6 +18,8 @@ import { Neck } from './Neck';
 import { NeckScroll } from './NeckScroll';
 import { handSpans, pathLine, pathMarks, shiftsAt, type HandSpan } from './path';
 import { keepInSight, useNeckGeometry } from './useNeckGeometry';
+import { later } from '../ui/later';
+import type { Drag } from './DragOn';
 import { DRAWING } from '../words/views/drawing';
 
 interface Props {
@@ -122,6 +123,8 @@ function Shifts({ g, steps }: { readonly g: NeckGeometry; readonly steps: Finger
   ));
 }
 
+const DragOn = later(async () => (await import('./DragOn')).DragOn, { spare: true });
+
 type HandlesProps = Pick<Props, 'instrument' | 'steps' | 'chosen' | 'onChoose' | 'onHold' | 'onPlace'> & { readonly g: NeckGeometry };
 
 /** Near enough to a place to be dropped on it, in pixels. */
@@ -133,27 +136,25 @@ function Handles({ g, instrument, steps, chosen, onChoose, onHold, onPlace }: Ha
   const group = useRef<SVGGElement>(null);
   const [held, setHeld] = useState<{ readonly index: number; readonly x: number; readonly y: number } | null>(null);
   const taken = useRef(-1);
-  useDrag(
-    ({ first, last, canceled, xy: [clientX, clientY] }) => {
-      const { x, y } = pointIn(group.current!, clientX, clientY);
-      if (first) {
-        taken.current = noteAt(g, steps, x, y, chosen);
-        if (taken.current >= 0) onChoose(taken.current);
-      }
-      const index = taken.current;
-      if (!last) return index >= 0 && !first && onHold ? setHeld({ index, x, y }) : undefined;
-      setHeld(null);
-      if (canceled) return;
-      if (index < 0) return onPlace?.(boardPlace(g, x, y));
-      const place = placeAt(g, otherPlaces(instrument, steps[index]), x, y);
-      if (place) onHold?.(index, place);
-    },
-    { target: group },
-  );
+  const onDrag = ({ first, last, canceled, xy: [clientX, clientY] }: Drag): void => {
+    const { x, y } = pointIn(group.current!, clientX, clientY);
+    if (first) {
+      taken.current = noteAt(g, steps, x, y, chosen);
+      if (taken.current >= 0) onChoose(taken.current);
+    }
+    const index = taken.current;
+    if (!last) return index >= 0 && !first && onHold ? setHeld({ index, x, y }) : undefined;
+    setHeld(null);
+    if (canceled) return;
+    if (index < 0) return onPlace?.(boardPlace(g, x, y));
+    const place = placeAt(g, otherPlaces(instrument, steps[index]), x, y);
+    if (place) onHold?.(index, place);
+  };
   const places = held ? otherPlaces(instrument, steps[held.index]) : [];
   const target = held && placeAt(g, places, held.x, held.y);
   return (
     <g ref={group} data-handles className="cursor-grab touch-none select-none">
+      <DragOn on={group} onDrag={onDrag} />
       {onPlace && <rect x={0} y={g.top} width={g.width} height={g.bottom - g.top} fill="transparent" data-board />}
       {steps.map((s, k) => (
         <rect

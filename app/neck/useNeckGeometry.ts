@@ -2,7 +2,7 @@ import { useMemo, useRef, useState, type RefObject } from 'react';
 import { nutFret, type Instrument } from '../../core';
 import { usePrefs, type Prefs } from '../store/prefs';
 import { minWidth, neckGeometry, wireX, type NeckGeometry } from './geometry';
-import { useWidth } from './useWidth';
+import { letters, likelyWidth, useWidth } from './useWidth';
 
 /** Between strings, in pixels: many strings lie closer. */
 export interface Gaps {
@@ -14,9 +14,6 @@ export interface Gaps {
 
 const MANY_STRINGS = 7;
 const SIZES: Record<Prefs['size'], number> = { normal: 1, large: 1.35 };
-/** The browser's own letter size against the usual one. */
-const letters = (): number => parseFloat(getComputedStyle(document.documentElement).fontSize) / 16 || 1;
-
 /** How large marks and letters are drawn: what the player chose, by the browser's letter size. */
 export function useMarkScale(): number {
   const { size } = usePrefs();
@@ -24,20 +21,7 @@ export function useMarkScale(): number {
 }
 
 /** Border and padding of the card that a neck stands in, in pixels. */
-const CARD = 26;
-const WIDE_WINDOW = '(min-width: 64rem)';
-
-/**
- * How wide a neck's holder will be. It is drawn so at once, in parts that the browser may look up between, and drawn again only
- * where the holder then measures otherwise.
- */
-function likelyWidth(beside: number): number {
-  const main = document.querySelector('main');
-  if (!main) return 0;
-  const { paddingLeft, paddingRight } = getComputedStyle(main);
-  const inside = main.clientWidth - parseFloat(paddingLeft) - parseFloat(paddingRight) - CARD;
-  return Math.max(0, Math.floor(inside - (matchMedia(WIDE_WINDOW).matches ? beside * 16 * letters() : 0)));
-}
+const NECK_CARD = 26;
 
 /** A neck in its holder, which scrolls where the neck is wider. */
 export interface NeckPlace {
@@ -53,7 +37,7 @@ export interface NeckPlace {
 /** A neck as wide as its holder, or wider where the frets would be too narrow to read; `span` frets share the width. */
 export function useNeckGeometry(instrument: Instrument, { wide, close, beside = 0 }: Gaps, span = instrument.frets): NeckPlace {
   const holder = useRef<HTMLDivElement>(null);
-  const width = useWidth(holder, () => likelyWidth(beside));
+  const width = useWidth(holder, () => likelyWidth(NECK_CARD, beside));
   const [zoom, setZoom] = useState(1);
   const scale = useMarkScale() * zoom;
   const g = useMemo(() => fitted(instrument, { wide, close }, width, scale, span), [width, instrument, wide, close, scale, span]);

@@ -20,6 +20,25 @@ const heightOf = (e: HTMLElement): number => e.clientHeight;
 
 const unknown = (): number => 0;
 
+/** The browser's own letter size against the usual one. */
+export const letters = (): number => parseFloat(getComputedStyle(document.documentElement).fontSize) / 16 || 1;
+
+/** From here on something may stand beside a card. */
+const WIDE_WINDOW = '(min-width: 64rem)';
+
+/**
+ * How wide a holder will be in a card across the view: less its border and padding in pixels, and what stands beside it on a wide
+ * window in rem. It is drawn so at once, in parts that the browser may look up between, and drawn again only where the holder then
+ * measures otherwise.
+ */
+export function likelyWidth(card: number, beside: number): number {
+  const main = document.querySelector('main');
+  if (!main) return 0;
+  const { paddingLeft, paddingRight } = getComputedStyle(main);
+  const inside = main.clientWidth - parseFloat(paddingLeft) - parseFloat(paddingRight) - card;
+  return Math.max(0, Math.floor(inside - (matchMedia(WIDE_WINDOW).matches ? beside * 16 * letters() : 0)));
+}
+
 /** The width of an element in pixels; before it is known, 0 or what it will be most likely. */
 export const useWidth = (ref: RefObject<HTMLElement | null>, first = unknown): number => useMeasured(ref, widthOf, first);
 

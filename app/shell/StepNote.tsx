@@ -40,7 +40,8 @@ const isBig = ({ kind, change }: Told): boolean => !CHANGED.includes(kind) || to
 export function StepNote() {
   const told = useAppSelector((s) => s.editor.told);
   const reason = useAppSelector((s) => s.editor.reason);
-  const shape = useAppSelector(selectShape);
+  // Until something is told nothing is laid out for it: a view without a neck needs no shapes.
+  const shape = useAppSelector((s) => (s.editor.told ? selectShape(s) : null));
   const dispatch = useAppDispatch();
   const [seen, setSeen] = useState(0);
   const count = told?.count ?? 0;

@@ -278,7 +278,7 @@ function leafFields(view: StudyView): Partial<StudyBody> {
 /** Why fields cannot be a study's, or null. */
 function problemWith(fields: Partial<StudyBody>, now: StudyBody): string | null {
   const keys = keysOf(fields);
-  const problem = problemsOf(studySchema.pick(keys), fields)[0];
+  const problem = problemsOf(() => studySchema().pick(keys), fields)[0];
   if (problem) return problem.message;
   if (fields.lick && !now.licks.some((l) => l.id === fields.lick)) return 'there is no such lick here';
   if (fields.progression && !now.progressions.some((p) => p.id === fields.progression)) return 'there is no such progression here';

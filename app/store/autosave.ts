@@ -49,7 +49,7 @@ export function problemsSince(before: StudyBody | null, body: StudyBody): Proble
   if (!keys.length) return [];
   if (keys.includes('licks') && !keys.includes('instrument')) keys.push('instrument');
   if (keys.includes('instrument') && !keys.includes('licks')) keys.push('licks');
-  return problemsOf(studySchema.pick(keys), Object.fromEntries(keys.map((k) => [k, body[k]])));
+  return problemsOf(() => studySchema().pick(keys), Object.fromEntries(keys.map((k) => [k, body[k]])));
 }
 
 /** Keeps every edit in the browser at once, whatever stands with the server, and on the server shortly after; one save at a time. */

@@ -1,4 +1,3 @@
-import { archiveOf } from '../files/archive';
 import { download } from './files';
 
 /**
@@ -56,5 +55,8 @@ export async function saveSvgs(
     ending === 'svg' ? svgs : await Promise.all(svgs.map(async (s) => new Uint8Array(await (await pngOf(s, size)).arrayBuffer())));
   const file = `${name}.${ending}`;
   if (contents.length === 1) download(file, ending === 'svg' ? 'image/svg+xml' : 'image/png', contents[0]!);
-  else download(`${name}-${ending}.zip`, 'application/zip', archiveOf(contents.map((bytes) => ({ name: file, bytes }))));
+  else {
+    const { archiveOf } = await import('../files/archive');
+    download(`${name}-${ending}.zip`, 'application/zip', archiveOf(contents.map((bytes) => ({ name: file, bytes }))));
+  }
 }

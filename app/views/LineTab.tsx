@@ -1,6 +1,6 @@
 import { useMemo, useRef, type ReactNode } from 'react';
 import { useMarkScale } from '../neck/useNeckGeometry';
-import { useWidth } from '../neck/useWidth';
+import { likelyWidth, useWidth } from '../neck/useWidth';
 import { TabStaff, type TabStaffProps } from '../tab/TabStaff';
 import { columnWidth, tabGeometry } from '../tab/layout';
 import { STUDY } from '../words/views/study';
@@ -19,6 +19,9 @@ interface Props extends Omit<TabStaffProps, 'g' | 'scale'> {
   readonly children?: ReactNode;
 }
 
+/** In its card, with what SplitBelow puts beside it. */
+const likely = (): number => likelyWidth(34, 22.75);
+
 /** A line as tab on a view of its own, and the same across the whole screen on the music stand. */
 export function LineTab({
   title,
@@ -35,7 +38,7 @@ export function LineTab({
   ...rest
 }: Props) {
   const holder = useRef<HTMLDivElement>(null);
-  const width = useWidth(holder);
+  const width = useWidth(holder, likely);
   const scale = useMarkScale();
   const strings = instrument.strings.length;
   const g = useMemo(() => tabGeometry(columns.length, strings, width / scale, columnWidth(columns)), [columns, strings, width, scale]);

@@ -3,7 +3,7 @@ import { glyphs, type Instrument, type Stroke } from '../../core';
 import { useWidth } from '../neck/useWidth';
 import { TabStaff } from '../tab/TabStaff';
 import { COLUMN, columnWidth, systemOf, tabGeometry, type TabColumn } from '../tab/layout';
-import { Stand } from './Stand';
+import { later } from '../ui/later';
 import { STUDY } from '../words/views/study';
 
 interface Props {
@@ -16,6 +16,8 @@ interface Props {
   readonly words: string[];
   readonly sounding: number;
 }
+
+const Stand = later(async () => (await import('./Stand')).Stand, { spare: true });
 
 /** Columns at which bars begin; a line without bars has one every eight notes. */
 const barsOf = (columns: readonly TabColumn[]): number[] =>

@@ -79,11 +79,12 @@ export function sifted(entries: readonly Entry[], { text, kind, tag }: Sieve): E
   );
 }
 
+
 /** Tags in use, the commonest first. */
 export function tagsIn(entries: readonly Entry[]): string[] {
   const counts = new Map<string, number>();
   for (const e of entries) for (const t of e.tags) counts.set(t, (counts.get(t) ?? 0) + 1);
-  return [...counts].sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0])).map(([t]) => t);
+  return [...counts].sort((a, b) => b[1] - a[1] || (plain(a[0]) < plain(b[0]) ? -1 : 1)).map(([t]) => t);
 }
 
 /** "3 studies, 5 licks". */

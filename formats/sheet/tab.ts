@@ -54,7 +54,8 @@ const SIGN = 5.2;
 const BLACK = '#000000';
 const GREY = '#555555';
 
-const NOTE_SIGNS: Record<NoteType, string> = {
+/** Lengths of notes in the music font: heads, stem and flags one after another. */
+export const NOTE_SIGNS: Record<NoteType, string> = {
   whole: '𝅝',
   half: '𝅗𝅥',
   quarter: '𝅘𝅥',
@@ -63,7 +64,8 @@ const NOTE_SIGNS: Record<NoteType, string> = {
   '32nd': '𝅘𝅥𝅰',
   '64th': '𝅘𝅥𝅱',
 };
-const REST_SIGNS: Record<NoteType, string> = { whole: '𝄻', half: '𝄼', quarter: '𝄽', eighth: '𝄾', '16th': '𝄿', '32nd': '𝅀', '64th': '𝅁' };
+/** Lengths of rests in the music font. */
+export const REST_SIGNS: Record<NoteType, string> = { whole: '𝄻', half: '𝄼', quarter: '𝄽', eighth: '𝄾', '16th': '𝄿', '32nd': '𝅀', '64th': '𝅁' };
 
 /** The sign of a length in the music font; a length of more than one sign shows the longest of them and a plus. */
 export function lengthSign(ticks: number, rest = false): string {

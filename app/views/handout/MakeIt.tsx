@@ -1,9 +1,7 @@
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import type { Handout } from '../../../contract';
-import { lineFormat } from '../../../formats/lines';
 import { missingLetters } from '../../../formats/sheet/letters';
-import { archiveOf } from '../../files/archive';
 import { makeHandout, type MadeHandout } from '../../files/booklet';
 import { lineOut } from '../../files/papers';
 import { Button } from '../../ui/Button';
@@ -53,6 +51,7 @@ function useMaking(handout: Handout) {
     const now = await prepared();
     if (!now) return;
     if (!now.lines.length) return setSaid(HANDOUT.noLines);
+    const [{ archiveOf }, { lineFormat }] = await Promise.all([import('../../files/archive'), import('../../../formats/lines')]);
     const files = now.lines.flatMap(({ line, body }) =>
       ARCHIVED.map((id) => {
         const format = lineFormat(id);
@@ -62,7 +61,16 @@ function useMaking(handout: Handout) {
     download(`${name}.zip`, 'application/zip', archiveOf(files));
     setSaid(HANDOUT.made(name));
   };
-  return { asPdf: () => void asPdf(), asArchive: () => void asArchive(), cancel, reading, pages, problem, said, lost: made?.lost ?? [] };
+  return {
+    asPdf: () => void asPdf(),
+    asArchive: () => void asArchive().catch(() => setSaid(HANDOUT.noPacker)),
+    cancel,
+    reading,
+    pages,
+    problem,
+    said,
+    lost: made?.lost ?? [],
+  };
 }
 
 /** The handout as a PDF, and its lines as files; what is left out and which letters no font has. */

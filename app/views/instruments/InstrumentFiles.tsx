@@ -4,7 +4,7 @@ import type { Instrument } from '../../../core';
 import { FormatError } from '../../../formats/errors';
 import { writeInstrument } from '../../../formats/instrument-json';
 import { SCALA_LOSES, writeKbm, writeScl } from '../../../formats/scala';
-import { readInstrumentFiles, type NamedBytes } from '../../files/read-files';
+import type { NamedBytes } from '../../files/read-files';
 import { Button } from '../../ui/Button';
 import { FileButton } from '../../ui/FileButton';
 import { download, fileName } from '../../ui/files';
@@ -30,18 +30,21 @@ async function bytesOf(files: readonly File[]): Promise<NamedBytes[]> {
 export function InstrumentFiles({ instrument, onRead, onProblem }: Props) {
   const name = fileName(instrument.name);
   const [asked, setAsked] = useState<NamedBytes[] | null>(null);
-  const read = (files: NamedBytes[], register?: number): void => {
+  const read = async (files: NamedBytes[], register?: number): Promise<void> => {
+    const { readInstrumentFiles } = await import('../../files/read-files');
     const found = readInstrumentFiles(files, instrument, register);
     setAsked(found.kind === 'asks' ? files : null);
     if (found.kind === 'instrument') onRead(found.instrument);
     if (found.kind === 'refused') onProblem(`${found.file}: ${found.why}`);
   };
+  const refused =
+    (name: string) =>
+    (error: unknown): void =>
+      onProblem(error instanceof FormatError ? `${name}: ${error.message}` : INSTRUMENTS.theFileCouldNotBe);
   const onFiles = (files: readonly File[]): void => {
     bytesOf(files)
       .then((all) => read(all))
-      .catch((error: unknown) =>
-        onProblem(error instanceof FormatError ? `${files[0]!.name}: ${error.message}` : INSTRUMENTS.theFileCouldNotBe),
-      );
+      .catch(refused(files[0]!.name));
   };
   return (
     <>
@@ -64,7 +67,7 @@ export function InstrumentFiles({ instrument, onRead, onProblem }: Props) {
       {asked && (
         <div role="status" className="order-last grid basis-full gap-1">
           <p>{INSTRUMENTS.howHighDoesItSound(asked[0]!.name)}</p>
-          <Register value={null} onChange={(midi) => read(asked, midi)} />
+          <Register value={null} onChange={(midi) => void read(asked, midi).catch(refused(asked[0]!.name))} />
         </div>
       )}
     </>

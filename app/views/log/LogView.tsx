@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { VERDICTS, type PassCharts, type PassFilter, type PassPage } from '../../../contract';
 import { DRILL_ORDERS } from '../../../core';
 import { usePageTitle } from '../../shell/title';
@@ -34,8 +34,11 @@ function useLog() {
     setFilter(clean(next));
     setOffset(0);
   };
-  const { days, shapes } = charts.data ?? NO_CHARTS;
-  return { filter, look, offset, setOffset, page, days, shapes, drill, tempos: tempos.data?.days ?? [] };
+  // Drawn in parts that the browser may look up between.
+  const { days, shapes } = useDeferredValue(charts.data) ?? NO_CHARTS;
+  const data = useDeferredValue(page.data);
+  const tempo = useDeferredValue(tempos.data);
+  return { filter, look, offset, setOffset, page, data, days, shapes, drill, tempos: tempo?.days ?? [] };
 }
 
 type Log = ReturnType<typeof useLog>;
@@ -43,8 +46,7 @@ type Log = ReturnType<typeof useLog>;
 /** What was practised, when, at which tempo: charts and the passes themselves. */
 export function LogView() {
   const log = useLog();
-  const { filter, look, page } = log;
-  const { data } = page;
+  const { filter, look, page, data } = log;
   usePageTitle('log', '');
   return (
     <div className="view-column">

@@ -49,7 +49,9 @@ function useListed(entries: Entry[]) {
 
 /** All studies and licks: found, opened, made, duplicated, renamed, tagged, deleted and brought back; in and out as files. */
 export function NotebookView() {
-  const { data, error, refetch } = useStudiesQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data: latest, error, refetch } = useStudiesQuery(undefined, { refetchOnMountOrArgChange: true });
+  // Drawn in parts that the browser may look up between: a notebook is long.
+  const data = useDeferredValue(latest);
   const [problem, setProblem] = useState<string | null>(null);
   const [making, setMaking] = useState(false);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());

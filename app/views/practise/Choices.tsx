@@ -1,4 +1,4 @@
-import { RadioGroup } from 'radix-ui';
+import { useId } from 'react';
 import { Signs } from '../../letters/Signs';
 
 interface Option<T extends string | number> {
@@ -20,29 +20,31 @@ export function Chooser<T extends string | number>({
   readonly options: readonly Option<T>[];
   readonly onChange: (value: T) => void;
 }) {
+  const name = useId();
   return (
-    <RadioGroup.Root
-      aria-label={label}
-      value={String(value)}
-      onValueChange={(v) => onChange(options.find((o) => String(o.value) === v)?.value ?? value)}
-      className="flex flex-col"
-      data-own-keys
-    >
+    <div role="radiogroup" aria-label={label} className="flex flex-col" data-own-keys>
       {options.map((o) => (
-        <RadioGroup.Item
+        <label
           key={o.value}
-          value={String(o.value)}
-          className="min-h-9 cursor-pointer rounded px-2 py-1 text-left hover:bg-feather-wash data-[state=checked]:bg-feather-wash data-[state=checked]:font-semibold"
+          data-state={o.value === value ? 'on' : 'off'}
+          className="relative min-h-9 rounded px-2 py-1 text-left hover:bg-feather-wash has-focus-visible:outline-3 has-focus-visible:outline-offset-[-3px] data-[state=on]:bg-feather-wash data-[state=on]:font-semibold"
         >
+          <input
+            type="radio"
+            name={name}
+            checked={o.value === value}
+            onChange={() => onChange(o.value)}
+            className="absolute inset-0 h-full! w-full! cursor-pointer opacity-0"
+          />
           <Signs>{o.label}</Signs>
           {o.does && (
             <span className="block text-xs font-normal text-soft">
               <Signs>{o.does}</Signs>
             </span>
           )}
-        </RadioGroup.Item>
+        </label>
       ))}
-    </RadioGroup.Root>
+    </div>
   );
 }
 

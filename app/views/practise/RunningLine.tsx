@@ -1,7 +1,7 @@
 import { useMemo, useRef } from 'react';
 import { fretNumber, fretSign, glyphs, TICKS } from '../../../core';
 import { useMarkScale } from '../../neck/useNeckGeometry';
-import { useWidth } from '../../neck/useWidth';
+import { likelyWidth, useWidth } from '../../neck/useWidth';
 import { columnWidth, tabGeometry, type TabColumn } from '../../tab/layout';
 import { TabStaff } from '../../tab/TabStaff';
 import type { Drilled } from '../../store/practice/drilled';
@@ -42,10 +42,13 @@ function columnsOf({ line, starts, instrument }: Drilled): TabColumn[] {
   });
 }
 
+/** In its card, with the tempo beside it. */
+const likely = (): number => likelyWidth(26, 15.75);
+
 /** The line runs: the note that sounds stays in its place near the left, what comes lies to its right, and after the last note the first again. */
 export function RunningLine({ drill, now, title, standing, onStand }: Props) {
   const holder = useRef<HTMLDivElement>(null);
-  const width = useWidth(holder);
+  const width = useWidth(holder, likely);
   const scale = useMarkScale();
   const all = useMemo(() => columnsOf(drill), [drill]);
   const words = useMemo(

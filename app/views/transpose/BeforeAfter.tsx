@@ -17,7 +17,7 @@ import { pitchesOf, stringChanges } from '../../words/transpose-text';
 import { instrumentWords } from '../../words/tuning-text';
 import { TRANSPOSE } from '../../words/views/transpose';
 
-const GAPS = { wide: 27, close: 24 };
+const GAPS = { wide: 27, close: 24, beside: 23.75 };
 
 /** Two necks, one over the other fret by fret, what moved drawn between them, and what changed string by string. */
 export function BeforeAfter({ preview, children }: { readonly preview: MovePreview; readonly children: ReactNode }) {

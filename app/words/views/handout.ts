@@ -49,6 +49,7 @@ export const HANDOUT = {
   cancel: 'Cancel',
   made: (file: Said) => `${file}: saved.`,
   noAnswer: 'The server did not answer, so the other studies could not be read. Nothing was made: try again once it answers.',
+  noPacker: 'The part that packs files did not come from the server. Nothing was made: try again once it answers.',
   reading: 'Reading the studies …',
   lost: (part: Said, why: Said) => `Left out: ${part}: ${why}`,
   chordCannot: 'That chord cannot be read. Type one like Dm7 or F#m7b5.',
