@@ -1,13 +1,15 @@
-import { useLayoutEffect, useState, type RefObject } from 'react';
+import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
 
 /** Measures an element in whole pixels, kept up to date; draws anew only when what is measured changes. `first` holds until it is measured. */
 function useMeasured(ref: RefObject<HTMLElement | null>, measure: (element: HTMLElement) => number, first: () => number): number {
   const [value, setValue] = useState(first);
+  const likely = useRef(value);
   useLayoutEffect(() => {
     const element = ref.current;
     if (!element) return undefined;
     const look = (): void => setValue(Math.floor(measure(element)));
-    look();
+    // What is drawn as it will likely be is measured with the frame; to ask now would lay the whole page out once more.
+    if (!likely.current) look();
     const observer = new ResizeObserver(look);
     observer.observe(element);
     return () => observer.disconnect();

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import type { Grip, Lead, LickCopy, Route, ScalePath } from '../../core';
 import type { RouteJob } from '../store/connection';
 import type { CopiesJob } from './copies.worker';
@@ -51,8 +51,9 @@ function useSearch<Job, Found>(job: Job | null, make: () => Worker): Search<Foun
     if (busy.current) end();
     worker.current ??= make();
     const id = ++order.current;
+    // What is found may be much to draw: a key pressed meanwhile goes before it.
     const settle = (found: Found[], refused: Refusal | null): void =>
-      setResult({ found, refused, done: null, cancelled: false, of: job, turn });
+      startTransition(() => setResult({ found, refused, done: null, cancelled: false, of: job, turn }));
     worker.current.onmessage = ({ data }: MessageEvent<Answer<Found[]>>) => {
       if (data.id !== order.current) return;
       if ('done' in data) return setResult((r) => ({ ...r, done: data.done, cancelled: false, of: job, turn }));

@@ -1,17 +1,20 @@
 import { Copy, Download, Ellipsis, FolderOpen, History, Tag, Trash2 } from 'lucide-react';
-import { Dialog, DropdownMenu } from 'radix-ui';
-import { useRef, useState, type ComponentType, type FormEvent } from 'react';
+import { useRef, useState, type RefObject } from 'react';
 import { useNavigate } from 'react-router';
-import { API, MOST_TAGS, type StudyBody, type StudySummary } from '../../../contract';
+import { API, type StudyBody, type StudySummary } from '../../../contract';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { api, useCreateStudyMutation, useSaveStudyMutation } from '../../store/api';
 import { edited } from '../../store/editor';
 import { Button } from '../../ui/Button';
-import { TagField } from '../../ui/TagField';
+import { later } from '../../ui/later';
 import { refusalWords } from '../../words/save-text';
 import { isolated } from '../../words/name-text';
 import { say } from '../../shell/say';
 import { NOTEBOOK } from '../../words/views/notebook';
+import type { Item } from './RowMenu';
+
+const RowMenu = later(async () => (await import('./RowMenu')).RowMenu);
+const NameStudy = later(async () => (await import('./NameStudy')).NameStudy);
 
 interface Props {
   readonly study: StudySummary;
@@ -40,53 +43,6 @@ function useStudyActions(study: StudySummary, onProblem: (message: string) => vo
     if (!result || result.error) onProblem(NOTEBOOK.itCouldNotBeChanged(refusalWords(result?.error ?? error)));
   };
   return { duplicate, set };
-}
-
-function Details({
-  study,
-  set,
-  close,
-}: {
-  readonly study: StudySummary;
-  readonly set: (fields: Partial<StudyBody>) => Promise<void>;
-  readonly close: () => void;
-}) {
-  const [name, setName] = useState(study.name);
-  const [group, setGroup] = useState(study.set);
-  const submit = (e: FormEvent): void => {
-    e.preventDefault();
-    if (name.trim()) void set({ name: name.trim(), set: group.trim() });
-    close();
-  };
-  const field = 'rounded-md border border-line bg-paper px-2 py-1.5 text-sm text-ink';
-  return (
-    <>
-      <form onSubmit={submit} className="grid gap-2">
-        <label className="flex flex-col gap-1 text-xs text-soft">
-          {NOTEBOOK.newName}
-          <input value={name} maxLength={120} autoFocus onChange={(e) => setName(e.target.value)} className={field} />
-        </label>
-        <label className="flex flex-col gap-1 text-xs text-soft">
-          {NOTEBOOK.set}
-          <input value={group} maxLength={80} onChange={(e) => setGroup(e.target.value)} className={field} />
-        </label>
-        <Button type="submit" look="link" disabled={!name.trim()}>
-          {NOTEBOOK.saveName}
-        </Button>
-      </form>
-      <TagField tags={study.tags} most={MOST_TAGS} onTags={(tags) => void set({ tags })} />
-      <div className="flex gap-2">
-        <Button onClick={() => { void set({ practisedAt: Date.now() }); close(); }}>{NOTEBOOK.practisedNow}</Button>
-        <Button onClick={close}>{NOTEBOOK.close}</Button>
-      </div>
-    </>
-  ); // prettier-ignore
-}
-
-interface Item {
-  readonly word: string;
-  readonly Icon: ComponentType<{ readonly size?: number; readonly 'aria-hidden'?: boolean }>;
-  readonly run: () => void;
 }
 
 /** What can be done with a study in the list: one thing in sight, the others in a menu. */
@@ -121,18 +77,7 @@ export function StudyActions({ study, onOpen, onDelete, onProblem }: Props) {
         </Button>
       )}
       <More name={name} items={items} trigger={trigger} />
-      <Dialog.Root open={naming} onOpenChange={setNaming} modal={false}>
-        <Dialog.Portal>
-          <Dialog.Content
-            aria-describedby={undefined}
-            onCloseAutoFocus={(e) => { e.preventDefault(); trigger.current?.focus(); }} // prettier-ignore
-            className="fixed top-1/2 left-1/2 z-30 grid max-h-[92vh] w-[min(26rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 overflow-auto rounded-lg border border-line bg-sheet p-5 shadow-2xl"
-          >
-            <Dialog.Title className="text-base font-semibold">{NOTEBOOK.nameAndTagsOf(name)}</Dialog.Title>
-            <Details study={study} set={set} close={() => setNaming(false)} />
-          </Dialog.Content>
-        </Dialog.Portal>
-      </Dialog.Root>
+      {naming && <NameStudy study={study} set={set} at={trigger} close={() => setNaming(false)} />}
     </div>
   );
 }
@@ -143,35 +88,28 @@ function More({
   trigger,
 }: {
   readonly name: string;
-  readonly items: Item[];
-  readonly trigger: React.RefObject<HTMLButtonElement | null>;
+  readonly items: readonly Item[];
+  readonly trigger: RefObject<HTMLButtonElement | null>;
 }) {
+  const [at, setAt] = useState<HTMLElement | null>(null);
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger asChild>
-        <Button ref={trigger} icon={<Ellipsis size={14} aria-hidden />} aria-label={NOTEBOOK.moreFor(name)}>
-          {NOTEBOOK.more}
-        </Button>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={4}
-          collisionPadding={8}
-          className="z-30 min-w-44 rounded-lg border border-line bg-sheet p-1 shadow-xl"
-        >
-          {items.map(({ word, Icon, run }) => (
-            <DropdownMenu.Item
-              key={word}
-              // After the menu has gone, so that what opens keeps the focus.
-              onSelect={() => setTimeout(run, 30)}
-              className="flex min-h-9 cursor-pointer items-center gap-2 rounded px-3 outline-none data-[highlighted]:bg-feather-wash"
-            >
-              <Icon size={14} aria-hidden /> {word}
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <>
+      <Button
+        ref={trigger}
+        icon={<Ellipsis size={14} aria-hidden />}
+        aria-label={NOTEBOOK.moreFor(name)}
+        aria-haspopup="menu"
+        aria-expanded={at !== null}
+        onClick={({ currentTarget }) => setAt(at ? null : currentTarget)}
+        onKeyDown={(e) => {
+          if (e.key !== 'ArrowDown') return;
+          e.preventDefault();
+          setAt(e.currentTarget);
+        }}
+      >
+        {NOTEBOOK.more}
+      </Button>
+      {at && <RowMenu name={NOTEBOOK.moreFor(name)} items={items} at={at} onClose={() => setAt(null)} />}
+    </>
   );
 }
