@@ -79,7 +79,6 @@ export function sifted(entries: readonly Entry[], { text, kind, tag }: Sieve): E
   );
 }
 
-
 /** Tags in use, the commonest first. */
 export function tagsIn(entries: readonly Entry[]): string[] {
   const counts = new Map<string, number>();

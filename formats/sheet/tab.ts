@@ -65,7 +65,15 @@ export const NOTE_SIGNS: Record<NoteType, string> = {
   '64th': '𝅘𝅥𝅱',
 };
 /** Lengths of rests in the music font. */
-export const REST_SIGNS: Record<NoteType, string> = { whole: '𝄻', half: '𝄼', quarter: '𝄽', eighth: '𝄾', '16th': '𝄿', '32nd': '𝅀', '64th': '𝅁' };
+export const REST_SIGNS: Record<NoteType, string> = {
+  whole: '𝄻',
+  half: '𝄼',
+  quarter: '𝄽',
+  eighth: '𝄾',
+  '16th': '𝄿',
+  '32nd': '𝅀',
+  '64th': '𝅁',
+};
 
 /** The sign of a length in the music font; a length of more than one sign shows the longest of them and a plus. */
 export function lengthSign(ticks: number, rest = false): string {

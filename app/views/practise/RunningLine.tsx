@@ -55,6 +55,8 @@ export function RunningLine({ drill, now, title, standing, onStand }: Props) {
     () => drill.line.steps.map((s, k) => glyphs(stepWords(s, k, drill.notes[k]!.name, drill.line.strokes[k]!))),
     [drill],
   );
+  // How far the hand shifts is written below the fingers; without it there is nothing.
+  const shifts = all.some((c) => c.shift !== 0);
   const { strokes } = drill.line;
   const strings = drill.instrument.strings.length;
   const column = useMemo(() => columnWidth(all), [all]);
@@ -67,7 +69,7 @@ export function RunningLine({ drill, now, title, standing, onStand }: Props) {
   return (
     <section className="min-w-0 overflow-hidden rounded-[10px] border border-line bg-sheet px-3 pt-2">
       <h2 className="sr-only">{PRACTISE.line}</h2>
-      <div ref={holder} className="-mb-3 overflow-hidden" data-running={now}>
+      <div ref={holder} className={`overflow-hidden ${shifts ? '' : '-mb-3'}`} data-running={now}>
         {width > 0 && (
           <TabStaff
             g={g}
