@@ -48,6 +48,28 @@ const ROWS = {
       ["    case 'region':\n", "    case 'hop':\n      return 'Hop';\n"],
     ),
   ],
+  'a cost of the hand': [
+    lines(
+      'core/fingering/schools.ts',
+      ['  /** Highest finger of the school; finger. */', '  /** Tin; mm. */\n  readonly tin: number;\n'],
+      ['  fingers: 4, forwardFinger: 4,', '  tin: 1,\n'],
+      ["  fingers: { says: 'highest", "  tin: { says: 'tin', unit: 'mm', range: '0 to 1', source: JUDGED },\n"],
+    ),
+  ],
+  'a fingering school': [
+    line('core/fingering/schools.ts', '  stretch: { ...BASE', '  tin: { ...BASE, back: 1 },\n'),
+    line('core/line-types.ts', " | 'stretch' | 'no-little", " | 'tin'"),
+    line('app/words/school-text.ts', "  stretch: 'stretch", "  tin: 'tin',\n"),
+    line('scripts/hand/print.ts', "  stretch: 'stretch',", "  tin: 'tin',\n"),
+    line('tests/support/hand.ts', '  stretch: {', '  tin: { ...BASE, back: 1 },\n'),
+  ],
+  'a cost of a grip': [
+    lines(
+      'core/harmony/grips/costs.ts',
+      ['  finger: [0, 2', '  tin: 1,\n'],
+      ["  finger: { says: 'each", "  tin: { says: 'tin', unit: 'mm', range: '0 to 1', source: JUDGED },\n"],
+    ),
+  ],
   'an order of a drill': [
     fresh(
       'core/drill/orders/twice.ts',
