@@ -30,7 +30,9 @@ describe('the other layouts', () => {
         const string = i.strings.length;
         const naive: number[] = [];
         for (let f = i.capo ?? 0; f <= i.frets; f++) if (isScale(ref, open(i, string) + f)) naive.push(f);
-        expect(layOut(i, ref, { kind: 'one-string', string })[0]!.cells[0]!.frets).toEqual(naive);
+        // A short neck behind a capo may have none of two or three scale notes: that is refused.
+        const [shape] = shapesOr(i, ref, { kind: 'one-string', string });
+        expect(shape?.cells[0]!.frets ?? []).toEqual(naive);
       }),
       { numRuns: 60 },
     );
