@@ -1,7 +1,10 @@
+import { availableParallelism } from 'node:os';
+
 /** Pure code and server in Node; what needs a screen is tested in Chromium by Playwright. */
 export default {
   testEnvironment: 'node',
-  maxWorkers: '150%', // Jest's own choice leaves a core free; where there are two, a third suite fills the time in which others wait
+  // Jest's own choice leaves a core free; one suite more than there are cores fills the time in which others wait.
+  maxWorkers: availableParallelism() + 1,
   testTimeout: 60_000, // nothing here is timed; a busy machine is no failure
   roots: [
     '<rootDir>/core',

@@ -42,7 +42,7 @@ export function Sentence({ scale, instrument, layout, shapes, current }: Props) 
           </>
         )}
       </h1>
-      <div className="mt-1.5 flex flex-wrap items-center gap-x-3 gap-y-1">
+      <div className="mt-1.5 flex flex-wrap items-center gap-x-3 gap-y-1 max-sm:mb-2.5">
         <ScaleLine scale={scale} />
         <EarPart />
         <PractiseIt asked={THE_SHAPE} />

@@ -32,7 +32,7 @@ export function MoveCards(props: Props) {
   const { does, name } = MOVE_NAMES[move.kind];
   const Controls = { key: KeyMove, root: RootMove, mode: ModeMove, tuning: TuningMove }[move.kind];
   return (
-    <div className="no-print after-neck mt-2 rounded-[10px] border border-line bg-sheet">
+    <div className="no-print after-neck mt-2 overflow-hidden rounded-[10px] border border-line bg-sheet">
       <div role="radiogroup" aria-label={TRANSPOSE.move} data-own-keys className="grid grid-cols-2 sm:grid-cols-4">
         {KINDS.map((kind, k) => {
           const on = kind === move.kind;
