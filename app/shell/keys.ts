@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 import { prefsNow, type Prefs } from '../store/prefs';
 
 /** A command that has a key: the lists of keys and the command line are made of these. */
@@ -84,13 +84,16 @@ export function useKeyboard(): void {
   }, []);
 }
 
-/** The commands of a view while it is up; the newest handlers are always the ones that run. */
+/**
+ * The commands of a view while it is up; the newest handlers are always the ones that run. They are there with the view's first
+ * picture, not a moment after it: a key pressed in between would be lost, and the letters after it be commands.
+ */
 export function useCommands<const T extends readonly CommandInfo[]>(view: string, infos: T, runs: Runs<T>): void {
   const latest = useRef(runs);
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = runs;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const entry: Mounted = {
       view,
       infos,

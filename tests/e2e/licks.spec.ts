@@ -202,6 +202,7 @@ test('a tuning without a mapping asks how high it sounds before it comes in', as
   await expect(dialog).toContainText('an instrument, “Four in fourths”');
   await expect(dialog).toContainText('Scala has open strings only');
   await dialog.getByRole('button', { name: 'Bring in', exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Instruments' })).toBeVisible();
   await expect(page.getByText('Four in fourths').first()).toBeVisible();
 });
 
