@@ -2,6 +2,7 @@ import { Dialog } from 'radix-ui';
 import { useState, type FormEvent, type RefObject } from 'react';
 import { MOST_TAGS, type StudyBody, type StudySummary } from '../../../contract';
 import { Button } from '../../ui/Button';
+import { isLost } from '../../ui/focus';
 import { TagField } from '../../ui/TagField';
 import { isolated } from '../../words/name-text';
 import { NOTEBOOK } from '../../words/views/notebook';
@@ -21,7 +22,7 @@ export function NameStudy({ study, set, at, close }: Props) {
       <Dialog.Portal>
         <Dialog.Content
           aria-describedby={undefined}
-          onCloseAutoFocus={(e) => { e.preventDefault(); at.current?.focus(); }} // prettier-ignore
+          onCloseAutoFocus={(e) => { e.preventDefault(); if (isLost()) at.current?.focus(); }} // prettier-ignore
           className="fixed top-1/2 left-1/2 z-30 grid max-h-[92vh] w-[min(26rem,94vw)] -translate-x-1/2 -translate-y-1/2 gap-3 overflow-auto rounded-lg border border-line bg-sheet p-5 shadow-2xl"
         >
           <Dialog.Title className="text-base font-semibold">{NOTEBOOK.nameAndTagsOf(isolated(study.name))}</Dialog.Title>

@@ -1,5 +1,6 @@
 import { DropdownMenu } from 'radix-ui';
 import type { ComponentType } from 'react';
+import { isLost } from '../../ui/focus';
 
 export interface Item {
   readonly word: string;
@@ -33,7 +34,7 @@ export function RowMenu({ name, items, at, onClose }: Props) {
           onInteractOutside={(e) => at.contains(e.target as Node) && e.preventDefault()}
           onCloseAutoFocus={(e) => {
             e.preventDefault();
-            at.focus();
+            if (isLost()) at.focus(); // a press elsewhere has put it where it wants it
           }}
           className="z-30 min-w-44 rounded-lg border border-line bg-sheet p-1 shadow-xl"
         >
