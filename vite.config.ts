@@ -3,7 +3,9 @@ import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
 import { fileURLToPath } from 'node:url';
 import { VitePWA } from 'vite-plugin-pwa';
+import { licencesOf } from './scripts/licences.mjs';
 
+const root = new URL('app/', import.meta.url);
 const standIn = (file: string): string => fileURLToPath(new URL(`app/workers/${file}`, import.meta.url));
 /** Parts of the PDF writer's libraries that no sheet needs, more than half of what its worker would weigh. */
 const LEFT_OUT = [
@@ -46,6 +48,25 @@ const viewsAhead = (): Plugin => ({
   },
 });
 
+/** Files that went into the page's scripts and its workers', which are built before it, and into its faces of text. */
+const wentIn = new Set<string>();
+const noted = (): Plugin => ({
+  name: 'noted',
+  generateBundle(_, bundle) {
+    for (const file of Object.values(bundle))
+      for (const one of file.type === 'chunk' ? file.moduleIds : file.originalFileNames)
+        if (!one.startsWith('\0')) wentIn.add(fileURLToPath(new URL(one, root)));
+  },
+});
+
+/** The licences of all that went in lie beside it. */
+const licences = (): Plugin => ({
+  name: 'licences',
+  generateBundle() {
+    this.emitFile({ type: 'asset', fileName: 'licences.txt', source: licencesOf([...wentIn]) });
+  },
+});
+
 export default defineConfig({
   root: 'app',
   // The router names no build for production, so that a bundler takes the one with its warnings.
@@ -64,6 +85,8 @@ export default defineConfig({
     fontsAhead(),
     scriptsAfter(),
     viewsAhead(),
+    noted(),
+    licences(),
     // The built files are kept by the browser, each build's own, so that a reload opens them with the server away. Answers
     // of the API are never kept. A newer build waits until the player lets it in.
     VitePWA({
@@ -95,7 +118,7 @@ export default defineConfig({
       },
     }),
   ],
-  worker: { format: 'es' },
+  worker: { format: 'es', plugins: () => [noted()] },
   build: {
     outDir: '../dist/app',
     emptyOutDir: true,

@@ -77,6 +77,8 @@ const SOURCES = [
   'demo',
   'vite.config.ts',
   'scripts/build.mjs',
+  'scripts/bundle-server.mjs',
+  'scripts/licences.mjs',
   'scripts/compress.mjs',
   'package.json',
   'package-lock.json',

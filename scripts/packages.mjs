@@ -1,7 +1,5 @@
-// Which installed packages the built server needs, and what of them is run: all that a release carries of node_modules.
-import { build } from 'esbuild';
+// Which installed packages a release carries, what of them is run.
 import { cpSync, existsSync, readFileSync } from 'node:fs';
-import { isBuiltin } from 'node:module';
 import { dirname, extname, join, relative } from 'node:path';
 import { ROOT } from './ensure.mjs';
 
@@ -19,24 +17,8 @@ function foundFrom(folder, name) {
 /** Whether a package with a binary is for a platform: { os, cpu, libc }. */
 const fits = ({ os, cpu, libc }, on) => (!os || os.includes(on.os)) && (!cpu || cpu.includes(on.cpu)) && (!libc || libc.includes(on.libc));
 
-/** Packages that some entry points ask for by name. */
-async function askedBy(entryPoints) {
-  const { metafile } = await build({ entryPoints, bundle: true, platform: 'node', format: 'esm', packages: 'external', metafile: true, write: false, outdir: 'none' }); // prettier-ignore
-  const names = Object.values(metafile.inputs).flatMap((i) => i.imports.filter((one) => one.external && !isBuiltin(one.path)).map((one) => one.path)); // prettier-ignore
-  return [
-    ...new Set(
-      names.map((path) =>
-        path
-          .split('/')
-          .slice(0, path.startsWith('@') ? 2 : 1)
-          .join('/'),
-      ),
-    ),
-  ];
-}
-
-/** Folders of every package that runs when the server runs on a platform, itself and whatever those need in turn. */
-export async function packagesOf(entryPoints, on) {
+/** Folders of the packages of these names, for a platform, and of whatever they need in turn. */
+export function packagesOf(names, on) {
   const folders = new Set();
   const take = (from, name, optional) => {
     const folder = foundFrom(from, name);
@@ -50,7 +32,7 @@ export async function packagesOf(entryPoints, on) {
     for (const need of Object.keys(manifest.dependencies ?? {})) take(folder, need, false);
     for (const need of Object.keys(manifest.optionalDependencies ?? {})) take(folder, need, true);
   };
-  for (const name of await askedBy(entryPoints)) take(ROOT, name, false);
+  for (const name of names) take(ROOT, name, false);
   return [...folders].sort();
 }
 

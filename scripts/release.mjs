@@ -10,6 +10,7 @@ const MOST = 40;
 await ensureInstalled();
 await ensureBuilt();
 const { copyPackage, packagesOf } = await import('./packages.mjs');
+const { bundleServer, OUTSIDE } = await import('./bundle-server.mjs');
 
 const libc = process.platform === 'linux' ? (process.report.getReport().header.glibcVersionRuntime ? 'glibc' : 'musl') : undefined;
 const on = { os: process.platform, cpu: process.arch, libc };
@@ -21,8 +22,8 @@ for (const old of [folder, archive]) rmSync(old, { recursive: true, force: true 
 mkdirSync(folder, { recursive: true });
 
 cpSync(join(ROOT, 'dist/app'), join(folder, 'dist/app'), { recursive: true });
-cpSync(join(ROOT, 'dist/server'), join(folder, 'dist/server'), { recursive: true, filter: (file) => !file.endsWith('.map') });
-for (const one of await packagesOf([join(ROOT, 'server/main.ts'), join(ROOT, 'server/worker.ts')], on)) copyPackage(one, folder);
+await bundleServer(join('release', name, 'dist/server'), { sourcemap: false });
+for (const one of packagesOf(OUTSIDE, on)) copyPackage(one, folder);
 writeFileSync(join(folder, 'package.json'), `${JSON.stringify({ name: 'crow-ladder', version, private: true, license, type: 'module', engines }, null, 2)}\n`); // prettier-ignore
 cpSync(join(ROOT, 'scripts/release-start.mjs'), join(folder, 'crow-ladder.mjs'));
 cpSync(join(ROOT, 'CHANGELOG.md'), join(folder, 'CHANGELOG.md'));

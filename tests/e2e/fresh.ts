@@ -1,4 +1,4 @@
-import { copyFileSync, mkdirSync } from 'node:fs';
+import { cpSync, rmSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { FRESH, kill, newDb, startServer } from './support';
 
@@ -6,6 +6,6 @@ import { FRESH, kill, newDb, startServer } from './support';
 export default async function fresh(): Promise<void> {
   const server = await startServer(newDb());
   await kill(server, 'SIGTERM'); // it writes what is still in the journal and closes the file
-  mkdirSync(dirname(FRESH), { recursive: true });
-  copyFileSync(server.db, FRESH);
+  rmSync(dirname(FRESH), { recursive: true, force: true });
+  cpSync(dirname(server.db), dirname(FRESH), { recursive: true }); // with the copy of its first day, so that no test waits for its own
 }

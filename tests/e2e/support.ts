@@ -1,9 +1,9 @@
 import type { StudyBody } from '../../contract';
 import { test as base, expect, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { copyFileSync, mkdtempSync } from 'node:fs';
+import { cpSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 
 export interface Running {
   url: string;
@@ -15,12 +15,12 @@ export interface Running {
 export const newDb = (): string => join(mkdtempSync(join(tmpdir(), 'crow-e2e-')), 'notebook.sqlite');
 
 /** The demo notebook as a first start leaves it, made once a run (`fresh.ts`). */
-export const FRESH = join(import.meta.dirname, '../../.cache/fresh-notebook.sqlite');
+export const FRESH = join(import.meta.dirname, '../../.cache/fresh/notebook.sqlite');
 
 /** A notebook of a test's own, as after a first start, without waiting for one. */
 function freshDb(): string {
   const db = newDb();
-  copyFileSync(FRESH, db);
+  cpSync(dirname(FRESH), dirname(db), { recursive: true });
   return db;
 }
 

@@ -31,9 +31,19 @@ it('is small, named by version and platform, and carries no tool of development'
   expect(statSync(archive).size).toBeLessThan(40e6);
   expect(folder).toContain(`crow-ladder-${VERSION}-${process.platform}-${process.arch}`);
   const packages = readdirSync(join(folder, 'node_modules'));
-  expect(packages).toContain('hono');
-  for (const tool of ['typescript', 'vite', 'esbuild', 'jest', '@playwright', 'react', 'eslint', '@swc']) expect(packages).not.toContain(tool); // prettier-ignore
+  expect(packages).toContain('better-sqlite3');
+  for (const tool of ['typescript', 'vite', 'esbuild', 'jest', '@playwright', 'react', 'eslint', '@swc', 'knex', 'hono']) expect(packages).not.toContain(tool); // prettier-ignore
   expect(existsSync(join(folder, 'dist/server/main.js.map'))).toBe(false);
+});
+
+it('brings the licences of what others wrote, in the page, its workers, its faces of text and the server', () => {
+  const of = (part: string): string => readFileSync(join(folder, 'dist', part, 'licences.txt'), 'utf8');
+  for (const name of ['react-dom', '@cantoo/pdf-lib', 'pitchy', 'vexflow', '@fontsource-variable/fraunces']) expect(of('app')).toContain(`${name} `); // prettier-ignore
+  for (const name of ['hono', '@hono/node-server', 'knex', 'lodash', 'yup']) expect(of('server')).toContain(`${name} `);
+  for (const text of [of('app'), of('server')]) {
+    expect(text).toContain('Permission is hereby granted, free of charge');
+    expect(text).not.toMatch(/GPL|undefined/);
+  }
 });
 
 it('starts with one file and Node alone, and serves its first screen and its notebook', async () => {

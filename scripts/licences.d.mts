@@ -1,0 +1,1 @@
+export function licencesOf(files: readonly string[]): string;
