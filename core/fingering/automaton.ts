@@ -77,11 +77,19 @@ export class Machine {
   }
 
   /** Number of nodes of a layer. */
-  nodes = (k: number): number => this.layers[k]!.states.length * this.sizes[k]!;
-  stateOf = (k: number, node: number): State => this.layers[k]!.states[(node / this.sizes[k]!) | 0]!;
+  nodes(k: number): number {
+    return this.layers[k]!.states.length * this.sizes[k]!;
+  }
+  stateOf(k: number, node: number): State {
+    return this.layers[k]!.states[(node / this.sizes[k]!) | 0]!;
+  }
   /** The node of a state with which a line begins, and what it costs to begin there. */
-  first = (n: number): number => n * this.sizes[0]! + this.sideOf(0, n, 0);
-  begins = (n: number): number => this.owns(0)[n]! + beginCost(this.task.hand, this.layers[0]!.states[n]!);
+  first(n: number): number {
+    return n * this.sizes[0]! + this.sideOf(0, n, 0);
+  }
+  begins(n: number): number {
+    return this.owns(0)[n]! + beginCost(this.task.hand, this.layers[0]!.states[n]!);
+  }
 
   /** The line turns at note k: it comes back on itself, in pitch, with the next. */
   private remembers(k: number): boolean {
@@ -90,16 +98,23 @@ export class Machine {
     const [a, b, c] = [this.pitch(k - 1), this.pitch(k), this.pitch(k + 1)];
     return a !== b && Math.sign(b - a) !== Math.sign(c - b);
   }
-  private pitch = (k: number): number => this.task.hand.open[this.task.options[k]![0]!.string]! + this.task.options[k]![0]!.fret;
+  private pitch(k: number): number {
+    const { string, fret } = this.task.options[k]![0]!;
+    return this.task.hand.open[string]! + fret;
+  }
 
-  private tooWide = (hand: number): boolean => (this.wide[hand] ??= tooWideBothWays(this.task.hand, hand));
+  private tooWide(hand: number): boolean {
+    return (this.wide[hand] ??= tooWideBothWays(this.task.hand, hand));
+  }
   private sideOf(k: number, n: number, before: number): number {
     const layer = this.layers[k]!;
     return this.tooWide(layer.states[n]!.hand) ? layer.side[n] || before : 0;
   }
 
   /** What the states of a layer cost by themselves. */
-  owns = (k: number): Float64Array => (this.owned[k] ??= this.ownsOf(k));
+  owns(k: number): Float64Array {
+    return (this.owned[k] ??= this.ownsOf(k));
+  }
   private readonly owned: Float64Array[] = [];
 
   private ownsOf(k: number): Float64Array {
@@ -139,29 +154,38 @@ export class Machine {
   }
 
   private readonly opened: Passes[] = [];
-  private open = (k: number): Passes => (this.opened[k] ??= this.passes(k));
-
-  /** Least cost of going from a state of layer k to one of the next, whatever is remembered. */
-  least(k: number, a: number, b: number): number {
-    const { still, moving, kind } = this.open(k);
-    const to = this.layers[k + 1]!.states;
-    const pass = a * to.length + b;
-    const guided = kind[pass]! & GUIDABLE && this.sizes[k]! > PLAIN && this.guides(k)[holdKey(this.layers[k]!.states[a]!.hand, to[b]!)];
-    const slidOn = kind[pass]! & HALF && k > 0 && Math.abs(this.pitch(k) - this.pitch(k - 1)) === 1;
-    return guided || slidOn ? still[pass]! : still[pass]! + moving[pass]! * this.paceOf(k + 1);
+  private open(k: number): Passes {
+    return (this.opened[k] ??= this.passes(k));
   }
 
-  /** Into `here`, from every state of layer k: the least of going on to the next, whatever is remembered, and of what is then to come. */
-  leastOnward(k: number, worth: Float64Array, here: Float64Array): void {
+  /** Least costs of going from a state of layer k to each of the next, whatever is remembered; good until asked for the next time. */
+  leasts(k: number, a: number): Float64Array {
     const { still, moving, kind } = this.open(k);
-    const pace = this.paceOf(k + 1);
-    const free = k > 0 && Math.abs(this.pitch(k) - this.pitch(k - 1)) === 1 ? HALF : 0;
-    const guides = this.sizes[k]! > PLAIN ? this.guides(k) : null;
+    const to = this.layers[k + 1]!.states;
+    const { free, guides, pace } = this.spares(k);
+    const { hand } = this.layers[k]!.states[a]!;
+    if (this.row.length < to.length) this.row = new Float64Array(2 * to.length);
+    for (let b = 0, pass = a * to.length; b < to.length; b++, pass++) {
+      const spared = kind[pass]! & free || (guides !== null && kind[pass]! & GUIDABLE && guides[holdKey(hand, to[b]!)]);
+      this.row[b] = spared ? still[pass]! : still[pass]! + moving[pass]! * pace;
+    }
+    return this.row;
+  }
+  private row = new Float64Array(64);
+
+  /** Into `here`, from every state of layer k: the least of going on to the next, whatever is remembered, and of what is then to come (`rest`). */
+  leastOnward(k: number, rest: Float64Array, here: Float64Array): void {
+    const { still, moving, kind } = this.open(k);
+    const { free, guides, pace } = this.spares(k);
     const from = this.layers[k]!.states;
     const to = this.layers[k + 1]!.states;
+    const owns = this.owns(k + 1);
+    if (this.row.length < to.length) this.row = new Float64Array(2 * to.length);
+    const worth = this.row;
+    for (let b = 0; b < to.length; b++) worth[b] = rest[b]! + owns[b]!;
     for (let a = 0, pass = 0; a < here.length; a++) {
       let best = here[a]!;
-      for (let b = 0; b < worth.length; b++, pass++) {
+      for (let b = 0; b < to.length; b++, pass++) {
         if (worth[b]! >= best) continue;
         const spared = kind[pass]! & free || (guides !== null && kind[pass]! & GUIDABLE && guides[holdKey(from[a]!.hand, to[b]!)]);
         const cost = (spared ? still[pass]! : still[pass]! + moving[pass]! * pace) + worth[b]!;
@@ -169,6 +193,15 @@ export class Machine {
       }
       here[a] = best;
     }
+  }
+
+  /** What may make a move from layer k on cost nothing: the kind of it that goes on with a slide of a half step, and fingers that guide; and how dear it is else. */
+  private spares(k: number): { readonly free: number; readonly guides: Uint8Array | null; readonly pace: number } {
+    return {
+      free: k > 0 && Math.abs(this.pitch(k) - this.pitch(k - 1)) === 1 ? HALF : 0,
+      guides: this.sizes[k]! > PLAIN ? this.guides(k) : null,
+      pace: this.paceOf(k + 1),
+    };
   }
 
   private readonly guiding: Uint8Array[] = [];
@@ -207,7 +240,9 @@ export class Machine {
     return still[pass]! + moving[pass]! * this.paceOf(k + 1) * this.share + this.again + this.returned;
   }
 
-  private paceOf = (k: number): number => this.task.pace?.[k] ?? 1;
+  private paceOf(k: number): number {
+    return this.task.pace?.[k] ?? 1;
+  }
 
   /** A slide over two half steps is one slide; any other after a slide is one too many. */
   private slidesOn(k: number, finger: number, one: boolean): number {

@@ -38,9 +38,7 @@ export interface Prepared {
   /** The states and what steps cost. */
   readonly machine: Machine;
   /** For each note, the least cost from each state to the end. */
-  readonly rest: Float64Array[];
-  /** The cost of one way: the best costs no more. Infinite where there is none. */
-  known: number;
+  readonly rest: readonly Float64Array[];
 }
 
 /** Readies a task for a search: its states, and the least that the rest of the line costs from each of them. */
@@ -48,9 +46,23 @@ export function prepare(task: Task): Prepared {
   const machine = new Machine(task);
   const make = layerMaker(task.hand, task);
   for (let k = 0; k < task.options.length; k++) machine.add(make(k));
-  const rest: Float64Array[] = [];
-  for (let k = machine.layers.length - 1; k >= 0; k--) rest[k] = restAt(machine, rest, k);
-  return { machine, rest, known: oneWay(machine, rest) };
+  const rest = roomFor(machine);
+  for (let k = rest.length - 1; k >= 0; k--) fillRest(machine, rest, k);
+  return { machine, rest };
+}
+
+/** A number for every state of every note, in one piece of memory. */
+function roomFor({ layers }: Machine): Float64Array[] {
+  const all = new Float64Array(layers.reduce((sum, { states }) => sum + states.length, 0)).fill(Infinity);
+  let from = 0;
+  return layers.map(({ states }) => all.subarray(from, (from += states.length)));
+}
+
+/** What no way costs less than: what the hand remembers of the way only ever adds to it. Infinite where there is no way. */
+export function leastOf({ machine, rest }: Prepared): number {
+  let least = machine.layers.length ? Infinity : 0;
+  for (let n = 0; n < (rest[0]?.length ?? 0); n++) if (begins(machine, n)) least = Math.min(least, machine.begins(n) + rest[0]![n]!);
+  return least;
 }
 
 /** Whether a line may end here. */
@@ -62,17 +74,12 @@ function begins({ task, layers }: Machine, n: number): boolean {
   return (s!.finger > 0 || s!.hand === FREE) && task.startsAt?.(s!) !== false;
 }
 
-/** From every state of a note: never more than any way on from there costs. */
-function restAt(machine: Machine, rest: Float64Array[], k: number): Float64Array {
-  const here = new Float64Array(machine.layers[k]!.states.length).fill(Infinity);
-  const last = k === machine.layers.length - 1;
+/** From every state of a note: never more than any way on from there costs. Into a room of infinite costs. */
+function fillRest(machine: Machine, rest: readonly Float64Array[], k: number): void {
+  const here = rest[k]!;
+  const last = k === rest.length - 1;
   if (last || machine.task.endsAt) for (let a = 0; a < here.length; a++) if (ends(machine, k, a)) here[a] = 0;
-  if (last) return here;
-  const [after, owns] = [rest[k + 1], machine.owns(k + 1)];
-  const worth = new Float64Array(owns.length);
-  for (let b = 0; b < worth.length; b++) worth[b] = after![b]! + owns[b]!;
-  machine.leastOnward(k, worth, here);
-  return here;
+  if (!last) machine.leastOnward(k, rest[k + 1]!, here);
 }
 
 /** How many of the nodes that look best are followed at each note: more on long lines, where what is missed adds up. */
@@ -114,8 +121,8 @@ class Foremost {
   }
 }
 
-/** The best way that is found by following a few nodes at each note: a cost that the best way does not exceed. */
-function oneWay(machine: Machine, rest: Float64Array[]): number {
+/** The best way that is found by following a few nodes at each note: a cost that the best way does not exceed; infinite where none is found. */
+export function oneWay({ machine, rest }: Prepared): number {
   const { layers, task } = machine;
   if (!layers.length) return 0;
   const most = layers.length > LONG ? FOLLOWED.long : FOLLOWED.short;
@@ -141,10 +148,10 @@ function onward(machine: Machine, rest: Float64Array, k: number, here: Foremost,
   const owns = machine.owns(k + 1);
   const next = new Foremost(most);
   for (let j = 0; j < here.nodes.length; j++) {
-    const a = (here.nodes[j]! / machine.sizes[k]!) | 0;
+    const least = machine.leasts(k, (here.nodes[j]! / machine.sizes[k]!) | 0);
     for (let b = 0; b < owns.length; b++) {
       // What is remembered never makes a step cheaper than the least that it may cost.
-      if (!(here.costs[j]! + machine.least(k, a, b) + owns[b]! + rest[b]! < next.bar)) continue;
+      if (!(here.costs[j]! + least[b]! + owns[b]! + rest[b]! < next.bar)) continue;
       const cost = here.costs[j]! + machine.step(k, here.nodes[j]!, b) + owns[b]!;
       if (cost < Infinity) next.enter(machine.to, cost, cost + rest[b]!);
     }
@@ -158,7 +165,7 @@ const within = (bound: number): number => bound + SLIP * Math.max(1, Math.abs(bo
 /**
  * Forward, the least cost of reaching every node (Sayegh's optimum path, one layer a note), as far as it can lie on a way of no
  * more than `bound`: what a node costs so far and the least that the rest may cost are together no more. Exact, as the rest never
- * says too much. Yields the share of the work done, 0 to 1.
+ * says too much. Ends before the note that no such way comes to. Yields the share of the work done, 0 to 1.
  */
 export function* reachedIn({ machine, rest }: Prepared, bound: number): Generator<number, Reached[]> {
   const count = machine.layers.length;
@@ -166,7 +173,9 @@ export function* reachedIn({ machine, rest }: Prepared, bound: number): Generato
   const most = within(bound);
   const reached: Reached[] = [begun(machine, most, rest[0]!)];
   for (let k = 0; k + 1 < count; k++) {
-    reached.push(nextLayer(machine, most, rest[k + 1]!, k, reached[k]!));
+    const next = nextLayer(machine, most, rest[k + 1]!, k, reached[k]!);
+    if (!next.nodes.length) return reached;
+    reached.push(next);
     if (k % REPORT === REPORT - 1) yield k / count;
   }
   return reached;
@@ -214,11 +223,11 @@ function nextLayer(machine: Machine, bound: number, rest: Float64Array, k: numbe
   const owns = machine.owns(k + 1);
   const size = machine.sizes[k]!;
   here.nodes.forEach((node, j) => {
-    const a = (node / size) | 0;
+    const least = machine.leasts(k, (node / size) | 0);
     const so = here.costs[j]!;
     for (let b = 0; b < owns.length; b++) {
       const worth = owns[b]! + rest[b]!;
-      if (!(so + machine.least(k, a, b) + worth <= bound)) continue;
+      if (!(so + least[b]! + worth <= bound)) continue;
       const cost = so + machine.step(k, node, b) + owns[b]!;
       if (!(cost + rest[b]! <= bound)) continue;
       const at = seen.get(machine.to);

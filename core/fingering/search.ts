@@ -1,5 +1,5 @@
 import type { Machine, Task } from './automaton';
-import { endsIn, graphOf, prepare, reachedIn, TIE, type Graph, type Reached } from './graph';
+import { endsIn, graphOf, leastOf, oneWay, prepare, reachedIn, TIE, type Graph, type Prepared, type Reached } from './graph';
 import type { State } from './states';
 import { bySuccession } from './stays';
 
@@ -44,9 +44,19 @@ interface Partial {
 /** The cheapest way to play a line, or null where no hand can. Linear in the notes. */
 export const bestPath = (task: Task): Path | null => runToEnd(best(task));
 
-function* best(task: Task): Generator<number, Path | null> {
-  const ready = prepare(task);
-  return ready.known < Infinity ? wayBack(ready.machine, yield* reachedIn(ready, ready.known)) : null;
+const best = (task: Task): Generator<number, Path | null> => bestOf(prepare(task));
+
+/**
+ * Within the least that any way costs first: nine lines in ten have a way that costs no more (nothing that the hand remembers
+ * counts on it), and next to nothing else lies within. Else within what one way costs that is found by looking little ahead.
+ */
+function* bestOf(ready: Prepared): Generator<number, Path | null> {
+  const least = leastOf(ready);
+  if (least === Infinity) return null;
+  const path = wayBack(ready.machine, yield* share(0, reachedIn(ready, least)));
+  if (path) return path;
+  const known = oneWay(ready);
+  return known < Infinity ? wayBack(ready.machine, yield* share(1, reachedIn(ready, known))) : null;
 }
 
 /**
@@ -60,14 +70,14 @@ export function* bestPaths(task: Task, count: number, differs?: (a: Path, b: Pat
     return path ? [path] : [];
   }
   const ready = prepare(task);
-  if (!(ready.known < Infinity)) return [];
   // From the best cost itself, not from the first that was found: on a long line the two lie far apart.
-  ready.known = wayBack(ready.machine, yield* share(0, reachedIn(ready, ready.known)))?.cost ?? ready.known;
+  const first = yield* share(0, bestOf(ready));
+  if (!first) return [];
   let found: Path[] = [];
   let stage = 1;
   const beyond = task.options.length > LONG ? 2 : task.options.length > SHORT ? 1 : 0;
   for (const slack of SLACK.slice(0, SLACK.length - beyond)) {
-    const graph = yield* share(stage++, graphOf(ready, ready.known + slack));
+    const graph = yield* share(stage++, graphOf(ready, first.cost + slack));
     const { paths, all } = differing(graph, count, differs);
     found = all ? paths : [...bySuccession(graph, count)].map((nodes) => pathOf(graph, nodes));
     // Ways put together from passes of cheaper ones may cost more than the bound: others may then be cheaper.

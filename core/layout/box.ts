@@ -24,7 +24,7 @@ function layBoxes(task: LayoutTask, layout: LayoutOf<'box'>): Draft[] {
   const skeleton = skeletonClasses(neck);
   const word = numbering === 'minor-root' ? 'box' : 'pattern';
   return startsAround(neck, skeleton).flatMap(({ midi, index }) => {
-    const whole = boxFrom(neck, skeleton, midi);
+    const whole = boxFrom(neck, skeleton, midi) ?? [];
     const places = whole.filter((p) => onNeck(neck, p.fret));
     const missing = whole.length - places.length;
     if (!places.length || missing > whole.length * MOST_MISSING) return [];
@@ -47,9 +47,10 @@ function startsAround(neck: ScaledNeck, skeleton: number[]): { readonly midi: nu
   return starts;
 }
 
-/** The whole box in playing order, as if the neck had no ends. */
-function boxFrom(neck: ScaledNeck, skeleton: number[], midi: number): Place[] {
+/** The whole box in playing order, as if the neck had no ends; null where no note of its skeleton lies on the neck: too little of it does. */
+function boxFrom(neck: ScaledNeck, skeleton: number[], midi: number): Place[] | null {
   const cells = climb(neck, skeleton, midi, neck.upward, neck.upward.map(() => 2)); // prettier-ignore
+  if (!cells.some((cell) => cell.some((p) => onNeck(neck, p.fret)))) return null;
   return byPitch(neck, [...cells.flat(), ...addedPlaces(neck, skeleton, cells)]);
 }
 

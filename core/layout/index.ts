@@ -88,6 +88,8 @@ function naming(task: LayoutTask) {
   return (places: readonly Place[]): { readonly layout: Layout; readonly number: number; readonly label: string } | null => {
     const wanted = new Set(places.map(placeIndex));
     for (const layout of all) {
+      const size = ruleOf(layout.kind).size?.(layout, task.neck.upward.length);
+      if (size !== undefined && size !== wanted.size) continue;
       const found = of(layout).find((d) => isOf(wanted, d.places));
       if (found) return { layout, number: found.number, label: found.label };
     }

@@ -65,5 +65,6 @@ export const perString: LayoutRule<'per-string'> = {
     `${capital(countWord(l.notes))} on every string, so the shape drifts up the neck as it goes to the thin strings.${runsOfTwo(shown)} ${capital(jogsWords(shown.shape))}.`,
   offers: () => OFFERED.map((notes) => ({ layout: { kind: 'per-string', notes }, detail: USUAL[notes] ?? '' })),
   known: [2, 3, 4, 1, 5, 6].map((notes) => ({ kind: 'per-string', notes })),
+  size: (l, strings) => l.notes * strings,
   opensBy: 'start',
 };

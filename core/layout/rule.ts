@@ -86,6 +86,8 @@ export interface LayoutRule<K extends LayoutKind> {
   readonly offers: (start: Start) => Offer<LayoutOf<K>>[];
   /** Variants that a set of places is recognised as, the commonest first. */
   readonly known?: readonly LayoutOf<K>[];
+  /** How many places each of its shapes has on so many strings, where that is known before they are laid out. */
+  readonly size?: (layout: LayoutOf<K>, strings: number) => number;
   /** A shape is opened by a root that it starts on, or (windows) that lies under its index; else by any that it holds. */
   readonly opensBy?: 'start' | 'index';
   /** The layout fixes the hand and numbers its shapes by the hand's fret. */

@@ -36,7 +36,7 @@ const RULES: { readonly [K in LayoutKind]: LayoutRule<K> } = {
 export const LAYOUT_KINDS = Object.freeze(keysOf(RULES));
 
 /** A rule as code that knows no single layout sees it. */
-export type AnyRule = Omit<LayoutRule<LayoutKind>, 'fields' | 'lay' | 'school' | 'reanchor' | 'says' | 'why' | 'offers' | 'known'> & {
+export type AnyRule = Omit<LayoutRule<LayoutKind>, 'fields' | 'lay' | 'school' | 'reanchor' | 'says' | 'why' | 'offers' | 'known' | 'size'> & {
   readonly fields: Readonly<Record<string, Field>>;
   readonly lay: (task: LayoutTask, layout: Layout) => Draft[];
   readonly school: (layout: Layout) => FingeringSchool;
@@ -45,6 +45,7 @@ export type AnyRule = Omit<LayoutRule<LayoutKind>, 'fields' | 'lay' | 'school' |
   readonly why: (layout: Layout, shown: Shown) => string;
   readonly offers: (start: Start) => Offer[];
   readonly known?: readonly Layout[];
+  readonly size?: (layout: Layout, strings: number) => number;
 };
 
 /** The rule of a layout. */

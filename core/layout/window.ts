@@ -149,7 +149,8 @@ function handOf(task: LayoutTask, f: Filled, places: readonly Place[]): FixedHan
   const mm = task.model.mm;
   const edge = (p: Place): number => (p.fret < f.window.from ? f.window.from : f.window.to);
   const stretches = f.reaches.map((p): Stretch => ({
-    ...p,
+    string: p.string,
+    fret: p.fret,
     finger: fingerOf(p),
     mm: Math.abs(mm[p.string]![p.fret]! - mm[p.string]![edge(p)]!),
   }));
