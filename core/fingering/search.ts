@@ -51,9 +51,9 @@ const best = (task: Task): Generator<number, Path | null> => bestOf(prepare(task
  * counts on it), and next to nothing else lies within. Else within what one way costs that is found by looking little ahead.
  */
 function* bestOf(ready: Prepared): Generator<number, Path | null> {
-  const least = leastOf(ready);
-  if (least === Infinity) return null;
-  const path = wayBack(ready.machine, yield* share(0, reachedIn(ready, least)));
+  const bound = leastOf(ready);
+  if (bound === Infinity) return null;
+  const path = wayBack(ready.machine, yield* share(0, reachedIn(ready, bound)));
   if (path) return path;
   const known = oneWay(ready);
   return known < Infinity ? wayBack(ready.machine, yield* share(1, reachedIn(ready, known))) : null;

@@ -36,7 +36,10 @@ const RULES: { readonly [K in LayoutKind]: LayoutRule<K> } = {
 export const LAYOUT_KINDS = Object.freeze(keysOf(RULES));
 
 /** A rule as code that knows no single layout sees it. */
-export type AnyRule = Omit<LayoutRule<LayoutKind>, 'fields' | 'lay' | 'school' | 'reanchor' | 'says' | 'why' | 'offers' | 'known' | 'size'> & {
+export type AnyRule = Omit<
+  LayoutRule<LayoutKind>,
+  'fields' | 'lay' | 'school' | 'reanchor' | 'says' | 'why' | 'offers' | 'known' | 'size'
+> & {
   readonly fields: Readonly<Record<string, Field>>;
   readonly lay: (task: LayoutTask, layout: Layout) => Draft[];
   readonly school: (layout: Layout) => FingeringSchool;
