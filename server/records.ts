@@ -4,8 +4,8 @@ import { ID, type Problem, type StudySummary } from '../contract';
 import { refuse } from './guards';
 import { answerBadRequest, bodyText, jsonBody } from './json-body';
 import { lastPractised } from './passes';
-import { isChecked, isCheckedText, isRefused, prepared, problemsIn, type KindName } from './prepare';
-import { repository, type Done, type Kept, type Listed } from './repository';
+import { isChecked, isCheckedText, isRefused, prepared, problemsIn, type KindName, type Refused } from './prepare';
+import { repository, type Done, type Kept, type Listed, type Repository } from './repository';
 import { listVersions, readVersion } from './versions';
 import type { Workshop } from './workshop';
 
@@ -36,15 +36,10 @@ const keptOf = ({ id, revision, created_at, updated_at }: Done) => ({
   updatedAt: updated_at,
 });
 
-/** Create, read, list, update by revision, delete and bring back, for one kind of record. */
-export function recordRoutes(db: Knex, { name, word, summary }: Kind, shop: Workshop): Hono {
-  const app = new Hono();
-  const repo = repository(db, name);
+/** Lines of a kind's list. What this build passed is told from its summary; the rest is read and checked, once a revision. */
+function lister(repo: Repository, { name, summary }: Kind): (row: Listed) => Promise<object> {
   const known = new Map<string, { readonly row: Listed; readonly line: object }>();
-  const missing = (c: Context) => refuse(c, 404, 'NOT_FOUND', `There is no such ${word}; it may have been deleted.`);
-
-  /** A line of the list. What this build passed is told from its summary; the rest is read and checked, once a revision. */
-  const line = async (row: Listed): Promise<object> => {
+  return async (row) => {
     if (isChecked(row.checked) && row.summary !== null)
       return name === 'studies'
         ? { ...keptOf(row), ...(JSON.parse(row.summary) as object), problems: [] }
@@ -57,36 +52,72 @@ export function recordRoutes(db: Knex, { name, word, summary }: Kind, shop: Work
     const problems = body === undefined ? [DAMAGED] : problemsIn(name, body);
     if (body && !problems.length) await repo.pass(row, prepared(name, body), text);
     const about = { ...(body === undefined ? { damaged: true } : {}), problems };
-    const told = { ...keptOf(row), ...(name === 'studies' ? summary(body) : { body: body ?? null }), ...about };
-    known.set(row.id, { row, line: told });
-    return told;
+    const line = { ...keptOf(row), ...(name === 'studies' ? summary(body) : { body: body ?? null }), ...about };
+    known.set(row.id, { row, line });
+    return line;
   };
-  const answer = (c: Context, kept: Kept, status: 200 | 201 = 200) => {
-    if ('missing' in kept) return missing(c);
-    if ('noInstrument' in kept) return noInstrument(c, word);
-    if ('done' in kept) {
-      const { id, revision, updatedAt, createdAt } = keptOf(kept.done);
-      return c.json({ id, revision, createdAt, updatedAt }, status);
-    }
-    const current = { ...keptOf(kept.stale), body: bodyOf(kept.stale.body) ?? null };
-    return c.json({ error: { code: 'STALE', message: `This ${word} was changed elsewhere in the meantime.` }, current }, 409);
-  };
+}
 
+const missing = (c: Context, word: string) => refuse(c, 404, 'NOT_FOUND', `There is no such ${word}; it may have been deleted.`);
+
+/** What a save came to, told. */
+function answer(c: Context, word: string, kept: Refused | Kept, status: 200 | 201) {
+  if (isRefused(kept)) return refuse(c, kept.status, kept.code, kept.message, kept.problems);
+  if ('missing' in kept) return missing(c, word);
+  if ('noInstrument' in kept) return noInstrument(c, word);
+  if ('done' in kept) {
+    const { id, revision, updatedAt, createdAt } = keptOf(kept.done);
+    return c.json({ id, revision, createdAt, updatedAt }, status);
+  }
+  const current = { ...keptOf(kept.stale), body: bodyOf(kept.stale.body) ?? null };
+  return c.json({ error: { code: 'STALE', message: `This ${word} was changed elsewhere in the meantime.` }, current }, 409);
+}
+
+/** Create, read, list, update by revision, delete and bring back, for one kind of record. */
+export function recordRoutes(db: Knex, kind: Kind, shop: Workshop): Hono {
+  const { name, word } = kind;
+  const app = new Hono();
+  const repo = repository(db, name);
   app.onError(answerBadRequest);
-  const soundId: MiddlewareHandler = async (c, next) => (ID.test(c.req.param('id') ?? '') ? next() : missing(c));
+  const soundId: MiddlewareHandler = async (c, next) => (ID.test(c.req.param('id') ?? '') ? next() : missing(c, word));
   app.use('/:id', soundId);
   app.use('/:id/*', soundId);
+  listRoute(app, db, repo, kind);
+  oneRoutes(app, repo, kind);
+  app.post('/', async (c) => answer(c, word, await shop.keep({ kind: name, word, id: null, text: await bodyText(c) }), 201));
+  app.put('/:id', async (c) => answer(c, word, await shop.keep({ kind: name, word, id: c.req.param('id'), text: await bodyText(c) }), 200));
+  app.delete('/:id', async (c) => {
+    const gone = await repo.remove(c.req.param('id'));
+    if ('usedBy' in gone) return refuse(c, 409, 'IN_USE', inUse(gone.usedBy));
+    return gone.removed ? c.body(null, 204) : missing(c, word);
+  });
+  app.post('/:id/restore', async (c) => {
+    await jsonBody(c);
+    const row = await repo.restore(c.req.param('id'));
+    return row ? c.json(keptOf(row)) : missing(c, word);
+  });
+  if (name === 'studies') versionRoutes(app, db);
+  return app;
+}
+
+/** The list of a kind. */
+function listRoute(app: Hono, db: Knex, repo: Repository, kind: Kind): void {
+  const line = lister(repo, kind);
   app.get('/', async (c) => {
     const rows = await repo.list();
     const lines: object[] = [];
     for (const row of rows) lines.push(await line(row));
-    if (name !== 'studies') return c.json(lines);
+    if (kind.name !== 'studies') return c.json(lines);
     const played = await lastPractised(db);
     return c.json(lines.map((l, k) => withPlayed(l, rows[k]!.id, played)));
   });
+}
+
+/** One record, as it is used and as it stands. */
+function oneRoutes(app: Hono, repo: Repository, { name, word }: Kind): void {
   app.get('/:id', async (c) => {
     const row = await repo.get(c.req.param('id'));
-    if (!row) return missing(c);
+    if (!row) return missing(c, word);
     const body = bodyOf(row.body);
     if (body === undefined) return refuse(c, 422, 'DAMAGED', DAMAGED.message);
     const problems = isCheckedText(row.checked, row.body) ? [] : problemsIn(name, body);
@@ -96,32 +127,12 @@ export function recordRoutes(db: Knex, { name, word, summary }: Kind, shop: Work
   });
   app.get('/:id/raw', async (c) => {
     const row = await repo.get(c.req.param('id'));
-    if (!row) return missing(c);
+    if (!row) return missing(c, word);
     return c.body(row.body, 200, {
       'Content-Type': 'text/plain; charset=utf-8',
       'Content-Disposition': `attachment; filename="crow-ladder-${word}-${row.id}.txt"`,
     });
   });
-  app.post('/', async (c) => {
-    const kept = await shop.keep({ kind: name, word, id: null, text: await bodyText(c) });
-    return isRefused(kept) ? refusedWith(c, kept) : answer(c, kept, 201);
-  });
-  app.put('/:id', async (c) => {
-    const kept = await shop.keep({ kind: name, word, id: c.req.param('id'), text: await bodyText(c) });
-    return isRefused(kept) ? refusedWith(c, kept) : answer(c, kept);
-  });
-  app.delete('/:id', async (c) => {
-    const gone = await repo.remove(c.req.param('id'));
-    if ('usedBy' in gone) return refuse(c, 409, 'IN_USE', inUse(gone.usedBy));
-    return gone.removed ? c.body(null, 204) : missing(c);
-  });
-  app.post('/:id/restore', async (c) => {
-    await jsonBody(c);
-    const row = await repo.restore(c.req.param('id'));
-    return row ? c.json(keptOf(row)) : missing(c);
-  });
-  if (name === 'studies') versionRoutes(app, db);
-  return app;
 }
 
 /** A line of the list of studies with what the log knows of it and of its licks, where that is later than what was said by hand. */
@@ -135,16 +146,6 @@ function withPlayed(line: object, id: string, played: ReadonlyMap<string, number
     licks: licks.map((l) => ({ ...l, practisedAt: later(l.practisedAt, `${id}/${l.id}`) })),
   };
 }
-
-const refusedWith = (
-  c: Context,
-  {
-    status,
-    code,
-    message,
-    problems,
-  }: { readonly status: 400 | 415 | 422; readonly code: string; readonly message: string; readonly problems?: Problem[] },
-) => refuse(c, status, code, message, problems);
 
 const NO_INSTRUMENT = 'The instrument that it names is no longer in the notebook. Choose another one, or none.';
 const noInstrument = (c: Context, word: string) =>

@@ -66,76 +66,117 @@ export async function highestRevision(db: Knex): Promise<number> {
   return Math.max(await revisionFloor(db), ...(await Promise.all(KIND_NAMES.map(highest))));
 }
 
-export function repository(db: Knex, table: KindName, now: () => number = Date.now): Repository {
-  const live = (on: Knex = db) => on<Row>(table).whereNull('deleted_at');
-  const get = async (id: string, on: Knex = db): Promise<Row | null> => (await live(on).where({ id }).first()) ?? null;
-  const newest = [{ column: 'updated_at', order: 'desc' }, 'id'] as const;
-  const hasInstrument = async (on: Knex, id: string | null): Promise<boolean> =>
-    id === null || !!(await on<Row>('instruments').whereNull('deleted_at').where({ id }).first('id'));
-  const insert = (on: Knex, id: string, body: Prepared, revision: number) =>
-    on<Row>(table)
-      .insert({ id, revision, created_at: now(), updated_at: now(), deleted_at: null, ...columnsOf(body) })
+/** A kind's records in a database. */
+class Records implements Repository {
+  constructor(
+    private readonly db: Knex,
+    private readonly table: KindName,
+    private readonly now: () => number,
+  ) {}
+
+  private live(on: Knex = this.db) {
+    return on<Row>(this.table).whereNull('deleted_at');
+  }
+
+  private async one(id: string, on: Knex): Promise<Row | null> {
+    return (await this.live(on).where({ id }).first()) ?? null;
+  }
+
+  private insert(on: Knex, id: string, body: Prepared, revision: number) {
+    const time = { created_at: this.now(), updated_at: this.now(), deleted_at: null };
+    return on<Row>(this.table)
+      .insert({ id, revision, ...time, ...columnsOf(body) })
       .onConflict('id')
       .merge(['revision', 'updated_at', 'deleted_at', 'body', 'checked', 'summary', 'facts', 'instrument_id']);
+  }
 
-  const look = async (id: string): Promise<Seen> => {
-    const before = await get(id);
-    return { before, earlier: before && table === 'studies' ? await packed(before.body) : null };
-  };
+  get(id: string): Promise<Row | null> {
+    return this.one(id, this.db);
+  }
 
-  return {
-    get: (id) => get(id),
-    list: async () => (await live().select(...LIST).orderBy([...newest])), // prettier-ignore
-    bodies: async () => (await live().select('id', 'body').orderBy([...newest])), // prettier-ignore
-    pass: async ({ id, revision }, { checked, summary, facts, text: same }, text) => {
-      if (same !== text) return; // written otherwise: it is checked again when it is next saved
-      await live().where({ id, revision, body: text }).update({ checked, summary, facts });
-    },
-    create: (body, id = randomUUID()) =>
-      exclusively(db, async (trx): Promise<Kept> => {
-        if (!(await hasInstrument(trx, body.instrumentId))) return { noInstrument: true };
-        await insert(trx, id, body, 1);
-        const [done] = await live(trx).where({ id }).select('id', 'revision', 'created_at', 'updated_at');
-        return { done: done! };
-      }),
-    look,
-    update: async (id, revision, body, seen = look(id)) => {
-      const { before, earlier } = await seen;
-      if (!before) return { missing: true };
-      if (before.revision !== revision) return { stale: before };
-      return exclusively(db, async (trx): Promise<Kept> => {
-        if (body.instrumentId !== before.instrument_id && !(await hasInstrument(trx, body.instrumentId))) return { noInstrument: true };
-        const updated_at = now();
-        const changed = await live(trx)
-          .where({ id, revision })
-          .update({ revision: revision + 1, updated_at, ...columnsOf(body) });
-        if (!changed) {
-          const stands = await get(id, trx);
-          return stands ? { stale: stands } : { missing: true };
-        }
-        if (earlier) await keepVersion(trx, before, earlier, now());
-        return { done: { id, revision: revision + 1, created_at: before.created_at, updated_at } };
-      });
-    },
-    remove: (id) =>
-      exclusively(db, async (trx): Promise<{ readonly removed: boolean } | { readonly usedBy: string[] }> => {
-        const users =
-          table === 'instruments'
-            ? await trx<Row>('studies').whereNull('deleted_at').where({ instrument_id: id }).select('summary', 'id')
-            : [];
-        if (users.length) return { usedBy: users.map((u) => nameOf(u.summary)) };
-        return { removed: (await live(trx).where({ id }).update({ deleted_at: now() })) > 0 };
-      }),
-    restore: async (id) => {
-      await db<Row>(table).where({ id }).whereNotNull('deleted_at').update({ deleted_at: null });
-      return get(id);
-    },
-    put: async (id, body) => {
-      const before = await db<Row>(table).where({ id }).first();
-      await insert(db, id, body, before ? before.revision + 1 : (await revisionFloor(db)) + 1);
-      if (before && table === 'studies') await keepVersion(db, before, await packed(before.body), now());
-    },
-  };
+  async list(): Promise<Listed[]> {
+    return this.live()
+      .select(...LIST)
+      .orderBy([...NEWEST]);
+  }
+
+  async bodies(): Promise<Pick<Row, 'id' | 'body'>[]> {
+    return this.live()
+      .select('id', 'body')
+      .orderBy([...NEWEST]);
+  }
+
+  async pass({ id, revision }: Listed, { checked, summary, facts, text: same }: Prepared, text: string): Promise<void> {
+    if (same !== text) return; // written otherwise: it is checked again when it is next saved
+    await this.live().where({ id, revision, body: text }).update({ checked, summary, facts });
+  }
+
+  create(body: Prepared, id: string = randomUUID()): Promise<Kept> {
+    return exclusively(this.db, async (trx): Promise<Kept> => {
+      if (!(await hasInstrument(trx, body.instrumentId))) return { noInstrument: true };
+      await this.insert(trx, id, body, 1);
+      const [done] = await this.live(trx).where({ id }).select('id', 'revision', 'created_at', 'updated_at');
+      return { done: done! };
+    });
+  }
+
+  async look(id: string): Promise<Seen> {
+    const before = await this.get(id);
+    return { before, earlier: before && this.table === 'studies' ? await packed(before.body) : null };
+  }
+
+  async update(id: string, revision: number, body: Prepared, seen: Promise<Seen> = this.look(id)): Promise<Kept> {
+    const { before, earlier } = await seen;
+    if (!before) return { missing: true };
+    if (before.revision !== revision) return { stale: before };
+    return exclusively(this.db, async (trx): Promise<Kept> => {
+      if (body.instrumentId !== before.instrument_id && !(await hasInstrument(trx, body.instrumentId))) return { noInstrument: true };
+      const updated_at = this.now();
+      const changed = await this.live(trx)
+        .where({ id, revision })
+        .update({ revision: revision + 1, updated_at, ...columnsOf(body) });
+      if (!changed) {
+        const stands = await this.one(id, trx);
+        return stands ? { stale: stands } : { missing: true };
+      }
+      if (earlier) await keepVersion(trx, before, earlier, this.now());
+      return { done: { id, revision: revision + 1, created_at: before.created_at, updated_at } };
+    });
+  }
+
+  remove(id: string): Promise<{ readonly removed: boolean } | { readonly usedBy: string[] }> {
+    return exclusively(this.db, async (trx): Promise<{ readonly removed: boolean } | { readonly usedBy: string[] }> => {
+      const users = this.table === 'instruments' ? await studiesOn(trx, id) : [];
+      if (users.length) return { usedBy: users };
+      return { removed: (await this.live(trx).where({ id }).update({ deleted_at: this.now() })) > 0 };
+    });
+  }
+
+  async restore(id: string): Promise<Row | null> {
+    await this.db<Row>(this.table).where({ id }).whereNotNull('deleted_at').update({ deleted_at: null });
+    return this.get(id);
+  }
+
+  async put(id: string, body: Prepared): Promise<void> {
+    const before = await this.db<Row>(this.table).where({ id }).first();
+    await this.insert(this.db, id, body, before ? before.revision + 1 : (await revisionFloor(this.db)) + 1);
+    if (before && this.table === 'studies') await keepVersion(this.db, before, await packed(before.body), this.now());
+  }
+}
+
+const NEWEST = [{ column: 'updated_at', order: 'desc' }, 'id'] as const;
+
+/** The records of one kind in a database; times come from the clock given. */
+export const repository = (db: Knex, table: KindName, now: () => number = Date.now): Repository => new Records(db, table, now);
+
+/** Whether an instrument that a record names is there; none named is well too. */
+const hasInstrument = async (on: Knex, id: string | null): Promise<boolean> =>
+  id === null || !!(await on<Row>('instruments').whereNull('deleted_at').where({ id }).first('id'));
+
+/** Names of the studies on an instrument. */
+async function studiesOn(on: Knex, id: string): Promise<string[]> {
+  const users = await on<Row>('studies').whereNull('deleted_at').where({ instrument_id: id }).select('summary', 'id');
+  return users.map((u) => nameOf(u.summary));
 }
 
 const nameOf = (summary: string | null): string => {

@@ -35,36 +35,103 @@ const DEAD_MS = 35_000;
 /** Lists are asked for again at most so often, in ms. */
 const LISTS_MS = 400;
 
-/**
- * Follows the open study: what another window or device saves of it is shown here as it happens, unless something here waits to be saved; then the save meets it.
- * One connection, only while the window is in sight: a browser allows few to one server. Returns what is to be called when `wants` may answer otherwise.
- */
-export function following({ getState, dispatch, subscribe, open, wants, present }: World): () => void {
-  let source: { readonly of: string; readonly it: Source } | null = null;
-  /** The newest revision that was told of the open study. */
-  let told: { readonly id: string; readonly revision: number | null } | null = null;
-  let asking = false;
-  let lists: ReturnType<typeof setTimeout> | null = null;
+/** The open study kept as new as it was told to be, unless something here waits to be saved; then the save meets what is newer. */
+class OpenStudy {
+  /** The newest revision that was told of it. */
+  private told: { readonly id: string; readonly revision: number | null } | null = null;
+  private asking = false;
 
-  const catchUp = async (): Promise<void> => {
+  constructor(private readonly world: Pick<World, 'getState' | 'dispatch'>) {}
+
+  tell(id: string, revision: number | null): void {
+    this.told = { id, revision };
+    void this.catchUp();
+  }
+
+  /** Another connection begins, which tells anew. */
+  forget(): void {
+    this.told = null;
+  }
+
+  async catchUp(): Promise<void> {
+    const { getState, dispatch } = this.world;
     const { id, revision, save, sent } = getState().editor;
-    if (asking || !told || told.id !== id || save !== 'saved' || sent) return;
-    if (told.revision !== null && told.revision <= revision) return;
-    asking = true;
+    if (this.asking || !this.told || this.told.id !== id || save !== 'saved' || sent) return;
+    if (this.told.revision !== null && this.told.revision <= revision) return;
+    this.asking = true;
     const query = dispatch(api.endpoints.study.initiate(id, { forceRefetch: true }));
     const { data, error } = await query;
     query.unsubscribe();
-    asking = false;
+    this.asking = false;
     if (data && !data.problems.length) dispatch(followed(keptOf(data)));
     else if (fieldsOf(error).status === 404 && getState().editor.id === id) dispatch(saveFailed({ id, save: 'gone' })); // prettier-ignore
-    if (data && told.id === id && told.revision !== null && told.revision > data.revision) void catchUp();
-  };
+    if (data && this.isBehind(id, data.revision)) void this.catchUp();
+  }
+
+  private isBehind(id: string, revision: number): boolean {
+    const { told } = this;
+    return told !== null && told.id === id && told.revision !== null && told.revision > revision;
+  }
+}
+
+/** One connection to what tells of changes, opened again when it dies. */
+class Line {
+  private source: { readonly of: string; readonly it: Source } | null = null;
+  private dead: ReturnType<typeof setTimeout> | undefined;
+
+  /** `hear` is told each event, `lost` that nothing is heard for now, `again` that another line is wanted. */
+  constructor(
+    private readonly open: (url: string) => Source,
+    private readonly hear: (e: ServerEvent) => void,
+    private readonly lost: () => void,
+    private readonly again: () => void,
+  ) {}
+
+  /** The study it is open for, '' for none; null where it is not open. */
+  get of(): string | null {
+    return this.source?.of ?? null;
+  }
+
+  begin(of: string): void {
+    const it = this.open(`${API.events}${of ? `?study=${encodeURIComponent(of)}` : ''}`);
+    it.addEventListener('error', () => {
+      this.lost();
+      if (it.readyState === CLOSED && this.source?.it === it) setTimeout(() => this.source?.it === it && this.again(), AGAIN_MS);
+    });
+    it.addEventListener('alive', () => this.lives());
+    it.addEventListener('message', ({ data }) => {
+      this.lives();
+      this.hear(JSON.parse(data) as ServerEvent);
+    });
+    this.source = { of, it };
+    this.lives();
+  }
+
+  end(): void {
+    this.source?.it.close();
+    this.source = null;
+    clearTimeout(this.dead);
+  }
+
+  private lives(): void {
+    clearTimeout(this.dead);
+    this.dead = this.source ? setTimeout(() => (this.lost(), this.again()), DEAD_MS) : undefined;
+  }
+}
+
+/**
+ * Follows the open study: what another window or device saves of it is shown here as it happens.
+ * One connection, only while the window is in sight: a browser allows few to one server. Returns what is to be called when `wants` may answer otherwise.
+ */
+export function following({ getState, dispatch, subscribe, open, wants, present }: World): () => void {
+  const study = new OpenStudy({ getState, dispatch });
+  let lists: ReturnType<typeof setTimeout> | null = null;
+
   const hear = (e: ServerEvent): void => {
     if (e.kind === 'present') return present(e.count);
     const { id, revision, sent } = getState().editor;
     if (e.kind === 'studies' && e.id !== null && e.id === id) {
-      told = { id, revision: e.revision };
-      void catchUp();
+      study.tell(id, e.revision);
       if (sent || e.revision === revision) return; // this window's own save: its lists know
     }
     lists ??= setTimeout(() => {
@@ -72,39 +139,21 @@ export function following({ getState, dispatch, subscribe, open, wants, present 
       dispatch(api.util.invalidateTags(['Studies', 'Instruments', 'Scales', 'Copies']));
     }, LISTS_MS);
   };
-  let dead: ReturnType<typeof setTimeout> | undefined;
-  const alive = (): void => {
-    clearTimeout(dead);
-    dead = source ? setTimeout(() => (present(0), again()), DEAD_MS) : undefined;
-  };
   const again = (): void => {
-    source?.it.close();
-    source = null;
+    line.end();
     look();
   };
+  const line = new Line(open, hear, () => present(0), again);
   const look = (): void => {
     const { id } = getState().editor;
     const of = wants() ? (id === null || id === LOOSE ? '' : id) : null;
-    if (of !== (source?.of ?? null)) {
-      source?.it.close();
-      source = null;
-      clearTimeout(dead);
-      told = null;
+    if (of !== line.of) {
+      line.end();
+      study.forget();
       if (of === null) return present(0);
-      const it = open(`${API.events}${of ? `?study=${encodeURIComponent(of)}` : ''}`);
-      it.addEventListener('error', () => {
-        present(0);
-        if (it.readyState === CLOSED && source?.it === it) setTimeout(() => source?.it === it && again(), AGAIN_MS);
-      });
-      it.addEventListener('alive', alive);
-      it.addEventListener('message', ({ data }) => {
-        alive();
-        hear(JSON.parse(data) as ServerEvent);
-      });
-      source = { of, it };
-      alive();
+      line.begin(of);
     }
-    void catchUp();
+    void study.catchUp();
   };
   subscribe(look);
   look();

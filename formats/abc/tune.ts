@@ -77,69 +77,98 @@ const COUNTED: Record<string, string> = { w: 'line of words under the notes', W:
 
 /** Reads a tune's lines; the first is its X:. `line` is where that stands in the file, from 1. */
 export function readTune(lines: readonly string[], line: number): Tune {
-  const head: Head = { key: { signature: {}, shift: 0, unknown: [] }, unit: null, meter: [4, 4], tempo: null };
-  const tune = { title: '', left: new Left('bar') };
-  const voices = new Map<string, VoiceState>();
-  let current: VoiceState | null = null;
-  let inBody = false;
-  const count = { notes: 0, tokens: 0 };
-  const one = (what: keyof typeof count, at: number): void => {
-    if (++count[what] > MOST[what]) refuseFile(`this tune has more than ${MOST[what]} ${what === 'notes' ? 'notes' : 'signs'}.`, at);
-  };
-  const voiceOf = (text: string): VoiceState => {
+  const reader = new TuneReader();
+  lines.forEach((text, k) => reader.read(text, line + k));
+  return reader.tune();
+}
+
+/** A tune as far as it was read. */
+class TuneReader {
+  private readonly head: Head = { key: { signature: {}, shift: 0, unknown: [] }, unit: null, meter: [4, 4], tempo: null };
+  private readonly left = new Left('bar');
+  private readonly voices = new Map<string, VoiceState>();
+  private readonly count = { notes: 0, tokens: 0 };
+  private title = '';
+  private current: VoiceState | null = null;
+  private inBody = false;
+
+  /** Reads one line, the `at`th of the file. */
+  read(raw: string, at: number): void {
+    if (/^%/.test(raw)) return;
+    if (raw.length > MOST.line) refuseFile(`this line has ${raw.length} letters; ABC is read with at most ${MOST.line} in one.`, at);
+    const text = raw.replace(/(?<!\\)%.*$/, '');
+    const m = /^([A-Za-z+]):(.*)$/.exec(text);
+    if (m && m[1] !== '+') return this.field(m[1]!, m[2]!);
+    if (!this.inBody || m) return;
+    this.current ??= this.firstVoice();
+    readMusic(text, {
+      left: this.left,
+      line: at,
+      state: () => this.current!,
+      field: (letter, said) => this.field(letter, said),
+      token: () => this.one('tokens', at),
+      note: () => this.one('notes', at),
+      bar: (sign) => endMeasure(this.current!, sign),
+    });
+  }
+
+  /** The whole tune, once its last line was read. */
+  tune(): Tune {
+    for (const v of this.voices.values()) endMeasure(v, { sign: '', ending: null });
+    return { title: this.title.replace(/\\%/g, '%'), left: this.left, voices: [...this.voices.values()] };
+  }
+
+  private one(what: keyof typeof this.count, at: number): void {
+    if (++this.count[what] > MOST[what]) refuseFile(`this tune has more than ${MOST[what]} ${what === 'notes' ? 'notes' : 'signs'}.`, at);
+  }
+
+  /** The voice of a tune that names none. */
+  private firstVoice(): VoiceState {
+    const voice = freshVoice(this.head, '1');
+    this.voices.set('1', voice);
+    return voice;
+  }
+
+  /** The voice that a V: names, known or new, with what it says of it. */
+  private voiceOf(text: string): VoiceState {
     const [id = '', ...rest] = text.trim().slice(0, 200).split(/\s+/);
-    const known = voices.get(id) ?? freshVoice(head, id);
+    const known = this.voices.get(id) ?? freshVoice(this.head, id);
     const name = /(?:name|nm)=(?:"([^"]*)"|(\S+))/.exec(text);
     if (name) known.name = name[1] ?? name[2]!;
     known.key = readKey(rest.join(' ').replace(/"[^"]*"/g, ''), known.key, true);
-    voices.set(id, known);
+    this.voices.set(id, known);
     return known;
-  };
-  const field = (letter: string, text: string): void => {
+  }
+
+  private field(letter: string, text: string): void {
     if (letter === 'V') {
-      current = voiceOf(text);
+      this.current = this.voiceOf(text);
       return;
     }
-    if (letter === 'P' && !inBody) tune.left.leave(LEFT.PARTS);
-    if (letter in COUNTED) tune.left.sign(COUNTED[letter]!);
-    if (letter === 'T') tune.title ||= text.trim();
-    if (!inBody || !current) {
-      applyField(letter, text, head, tune.left);
-      if (!inBody) for (const v of voices.values()) applyField(letter, text, v, tune.left);
-    } else {
-      applyField(letter, text, current, tune.left);
-      if (letter === 'Q' && current.tempo !== null) current.open.tempos.push({ at: current.at, tempo: current.tempo });
-      if (letter === 'M') current.open.meter = current.meter;
+    if (letter === 'P' && !this.inBody) this.left.leave(LEFT.PARTS);
+    if (letter in COUNTED) this.left.sign(COUNTED[letter]!);
+    if (letter === 'T') this.title ||= text.trim();
+    if (this.inBody && this.current) this.fieldInside(letter, text, this.current);
+    else {
+      applyField(letter, text, this.head, this.left);
+      if (!this.inBody) for (const v of this.voices.values()) applyField(letter, text, v, this.left);
     }
-    if (letter === 'K' && !inBody) {
-      inBody = true;
-      current ??= voices.values().next().value ?? null;
-      for (const v of voices.values()) v.open = emptyMeasure(v);
-    }
-  };
-  lines.forEach((raw, k) => {
-    if (/^%/.test(raw)) return;
-    if (raw.length > MOST.line) refuseFile(`this line has ${raw.length} letters; ABC is read with at most ${MOST.line} in one.`, line + k);
-    const text = raw.replace(/(?<!\\)%.*$/, '');
-    const m = /^([A-Za-z+]):(.*)$/.exec(text);
-    if (m && m[1] !== '+') return field(m[1]!, m[2]!);
-    if (!inBody || m) return;
-    if (!current) {
-      current = freshVoice(head, '1');
-      voices.set('1', current);
-    }
-    readMusic(text, {
-      left: tune.left,
-      line: line + k,
-      state: () => current as VoiceState,
-      field,
-      token: () => one('tokens', line + k),
-      note: () => one('notes', line + k),
-      bar: (sign) => endMeasure(current as VoiceState, sign),
-    });
-  });
-  for (const v of voices.values()) endMeasure(v, { sign: '', ending: null });
-  return { ...tune, title: tune.title.replace(/\\%/g, '%'), voices: [...voices.values()] };
+    if (letter === 'K' && !this.inBody) this.beginBody();
+  }
+
+  /** A field among the notes of a voice. */
+  private fieldInside(letter: string, text: string, voice: VoiceState): void {
+    applyField(letter, text, voice, this.left);
+    if (letter === 'Q' && voice.tempo !== null) voice.open.tempos.push({ at: voice.at, tempo: voice.tempo });
+    if (letter === 'M') voice.open.meter = voice.meter;
+  }
+
+  /** After the first K: come the notes. */
+  private beginBody(): void {
+    this.inBody = true;
+    this.current ??= this.voices.values().next().value ?? null;
+    for (const v of this.voices.values()) v.open = emptyMeasure(v);
+  }
 }
 
 function freshVoice(head: Head, id: string): VoiceState {

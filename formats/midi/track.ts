@@ -114,7 +114,18 @@ function checkEvents(bytes: Uint8Array, from: number, to: number): void {
 
 /** The notes and marks of a track, in our ticks. */
 export function readTrack(events: MidiEvent[], perQuarter: number): MidiTrack {
-  const found: MidiTrack = {
+  const reader = new TrackReader();
+  let at = 0;
+  for (const e of events) {
+    at += e.deltaTime;
+    reader.read(e, Math.round((at * TICKS) / perQuarter));
+  }
+  return reader.track();
+}
+
+/** A track as far as it was read. */
+class TrackReader {
+  private readonly found: MidiTrack = {
     notes: [],
     name: null,
     tempos: [],
@@ -125,68 +136,74 @@ export function readTrack(events: MidiEvent[], perQuarter: number): MidiTrack {
     left: new Left('bar'),
     end: 0,
   };
-  const sounding = new Map<number, Heard>();
-  const bends = new Map<number, number>();
-  const ranges = new Map<number, number>();
-  let at = 0;
-  const close = (key: number, when: number): void => {
-    const note = sounding.get(key);
-    if (note) note.end = when;
-    sounding.delete(key);
-  };
-  for (const e of events) {
-    at += e.deltaTime;
-    const now = Math.round((at * TICKS) / perQuarter);
+  private readonly sounding = new Map<number, Heard>();
+  private readonly bends = new Map<number, number>();
+  private readonly ranges = new Map<number, number>();
+
+  /** The whole track, once its last event was read: what still sounds ends with it. */
+  track(): MidiTrack {
+    for (const key of [...this.sounding.keys()]) this.close(key, this.found.end);
+    return this.found;
+  }
+
+  /** Reads an event at a time in ticks. */
+  read(e: MidiEvent, now: number): void {
+    const { found } = this;
     found.end = now;
     switch (e.type) {
       case 'noteOn':
-      case 'noteOff': {
-        const key = e.channel * 128 + e.noteNumber;
-        close(key, now);
-        if (e.type === 'noteOff' || e.velocity === 0) break;
-        if (e.channel === DRUMS) {
-          found.left.leave(DRUM);
-          break;
-        }
-        const bend = bends.get(e.channel) ?? 0;
-        const note: Heard = { start: now, end: now, midi: e.noteNumber, channel: e.channel, bend, ends: bend };
-        sounding.set(key, note);
-        found.notes.push(note);
-        break;
-      }
+      case 'noteOff':
+        return this.key(e, now);
       case 'controller':
-        if (e.controllerType === 6) ranges.set(e.channel, e.value);
+        if (e.controllerType === 6) this.ranges.set(e.channel, e.value);
         else if (!QUIET.has(e.controllerType) && e.value > 0) found.left.sign(CONTROLLERS[e.controllerType] ?? 'controller');
-        break;
-      case 'pitchBend': {
-        const up = (e.value / 8191) * (ranges.get(e.channel) ?? 2);
-        bends.set(e.channel, up);
-        for (const n of sounding.values())
-          if (n.channel === e.channel) {
-            n.bend = Math.max(n.bend, up);
-            n.ends = up;
-          }
-        break;
-      }
+        return;
+      case 'pitchBend':
+        return this.bend(e.channel, e.value);
       case 'setTempo':
         found.tempos.push({ at: now, tempo: tempoOf(60_000_000 / e.microsecondsPerBeat) });
-        break;
+        return;
       case 'timeSignature':
         found.meters.push({ at: now, meter: meterOf(e.numerator, e.denominator) });
-        break;
+        return;
       case 'trackName':
         found.name ??= decode(Uint8Array.from(e.text, (c) => c.charCodeAt(0))).text || null;
-        break;
+        return;
       case 'lyrics':
-        found.left.sign('syllable of a text');
-        break;
+        return found.left.sign('syllable of a text');
       case 'text':
         if (e.text === AS_WRITTEN) found.asWritten = true;
         readStrings(e.text, found);
     }
   }
-  for (const key of [...sounding.keys()]) close(key, found.end);
-  return found;
+
+  /** A key goes down or up; one that is down already is let go first. */
+  private key(e: Extract<MidiEvent, { readonly type: 'noteOn' | 'noteOff' }>, now: number): void {
+    const key = e.channel * 128 + e.noteNumber;
+    this.close(key, now);
+    if (e.type === 'noteOff' || e.velocity === 0) return;
+    if (e.channel === DRUMS) return this.found.left.leave(DRUM);
+    const bend = this.bends.get(e.channel) ?? 0;
+    const note: Heard = { start: now, end: now, midi: e.noteNumber, channel: e.channel, bend, ends: bend };
+    this.sounding.set(key, note);
+    this.found.notes.push(note);
+  }
+
+  private close(key: number, when: number): void {
+    const note = this.sounding.get(key);
+    if (note) note.end = when;
+    this.sounding.delete(key);
+  }
+
+  private bend(channel: number, value: number): void {
+    const up = (value / 8191) * (this.ranges.get(channel) ?? 2);
+    this.bends.set(channel, up);
+    for (const n of this.sounding.values())
+      if (n.channel === channel) {
+        n.bend = Math.max(n.bend, up);
+        n.ends = up;
+      }
+  }
 }
 
 /** The strings that a channel each stands for, and the capo, as our own files say it. */

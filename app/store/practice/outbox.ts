@@ -50,12 +50,57 @@ function nextKey(id: string): string {
   return `${String(n).padStart(12, '0')}/${id}`;
 }
 
+/** What waits, in the browser's storage under a name; where that is forbidden, for as long as the page lives. */
+class Box<T extends { readonly id: string }> {
+  private opened: UseStore | null = null;
+  private readonly held = new Map<string, T>();
+
+  constructor(private readonly name: string) {}
+
+  private store(): UseStore {
+    return (this.opened ??= createStore(this.name, 'outbox'));
+  }
+
+  /** Oldest first, each under its key. */
+  async all(): Promise<[string, T][]> {
+    const kept = await attempt(() => entries<string, T>(this.store()), []);
+    return [...kept, ...this.held].sort(([a], [b]) => (a < b ? -1 : 1));
+  }
+
+  async add(one: T): Promise<void> {
+    const key = nextKey(one.id);
+    if (!(await attempt(() => set(key, one, this.store()).then(() => true), false))) this.held.set(key, one);
+  }
+
+  async drop(keys: string[]): Promise<void> {
+    keys.forEach((k) => this.held.delete(k));
+    await attempt(() => delMany(keys, this.store()), undefined);
+  }
+}
+
+/** The server's answer to some, or null where it gave none that counts. */
+async function post(url: string, field: string, some: readonly unknown[]): Promise<Answer | null> {
+  try {
+    const answer = await fetch(url, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ [field]: some }) }); // prettier-ignore
+    return answer.ok ? ((await answer.json()) as Answer) : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Work done one after another, under a name that one window has at a time. */
+function inTurn(name: string): (work: () => Promise<void>) => Promise<unknown> {
+  let last: Promise<unknown> = Promise.resolve();
+  return (work) => {
+    const turns = locks();
+    return (last = last.then(() => (turns ? turns.request(name, work) : work())).catch(() => undefined));
+  };
+}
+
 /** An outbox under a name of the browser's storage; `field` is what the server calls the list, `most` how many it takes at once. */
 function outbox<T extends { readonly id: string }>(name: string, url: string, field: string, most: number): Outbox<T> {
-  let opened: UseStore | null = null;
-  const box = (): UseStore => (opened ??= createStore(name, 'outbox'));
-  /** Where the browser forbids storage, for as long as the page lives. */
-  const held = new Map<string, T>();
+  const box = new Box<T>(name);
+  const alone = inTurn(`${name}:outbox`);
   const listeners = new Set<() => void>();
   let state: OutboxState = { waiting: 0, refused: [] };
   let onKept: () => void = () => undefined;
@@ -64,49 +109,26 @@ function outbox<T extends { readonly id: string }>(name: string, url: string, fi
     listeners.forEach((l) => l());
   };
 
-  const all = async (): Promise<[string, T][]> => {
-    const kept = await attempt(() => entries<string, T>(box()), []);
-    return [...kept, ...held].sort(([a], [b]) => (a < b ? -1 : 1));
-  };
-  const drop = async (keys: string[]): Promise<void> => {
-    keys.forEach((k) => held.delete(k));
-    await attempt(() => delMany(keys, box()), undefined);
-  };
-  /** The server's answer, or null where it gave none that counts. */
-  const post = async (some: T[]): Promise<Answer | null> => {
-    try {
-      const answer = await fetch(url, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ [field]: some }) }); // prettier-ignore
-      return answer.ok ? ((await answer.json()) as Answer) : null;
-    } catch {
-      return null;
-    }
-  };
-
-  /** One window sends at a time, and one thing at a time in it. */
-  let sending: Promise<unknown> = Promise.resolve();
-  const alone = (work: () => Promise<void>): Promise<unknown> => {
-    const turns = locks();
-    return (sending = sending.then(() => (turns ? turns.request(`${name}:outbox`, work) : work())).catch(() => undefined));
+  /** Sends as many as the server takes at once; whether there may be more to send. */
+  const sendSome = async (): Promise<boolean> => {
+    const some = (await box.all()).slice(0, most);
+    tell({ ...state, waiting: some.length });
+    const answer = some.length ? await post(url, field, some.map(([, one]) => one)) : null; // prettier-ignore
+    if (!answer) return false;
+    const done = new Set([...answer.kept, ...answer.refused.map((r) => r.id)]);
+    const gone = some.filter(([, one]) => done.has(one.id)).map(([key]) => key);
+    if (!gone.length) return false;
+    await box.drop(gone);
+    tell({ waiting: some.length - gone.length, refused: [...state.refused, ...answer.refused.map((r) => r.message)] });
+    onKept();
+    return true;
   };
   const send = (): Promise<unknown> =>
     alone(async () => {
-      for (;;) {
-        const some = (await all()).slice(0, most);
-        tell({ ...state, waiting: some.length });
-        if (!some.length) return;
-        const answer = await post(some.map(([, one]) => one));
-        if (!answer) return;
-        const done = new Set([...answer.kept, ...answer.refused.map((r) => r.id)]);
-        const gone = some.filter(([, one]) => done.has(one.id)).map(([key]) => key);
-        if (!gone.length) return;
-        await drop(gone);
-        tell({ waiting: some.length - gone.length, refused: [...state.refused, ...answer.refused.map((r) => r.message)] });
-        onKept();
-      }
+      while (await sendSome());
     });
   const keep = async (one: T): Promise<void> => {
-    const key = nextKey(one.id);
-    if (!(await attempt(() => set(key, one, box()).then(() => true), false))) held.set(key, one);
+    await box.add(one);
     void send();
   };
   const left = keptValue(`left-${field}`, (v): T[] => (Array.isArray(v) ? (v as T[]) : []));

@@ -79,12 +79,7 @@ export function NotebookView() {
         </p>
       )}
       {making && <NewStudy onMade={(id) => void openAndGo(id)} onCancel={() => setMaking(false)} />}
-      {error && (
-        <p role="alert" className="mb-3">
-          {NOTEBOOK.theNotebookCannotBeListed(refusalWords(error))}
-          <Button onClick={() => void refetch()}>{NOTEBOOK.tryAgain}</Button>
-        </p>
-      )}
+      {error && <NotListed why={refusalWords(error)} onAgain={() => void refetch()} />}
       {data?.length === 0 && <p className="py-10 text-center">{NOTEBOOK.noStudiesYetMakeOne}</p>}
       {!!data?.length && (
         <>
@@ -109,6 +104,13 @@ export function NotebookView() {
     </>
   );
 }
+
+const NotListed = ({ why, onAgain }: { readonly why: string; readonly onAgain: () => void }) => (
+  <p role="alert" className="mb-3">
+    {NOTEBOOK.theNotebookCannotBeListed(why)}
+    <Button onClick={onAgain}>{NOTEBOOK.tryAgain}</Button>
+  </p>
+);
 
 const KINDS: { readonly value: Sieve['kind']; readonly label: string }[] = [
   { value: 'all', label: NOTEBOOK.all },
