@@ -1,7 +1,10 @@
-// Proves the rows of "Where things go" in docs/architecture.md that the compiler can prove: the thing is added to a copy in memory;
-// with all files of its row the whole tree compiles, and with any one of them left out it does not. `npm run where [row]`, ten minutes for all.
-import { readFileSync } from 'node:fs';
+// Proves the rows of "Where things go" in docs/architecture.md: the thing is added to a copy in memory. What the compiler knows it says:
+// with all files of a row the whole tree compiles and nothing is left unused, and with any one of them left out it does not, or is.
+// The rest is run: with all files of a row each does its share, and without one its share is not done. `npm run where [row]`, ten minutes for all.
+import { build } from 'esbuild';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import ts from 'typescript';
 import { ROOT } from './ensure.mjs';
 
@@ -199,6 +202,32 @@ const ROWS = {
       "  dots: () => ({ seeds: written('dots'), read: asFile('a.dots'), alone: alone('dots') }),\n",
     ),
   ],
+  'a file of chords': [
+    fresh(
+      'formats/form/dots.ts',
+      "import type { FormFile, FormOut } from './form';\nexport const readDots = (): FormFile => ({ name: '', text: '', meter: [4, 4], tempo: null, key: null, remarks: [] });\nexport const writeDots = ({ bars }: FormOut): string => bars.map(() => '.').join('');\n",
+    ),
+    lines(
+      'formats/form/files.ts',
+      ['import { readFormMidi', "import { readDots, writeDots } from './dots';\n"],
+      ['  text: {\n', "  dots: { media: 'text/plain', is: ({ text }) => /^[.\\s]+$/.test(text), read: readDots, write: writeDots },\n"],
+    ),
+    line('formats/form/endings.ts', "  text: ['.txt'],", "  dots: ['.dots'],\n"),
+    line('app/words/views/progression.ts', "    text: 'Text',", "    dots: 'Dots',\n"),
+  ],
+  'a chart of the log': [
+    line('app/views/log/charts.ts', 'export interface TempoPoint', 'export const longest = (days: PassCharts[\'days\']): number => Math.max(0, ...days.map((d) => d.seconds));\n\n'), // prettier-ignore
+    lines(
+      'app/views/log/Charts.tsx',
+      ['dayNumber, minuteBars', 'longest, '],
+      ['const BARS = {', "export const LongestChart = ({ days }: { readonly days: PassCharts['days'] }) => <p>{longest(days)}</p>;\n\n"],
+    ),
+    lines(
+      'app/views/log/LogView.tsx',
+      ['MinutesChart, RungChart', 'LongestChart, '],
+      ['        <MinutesChart', '        <LongestChart days={days} />\n'],
+    ),
+  ],
   'a field of a study': [
     lines(
       'contract/study.ts',
@@ -209,6 +238,62 @@ const ROWS = {
     line('app/words/change-text.ts', '  routes: listed', "  tin: () => 'tin',\n"),
   ],
   'a word of our own': [line('app/words/own-words.ts', "  {\n    word: 'rung'", "  { word: 'tin', says: 'What a lantern is of.' },\n")],
+};
+
+/** Rows that no compiler knows of: what each file's share is, as an expression that is true when it is done. `code` says what they are told with. */
+const RUN = {
+  'a chord symbol': {
+    code: `import { chordSymbol, nameGrip, parseChord, parseTuning } from './core';
+      const six = { name: 'six', strings: parseTuning('E A D G B E').map((open) => ({ open })), frets: 22, scaleLengthMm: 648 };
+      const grip = [{ string: 5, fret: 3 }, { string: 4, fret: 0 }, { string: 3, fret: 1 }];`,
+    changes: [
+      line('core/harmony/symbol.ts', '  [/^dom(?=', '  [/^tin/, (d) => (set(d, 3, 2), set(d, 5, 8))],\n'),
+      line('core/harmony/write.ts', "  '0,4,8': { suffix", "  '0,2,8': { suffix: 'tin', roman: upper('tin'), quality: 'tin' },\n"),
+      line('core/harmony/name.ts', "'7sus4', '9',", "'tin', "),
+    ],
+    shares: {
+      'core/harmony/symbol.ts': "parseChord('Ctin').tones.length === 3",
+      'core/harmony/write.ts': "chordSymbol('C', ['1', '2', 'b6']) === 'Ctin'",
+      'core/harmony/name.ts': "nameGrip(six, grip).some((n) => n.symbol === 'Ctin')",
+    },
+  },
+  'another file format': {
+    code: `import { readFiles } from './app/files/read-files';
+      import { parseTuning } from './core';
+      const instrument = { name: 'six', strings: parseTuning('E A D G B E').map((open) => ({ open })), frets: 22, scaleLengthMm: 648 };
+      const into = { instrument, tempo: 90, school: 'stretch', hand: { size: 'medium' }, room: 10 };
+      const read = () => [...readFiles({ files: [{ name: 'a.tin', bytes: new TextEncoder().encode('TIN 24') }], into })][0];`,
+    changes: [
+      fresh('formats/tin.ts', "export const isTin = (text: string): boolean => text.startsWith('TIN ');\nexport const tinFrets = (text: string): number => Number(text.slice(4));\n"), // prettier-ignore
+      lines(
+        'app/files/read-files.ts',
+        ['import { refuseOthers }', "import { isTin, tinFrets } from '../../formats/tin';\n"],
+        [
+          '  if (isJson(bytes))',
+          "  if (isTin(decode(bytes).text)) return { kind: 'instrument', instrument: { ...into.instrument, frets: tinFrets(decode(bytes).text) }, remarks: [], register: null };\n",
+        ],
+      ),
+    ],
+    shares: {
+      'formats/tin.ts': 'read().instrument?.frets === 24',
+      'app/files/read-files.ts': "read().kind === 'instrument'",
+    },
+  },
+  'something only this machine may do': {
+    code: `import { createApp, createNotebook } from './server/app';
+      import { changes } from './server/changes';
+      import { openDatabase } from './server/database';
+      import { devices } from './server/share/devices';
+      import { workshop } from './server/workshop';
+      import { mkdtempSync } from 'node:fs';
+      import { tmpdir } from 'node:os';
+      const db = await openDatabase(mkdtempSync(tmpdir() + '/crow-where-') + '/notebook.sqlite');
+      const here = async () => (await createApp(db).request('http://127.0.0.1/api/tin', { headers: { host: '127.0.0.1' } })).status === 200;
+      const house = { db, shop: workshop(db, null), heard: changes(), devices: devices(db) };
+      const shared = async () => (await createNotebook(house).request('http://127.0.0.1/api/tin')).status === 200;`,
+    changes: [line('server/app.ts', "  app.route('/', createNotebook", "  app.get('/api/tin', (c) => c.json({ tin: true }));\n")],
+    shares: { 'server/app.ts': '(await here()) && !(await shared())' },
+  },
 };
 
 const config = ts.getParsedCommandLineOfConfigFile(
@@ -244,21 +329,74 @@ host.getSourceFile = (file, options, ...rest) => {
   return sources.get(file);
 };
 
-let before;
-/** The first fault of the tree with some files changed, or null. */
-function fault(changes) {
+/** Lays changes over the tree. */
+function lay(changes) {
   overlay.clear();
   for (const { file, edit } of changes) {
     const path = resolve(ROOT, file);
-    overlay.set(path, edit(fileExists(path) ? readFileSync(path, 'utf8') : ''));
+    overlay.set(path, edit(existsSync(path) ? readFileSync(path, 'utf8') : ''));
   }
+}
+
+/** A name that a change exports and no other file of the tree speaks of: `npm test` finds it unused. */
+function unused(changes) {
+  const added = changes.flatMap(({ file, edit }) => {
+    const was = existsSync(join(ROOT, file)) ? readFileSync(join(ROOT, file), 'utf8') : '';
+    const names = (text) => [...text.matchAll(/^export (?:async )?(?:const|function) (\w+)/gm)].map((m) => m[1]);
+    return names(edit(was)).filter((name) => !names(was).includes(name)).map((name) => ({ file, name })); // prettier-ignore
+  });
+  const others = (file) => [...overlay].filter(([path]) => path !== resolve(ROOT, file)).map(([, text]) => text);
+  const alone = added.find(({ file, name }) => !others(file).some((text) => new RegExp(`\\b${name}\\b`).test(text)));
+  return alone ? `${alone.name} of ${alone.file} is used by nobody` : null;
+}
+
+let before;
+/** The first fault of the tree with some files changed, or null. */
+function fault(changes) {
+  lay(changes);
   const names = [...new Set([...config.fileNames.map((f) => resolve(f)), ...overlay.keys()])].filter((f) => !/\.test\.tsx?$/.test(f));
   const program = ts.createEmitAndSemanticDiagnosticsBuilderProgram(names, config.options, host, before);
   before = program;
   const [first] = program.getSemanticDiagnostics();
-  return first
-    ? `${first.file ? first.file.fileName.slice(ROOT.length + 1) : ''}: ${ts.flattenDiagnosticMessageText(first.messageText, ' ').slice(0, 120)}`
-    : null;
+  if (!first) return unused(changes);
+  return `${first.file ? first.file.fileName.slice(ROOT.length + 1) : ''}: ${ts.flattenDiagnosticMessageText(first.messageText, ' ').slice(0, 120)}`;
+}
+
+/** Files as they would be, for the bundler. */
+const laidOver = {
+  name: 'laid-over',
+  setup: ({ onLoad, onResolve }) => {
+    onResolve({ filter: /^\./ }, ({ path, resolveDir }) => {
+      const file = `${resolve(resolveDir, path)}.ts`;
+      return overlay.has(file) ? { path: file } : undefined;
+    });
+    onLoad({ filter: /\.tsx?$/ }, ({ path }) =>
+      overlay.has(path) ? { contents: overlay.get(path), loader: path.endsWith('x') ? 'tsx' : 'ts' } : undefined,
+    );
+  },
+};
+
+let runs = 0;
+/** Whether each share is done, with some files changed: true, or why not. */
+async function done(code, shares, changes) {
+  lay(changes);
+  const outfile = join(ROOT, '.cache', `where-${process.pid}-${runs++}.mjs`);
+  const asks = Object.entries(shares).map(([file, share]) => `[${JSON.stringify(file)}]: async () => ${share}`);
+  const contents = `${code}\nexport const asks = { ${asks.join(', ')} };`;
+  try {
+    await build({ stdin: { contents, resolveDir: ROOT, loader: 'ts' }, outfile, bundle: true, platform: 'node', format: 'esm', target: 'node20', packages: 'external', logLevel: 'silent', plugins: [laidOver] }); // prettier-ignore
+  } catch (e) {
+    return Object.fromEntries(Object.keys(shares).map((file) => [file, e.message.split('\n')[1] ?? e.message]));
+  }
+  const { asks: all } = await import(pathToFileURL(outfile).href);
+  rmSync(outfile);
+  const answers = {};
+  for (const [file, ask] of Object.entries(all))
+    answers[file] = await ask().then(
+      (yes) => yes === true || 'it is not so',
+      (e) => e.message,
+    );
+  return answers;
 }
 
 const wanted = process.argv.slice(2).join(' ');
@@ -268,19 +406,42 @@ const say = (good, words) => {
   console.log(`${good ? 'ok    ' : 'FAILED'} ${words}`);
 };
 const table = readFileSync(join(ROOT, 'docs/architecture.md'), 'utf8');
-const asIs = fault([]);
-if (asIs) throw new Error(`the tree itself does not compile: ${asIs}`);
-for (const [row, changes] of Object.entries(ROWS).filter(([name]) => name.includes(wanted))) {
+/** Whether a row of the table names a file. */
+function names(row, file) {
   const told = table.split('\n').find((l) => l.startsWith(`| ${row} `)) ?? '';
-  const names = (file) => {
-    const parts = file.split('/');
-    // A file may stand in a folder of its own below the one that is named.
-    const folders = [1, 2].map((up) => parts.slice(0, -up)).filter((f) => f.length > 0);
-    // `…-commands.ts` names one of many.
-    const like = [...told.matchAll(/`([\w-]*)…([\w.-]*)`/g)].some(([, a, b]) => parts.at(-1).startsWith(a) && parts.at(-1).endsWith(b));
-    return like || told.includes(parts.at(-1)) || folders.some((f) => told.includes(`\`${f.join('/')}/\``));
-  };
-  for (const { file } of changes.filter((c) => !names(c.file))) say(false, `${row}: its row does not name ${file}`);
+  const parts = file.split('/');
+  // A file may stand in a folder of its own below the one that is named.
+  const folders = [1, 2].map((up) => parts.slice(0, -up)).filter((f) => f.length > 0);
+  // `…-commands.ts` names one of many.
+  const like = [...told.matchAll(/`([\w-]*)…([\w.-]*)`/g)].some(([, a, b]) => parts.at(-1).startsWith(a) && parts.at(-1).endsWith(b));
+  return like || told.includes(parts.at(-1)) || folders.some((f) => told.includes(`\`${f.join('/')}/\``));
+}
+const named = (row, changes) => {
+  for (const { file } of changes.filter((c) => !names(row, c.file))) say(false, `${row}: its row does not name ${file}`);
+};
+
+const rows = table.split('\n').slice(table.split('\n').findIndex((l) => l.startsWith('| to add '))).filter((l) => l.startsWith('| ')).map((l) => l.split('|')[1].trim()).slice(2); // prettier-ignore
+for (const row of rows) if (row && !(row in ROWS) && !(row in RUN)) say(false, `${row}: nothing proves this row`);
+
+for (const [row, { code, changes, shares }] of Object.entries(RUN).filter(([name]) => name.includes(wanted))) {
+  named(row, changes);
+  const whole = await done(code, shares, changes);
+  for (const [file, yes] of Object.entries(whole))
+    say(yes === true, `${row}: with all its files ${file} does its share${yes === true ? '' : `: no, ${yes}`}`);
+  for (const left of changes) {
+    const without = (await done(code, shares, changes.filter((c) => c !== left)))[left.file]; // prettier-ignore
+    say(
+      without !== true,
+      `${row}: without ${left.file} ${without === true ? 'it is done all the same' : `its share is not done (${without})`}`,
+    );
+  }
+}
+
+const compiled = Object.entries(ROWS).filter(([name]) => name.includes(wanted));
+const asIs = compiled.length ? fault([]) : null;
+if (asIs) throw new Error(`the tree itself does not compile: ${asIs}`);
+for (const [row, changes] of compiled) {
+  named(row, changes);
   const whole = fault(changes);
   say(
     whole === null,

@@ -1,36 +1,20 @@
 import { MOST_FORM_TEXT, FORM_TEMPO, type KeptProgression } from '../../contract';
 import { homeOf, isScale, METER_BEATS, parseProgression, METER_UNITS, PATH_WEIGHTS, isOneOf } from '../../core';
 import { FormatError } from '../../formats/errors';
-import { readChordPro, readFormMidi, readFormText, readFormXml, type FormFile } from '../../formats/form';
-import { isMidi } from '../../formats/midi/track';
+import { readFormFile, type FormFile } from '../../formats/form';
 import { plainName } from '../../formats/line';
-import { refuseOthers } from '../../formats/told';
-import { isZip, unpackMxl } from '../../formats/musicxml/mxl';
 import type { Written } from '../store/progressions';
-import { decode } from '../../formats/decode';
 
 /** A file of chords as a progression, or why it cannot be one. Files are told by what is in them. */
 export type ReadForm = { readonly written: Written; readonly remarks: string[] } | { readonly why: string };
 
 export function readForm(file: string, bytes: Uint8Array): ReadForm {
   try {
-    return held(file, readOne(bytes));
+    return held(file, readFormFile(bytes));
   } catch (e) {
     if (e instanceof FormatError) return { why: e.message };
     throw e;
   }
-}
-
-function readOne(bytes: Uint8Array): FormFile {
-  if (!bytes.length) throw new FormatError('this file is empty.');
-  refuseOthers(bytes);
-  if (isMidi(bytes)) return readFormMidi(bytes);
-  if (isZip(bytes)) return readFormXml(unpackMxl(bytes));
-  const { text } = decode(bytes);
-  const plain = text.replace(/^\uFEFF/, '');
-  if (plain.trimStart().startsWith('<')) return readFormXml(plain);
-  const chordpro = /^\s*\{\s*[a-z_]+/im.test(plain) || (!plain.includes('|') && /\[[A-G][^\]]*\]/.test(plain));
-  return chordpro ? readChordPro(plain) : readFormText(plain);
 }
 
 /** What a file tells, as far as a progression can hold it; the rest is said. */

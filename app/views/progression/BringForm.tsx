@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { FORM_ENDINGS } from '../../../formats/form/endings';
 import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { addWritten, formOf } from '../../store/progressions';
@@ -6,7 +7,7 @@ import { FileButton } from '../../ui/FileButton';
 import { isolated } from '../../words/name-text';
 import { PROGRESSION } from '../../words/views/progression';
 
-const ACCEPT = '.txt,.cho,.chordpro,.chopro,.pro,.crd,.musicxml,.xml,.mxl,.mid,.midi';
+const ACCEPT = Object.values(FORM_ENDINGS).flat().join();
 
 /** Brings in the chords of a file as a progression of the study, or says why not. */
 export function BringForm({ onDone }: { readonly onDone?: () => void }) {

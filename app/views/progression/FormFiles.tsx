@@ -1,7 +1,8 @@
 import { Download } from 'lucide-react';
 import { useEffect, useState, useRef } from 'react';
 import type { KeptProgression } from '../../../contract';
-import { arrange } from '../../../core';
+import { arrange, keysOf } from '../../../core';
+import { FORM_ENDINGS, type FormKind } from '../../../formats/form/endings';
 import { MOST_SECONDS, secondsOf } from '../../sound/offline';
 import { levelsOf, soundPrefs } from '../../sound/output-prefs';
 import type { Form } from '../../store/progressions';
@@ -46,39 +47,20 @@ function Files({ p, form, backing, close }: Props & { readonly close: () => void
   const file = fileName(name);
   const out = { name, bars: form.bars, meter, tempo, home };
   const none = !form.bars.length;
-  const writers = () => import('../../../formats/form');
-  const midi = async (): Promise<void> => {
-    const { writeFormMidi } = await writers();
-    download(`${file}.mid`, 'audio/midi', writeFormMidi(out, arrange(form.bars, { meter, feel, voicings: backing.voicings ?? [] })));
-  };
-  const score = async (): Promise<void> => {
-    const { writeFormXml } = await writers();
-    download(`${file}.musicxml`, 'application/vnd.recordare.musicxml+xml', writeFormXml(out));
-  };
-  const chordpro = async (): Promise<void> => {
-    const { writeChordPro } = await writers();
-    download(`${file}.cho`, 'text/plain', writeChordPro(out));
-  };
-  const text = async (): Promise<void> => {
-    const { writeFormText } = await writers();
-    download(`${file}.txt`, 'text/plain', writeFormText(out));
+  const save = async (kind: FormKind): Promise<void> => {
+    const { FORM_FORMATS } = await import('../../../formats/form');
+    const { media, write } = FORM_FORMATS[kind];
+    download(`${file}${FORM_ENDINGS[kind][0]}`, media, write(out, () => arrange(form.bars, { meter, feel, voicings: backing.voicings ?? [] }))); // prettier-ignore
   };
   return (
     <>
       <h3 className="font-semibold">{PROGRESSION.out}</h3>
       <div className="flex flex-wrap gap-2">
-        <Button disabled={none} onClick={() => void midi()}>
-          {PROGRESSION.midi}
-        </Button>
-        <Button disabled={none} onClick={() => void score()}>
-          {PROGRESSION.xml}
-        </Button>
-        <Button disabled={none} onClick={() => void chordpro()}>
-          {PROGRESSION.chordpro}
-        </Button>
-        <Button disabled={none} onClick={() => void text()}>
-          {PROGRESSION.plain}
-        </Button>
+        {keysOf(FORM_ENDINGS).map((kind) => (
+          <Button key={kind} disabled={none} onClick={() => void save(kind)}>
+            {PROGRESSION.saved[kind]}
+          </Button>
+        ))}
       </div>
       <Wav backing={backing} file={file} />
       <div className="flex flex-wrap gap-2">

@@ -1,3 +1,4 @@
+import type { FormKind } from '../../../formats/form/endings';
 import { counted } from '../count-text';
 import type { Said } from './said';
 
@@ -135,11 +136,13 @@ export const PROGRESSION = {
   keyOf: 'Key',
   files: 'Files',
   out: 'Save as',
-  midi: 'MIDI with markers',
+  saved: {
+    midi: 'MIDI with markers',
+    musicxml: 'MusicXML with chords',
+    chordpro: 'ChordPro',
+    text: 'Text',
+  } satisfies Record<FormKind, string>,
   wav: 'Sound (WAV)',
-  xml: 'MusicXML with chords',
-  chordpro: 'ChordPro',
-  plain: 'Text',
   in_: 'Bring in a file',
   read: (name: Said, n: number) => `“${name}” brought in: ${counted(n, 'bar')}.`,
   rendering: (percent: Said) => `Rendering: ${percent} %`,
