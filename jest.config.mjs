@@ -24,5 +24,6 @@ export default {
   transform: { '^.+\\.tsx?$': '<rootDir>/scripts/jest-transform.cjs' },
   testSequencer: '<rootDir>/scripts/jest-order.cjs',
   setupFiles: ['<rootDir>/tests/support/quick.ts'],
+  setupFilesAfterEnv: ['<rootDir>/tests/support/quick-expect.ts'],
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
 };
