@@ -84,6 +84,7 @@ const checks = await Promise.all([
     ['lint', commandOf('eslint'), ['.']],
     ['broken files', join(ROOT, 'scripts/fuzz.mjs'), ['all', '500', '1']],
     ['size of the first load', join(ROOT, 'scripts/budget.mjs'), []],
+    ['where things go', join(ROOT, 'scripts/where.mjs'), ['--standing']],
   ),
 ]);
 

@@ -1,5 +1,4 @@
-import { barQuarters, pulsesOf, type Backing, type Meter } from '../../core';
-import type { Click } from './click';
+import { barQuarters, pulsesOf, type Backing, type Click, type Meter } from '../../core';
 import type { Score, SoundEvent } from './engine/score';
 import { HELD } from './heard';
 import { bassSound, clickSound, drumSound, stringSound } from './sounds';

@@ -1,6 +1,4 @@
-/** What a metronome may sound like. */
-export const CLICKS = ['wood', 'glass', 'drum'] as const;
-export type Click = (typeof CLICKS)[number];
+import type { Click } from '../../core';
 
 /** Partials in hertz with their share, seconds until each is 60 dB down, and how much noise begins it. */
 const MADE: Readonly<

@@ -1,5 +1,4 @@
-import { TICKS } from '../../core';
-import type { Click } from './click';
+import { TICKS, type Click } from '../../core';
 import type { Score, SoundEvent } from './engine/score';
 import { HELD } from './heard';
 import { clickSound, stringSound } from './sounds';

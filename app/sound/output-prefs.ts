@@ -1,6 +1,5 @@
-import { fieldsOf, recordOf } from '../../core';
+import { CLICKS, fieldsOf, recordOf, type Click } from '../../core';
 import { keptValue } from '../store/kept-value';
-import { CLICKS, type Click } from './click';
 import { SOUND_PARTS, type Levels, type SoundPart } from './engine/score';
 
 /** How loud each part is, 0 to 1, which of them are silent for now, and what the click is. */

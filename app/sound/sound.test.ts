@@ -1,6 +1,7 @@
 import { PitchDetector } from 'pitchy';
 import { hertzOf } from '../../core';
-import { CLICKS, clickOf } from './click';
+import { CLICKS } from '../../core';
+import { clickOf } from './click';
 import { lastAt } from './follow';
 import { eighths, HELD, scoreOf, upAndDown } from './heard';
 import { pluck, ringOf } from './pluck';

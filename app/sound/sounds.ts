@@ -1,5 +1,5 @@
-import { DRUMS, hertzOf, isOneOf, type Drum } from '../../core';
-import { clickOf, CLICKS, type Click } from './click';
+import { CLICKS, DRUMS, hertzOf, isOneOf, type Click, type Drum } from '../../core';
+import { clickOf } from './click';
 import { drumOf } from './drums';
 import { pluck, ringOf } from './pluck';
 

@@ -1,5 +1,5 @@
 import { DRILL_WORDS, type DrillForm } from '../../../contract';
-import { CLICKS, type Click } from '../../sound/click';
+import { CLICKS, type Click } from '../../../core';
 import type { Sounds } from '../../sound/drill-score';
 import { soundPrefs } from '../../sound/output-prefs';
 import { useAppDispatch } from '../../store';

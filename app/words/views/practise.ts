@@ -1,3 +1,4 @@
+import type { Click } from '../../../core';
 import { counted } from '../count-text';
 import type { Said } from './said';
 
@@ -24,7 +25,7 @@ export const PRACTISE = {
   notesVolume: 'Volume of the notes',
   clicksVolume: 'Volume of the click',
   clickSound: 'Click',
-  clickSounds: { wood: 'wood', glass: 'glass', drum: 'drum' },
+  clickSounds: { wood: 'wood', glass: 'glass', drum: 'drum' } satisfies Record<Click, string>,
   halfSpeed: 'Half speed',
   dry: 'Minutes only',
   dryHint: 'No scoring, for practising in front of something else: the log counts the minutes.',
