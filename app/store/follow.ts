@@ -74,12 +74,12 @@ class OpenStudy {
   }
 }
 
-/** One connection to what tells of changes, opened again when it dies. */
-class Line {
+/** The stream of events that tells of changes, one connection at a time; it says when another is wanted. */
+class EventStream {
   private source: { readonly of: string; readonly it: Source } | null = null;
   private dead: ReturnType<typeof setTimeout> | undefined;
 
-  /** `hear` is told each event, `lost` that nothing is heard for now, `again` that another line is wanted. */
+  /** `hear` is told each event, `lost` that nothing is heard for now, `again` that another stream is wanted. */
   constructor(
     private readonly open: (url: string) => Source,
     private readonly hear: (e: ServerEvent) => void,
@@ -140,18 +140,18 @@ export function following({ getState, dispatch, subscribe, open, wants, present 
     }, LISTS_MS);
   };
   const again = (): void => {
-    line.end();
+    stream.end();
     look();
   };
-  const line = new Line(open, hear, () => present(0), again);
+  const stream = new EventStream(open, hear, () => present(0), again);
   const look = (): void => {
     const { id } = getState().editor;
     const of = wants() ? (id === null || id === LOOSE ? '' : id) : null;
-    if (of !== line.of) {
-      line.end();
+    if (of !== stream.of) {
+      stream.end();
       study.forget();
       if (of === null) return present(0);
-      line.begin(of);
+      stream.begin(of);
     }
     void study.catchUp();
   };

@@ -11,6 +11,8 @@ import type { Answer, Order, Refusal } from './serve-search';
 export interface Search<Found> {
   /** Of the last search that ended; kept in sight while the next one runs. */
   readonly found: Found[];
+  /** What was found answers a question before this one. */
+  readonly stale: boolean;
   /** Why there is nothing. */
   readonly refused: Refusal | null;
   /** Share of the work done, 0 to 1, or null where nothing runs. */
@@ -30,12 +32,13 @@ function useSearch<Job, Found>(job: Job | null, make: () => Worker): Search<Foun
   const busy = useRef(false);
   const order = useRef(0);
   const [turn, setTurn] = useState(0);
-  const [result, setResult] = useState<Result<Found> & { readonly of: Job | null; readonly turn: number }>({
+  const [result, setResult] = useState<Result<Found> & { readonly of: Job | null; readonly answers: Job | null; readonly turn: number }>({
     found: [],
     refused: null,
     done: null,
     cancelled: false,
     of: null,
+    answers: null,
     turn: 0,
   });
 
@@ -53,7 +56,7 @@ function useSearch<Job, Found>(job: Job | null, make: () => Worker): Search<Foun
     const id = ++order.current;
     // What is found may be much to draw: a key pressed meanwhile goes before it.
     const settle = (found: Found[], refused: Refusal | null): void =>
-      startTransition(() => setResult({ found, refused, done: null, cancelled: false, of: job, turn }));
+      startTransition(() => setResult({ found, refused, done: null, cancelled: false, of: job, answers: job, turn }));
     worker.current.onmessage = ({ data }: MessageEvent<Answer<Found[]>>) => {
       if (data.id !== order.current) return;
       if ('done' in data) return setResult((r) => ({ ...r, done: data.done, cancelled: false, of: job, turn }));
@@ -77,7 +80,15 @@ function useSearch<Job, Found>(job: Job | null, make: () => Worker): Search<Foun
   // Begun and nothing heard of it yet.
   const begun = job !== null && (result.of !== job || result.turn !== turn);
   const { found, refused } = result;
-  return { found, refused, done: begun ? 0 : result.done, cancelled: !begun && result.cancelled, cancel, again };
+  return {
+    found,
+    stale: result.answers !== job,
+    refused,
+    done: begun ? 0 : result.done,
+    cancelled: !begun && result.cancelled,
+    cancel,
+    again,
+  };
 }
 
 const routeWorker = (): Worker => new Worker(new URL('./route.worker.ts', import.meta.url), { type: 'module' });

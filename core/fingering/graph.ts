@@ -58,7 +58,7 @@ function roomFor({ layers }: Machine): Float64Array[] {
   return layers.map(({ states }) => all.subarray(from, (from += states.length)));
 }
 
-/** What no way costs less than: what the hand remembers of the way only ever adds to it. Infinite where there is no way. */
+/** What no way costs less than: what the hand remembers of its way is taken to spare whatever it can. Infinite where there is no way. */
 export function leastOf({ machine, rest }: Prepared): number {
   let least = machine.layers.length ? Infinity : 0;
   for (let n = 0; n < (rest[0]?.length ?? 0); n++) if (begins(machine, n)) least = Math.min(least, machine.begins(n) + rest[0]![n]!);

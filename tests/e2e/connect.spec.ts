@@ -217,10 +217,26 @@ test('a finger can be asked why, settled, and freed; the settled one stays with 
   await expect(ring).toBeVisible();
 });
 
+test('until other ways are found those in sight keep their names', async ({ page, server }) => {
+  await page.addInitScript(() => {
+    const post = Worker.prototype.postMessage as (this: Worker, message: unknown) => void;
+    let orders = 0;
+    Worker.prototype.postMessage = function (this: Worker, message: unknown) {
+      setTimeout(() => post.call(this, message), orders++ ? 2000 : 0); // the first search at once, the next after a while
+    };
+  });
+  await openConnect(page, server.url);
+  await expect(ways(page).first()).toHaveText(/Two seams/);
+  await page.getByRole('radio', { name: 'Best route', exact: true }).click();
+  await expect(heading(page)).toContainText('the best route');
+  await expect(ways(page).first()).toHaveText(/Two seams/);
+  await expect(ways(page).first()).toHaveText(/Hand at/);
+});
+
 test('a route becomes a lick in one press, and a lick a route', async ({ page, server }) => {
   await openConnect(page, server.url);
   await page.getByRole('radio', { name: 'Best route', exact: true }).click();
-  await expect(ways(page).first()).toHaveText(/Hand at/);
+  await expect(ways(page).first()).toHaveText(/Hand at/); // until they are found, those of the way before stand there under their own names
   const places = (texts: string[]): string[] => texts.map((t) => /string \d, fret \d+/.exec(t)?.[0] ?? '');
   const line = places(await tab(page).getByRole('option').allTextContents());
   await page.getByRole('button', { name: 'Make a lick of it' }).click();

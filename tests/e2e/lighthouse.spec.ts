@@ -24,7 +24,8 @@ for (const [k, view] of VIEWS.entries())
     try {
       const flags = { port, logLevel: 'error' as const, onlyCategories: ['accessibility', 'best-practices'], throttlingMethod: 'provided' as const, disableFullPageScreenshot: true, pauseAfterFcpMs: 0, pauseAfterLoadMs: 0, networkQuietThresholdMs: 500, cpuQuietThresholdMs: 500, maxWaitForLoad: 6000 }; // prettier-ignore
       const result = await lighthouse(server.url + view, flags, desktopConfig);
-      const { categories = {}, audits = {} } = result?.lhr ?? {};
+      const { categories = {}, audits = {}, runtimeError } = result?.lhr ?? {};
+      expect(runtimeError?.message).toBeUndefined();
       const wanting = Object.values(audits).filter((a) => a.score !== null && a.score < 1).map((a) => [a.id, JSON.stringify(a.details)]); // prettier-ignore
       expect([categories.accessibility?.score, categories['best-practices']?.score, wanting]).toEqual([1, 1, wanting]);
     } finally {

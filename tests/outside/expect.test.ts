@@ -2,9 +2,8 @@ import { expect as jests } from '@jest/globals';
 
 /** `expect` here is the quick one (tests/support/quick-expect.ts): held against Jest's own, which it stands in for. */
 const VALUES: readonly unknown[] = [
-  0, -0, 1, 2.5, NaN, Infinity, '', 'a', 'ab', true, null, undefined, [], [1], [1, 2], [undefined], [, 1], {}, { a: 1 }, { a: 1, b: undefined },
-  { a: { b: [1] } }, new Map([[1, 2]]), new Set([1]), new Date(0), new Date(1), new Error('x'), new Error('y'), Uint8Array.of(1), [new Set([1])],
-  expect.any(Number), expect.objectContaining({ a: 1 }), expect.arrayContaining([1]), /a/,
+  0, -0, 1, NaN, '', 'a', true, null, undefined, [], [1], [undefined], [, 1], {}, { a: 1 }, { a: 1, b: undefined },
+  new Set([1]), new Date(0), new Error('x'), Uint8Array.of(1), expect.any(Number), expect.objectContaining({ a: 1 }), /a/,
 ]; // prettier-ignore
 const MATCHERS = ['toBe', 'toEqual', 'toStrictEqual', 'toBeNull', 'toBeUndefined', 'toContain', 'toHaveLength', 'toBeGreaterThan', 'toBeGreaterThanOrEqual', 'toBeLessThan', 'toBeLessThanOrEqual', 'toMatchObject', 'toBeTruthy', 'toMatch']; // prettier-ignore
 

@@ -10,6 +10,7 @@ import { SplitBelow } from '../../ui/SplitBelow';
 import { counted } from '../../words/count-text';
 import { routeNeedsCare, WAY_WORDS } from '../../words/route-text';
 import { CONNECT } from '../../words/views/connect';
+import { useHeld } from '../../ui/useHeld';
 import type { Search } from '../../workers/useSearch';
 import { CareNote } from '../CareNote';
 import { CellChoices } from '../CellChoices';
@@ -42,7 +43,7 @@ export function AskedRoute({ body, shapes, ends, notes, found, route, note }: Pr
   const { instrument } = body;
   const { asked } = ends;
   const onAsk = useAsk();
-  const { steps, strokes, sounds, hear, toggle, standing, stand, onHold, keep, line } = useAskedRoute({ body, shapes, ends, route, ways: found.found.length, note }); // prettier-ignore
+  const { steps, strokes, sounds, hear, toggle, standing, stand, onHold, keep, line } = useAskedRoute({ body, shapes, ends, route, found, note }); // prettier-ignore
   const shown = { instrument, steps, chosen: note.chosen, sounding: hear.now, onChoose: note.onChoose };
   return (
     <div className="view-column">
@@ -122,6 +123,7 @@ interface SideProps {
 /** The chosen note, the fingers that could hold them all, and the ways there that were found. */
 function RouteSide({ body, asked, found, steps, chosen, onHold }: SideProps) {
   const onAsk = useAsk();
+  const way = useHeld(asked.way, !found.stale);
   const { instrument, hand } = body;
   const held = { instrument, school: body.school ?? defaultSchool(body.layout), hand };
   return (
@@ -140,7 +142,7 @@ function RouteSide({ body, asked, found, steps, chosen, onHold }: SideProps) {
       {steps.length > 0 && <CellChoices {...held} places={steps} onChoose={(fingers) => onAsk((now) => pinFingers(now, fingers))} />}
       {found.found.length > 0 && (
         <WaysThere
-          way={asked.way}
+          way={way}
           routes={found.found}
           choice={Math.min(asked.choice, found.found.length - 1)}
           onChoice={(choice) => onAsk((now) => changeAsked(now, { choice }))}

@@ -8,8 +8,10 @@ import { useAppDispatch } from '../../store';
 import { change } from '../../store/change';
 import { pinNote, keepRoute, type RouteEnds } from '../../store/connection';
 import type { RouteLine } from '../../store/route-lick';
+import { useHeld } from '../../ui/useHeld';
 import { useLatest } from '../../ui/useLatest';
 import { useToggle } from '../../ui/useToggle';
+import type { Search } from '../../workers/useSearch';
 import { counted } from '../../words/count-text';
 import { effortWords, keptName, shiftWords, WAY_WORDS } from '../../words/route-text';
 import { useAsk } from './useAsk';
@@ -27,15 +29,14 @@ interface Asked {
   readonly shapes: Shape[];
   readonly ends: RouteEnds;
   readonly route: Route | null;
-  /** How many ways there were found. */
-  readonly ways: number;
+  readonly found: Search<Route>;
   readonly note: ChosenNote;
 }
 
 const NO_STEPS: Route['steps'] = [];
 
 /** The route that is shown: its notes, strokes and sound, what the keys do with it, and what is said when it changes. */
-export function useAskedRoute({ body, shapes, ends, route, ways, note }: Asked) {
+export function useAskedRoute({ body, shapes, ends, route, found, note }: Asked) {
   const { instrument, scale, tempo } = body;
   const { asked } = ends;
   const dispatch = useAppDispatch();
@@ -46,10 +47,12 @@ export function useAskedRoute({ body, shapes, ends, route, ways, note }: Asked) 
   const { hear, toggle } = useHearLine(sounds, tempo);
   const [standing, stand] = useToggle();
   const onHold = useCallback((index: number, place: Place | null) => onAsk((now) => pinNote(now, index, place)), [onAsk]);
-  const name = keptName(asked, shapes[ends.from]!, shapes[ends.to]!);
+  // A route in sight is kept as what it was asked for, though something else is asked by now and still searched for.
+  const of = useHeld(ends, !found.stale);
+  const name = useHeld(keptName(asked, shapes[ends.from]!, shapes[ends.to]!), !found.stale);
   const keep = useCallback(() => {
-    if (route) dispatch(change((now) => keepRoute(now.body, ends, route, name)));
-  }, [dispatch, ends, route, name]);
+    if (route) dispatch(change((now) => keepRoute(now.body, of, route, name)));
+  }, [dispatch, of, route, name]);
   const latestRef = useLatest({ steps, chosen: note.chosen });
   const replace = useCallback(
     (by: 1 | -1) => {
@@ -59,8 +62,8 @@ export function useAskedRoute({ body, shapes, ends, route, ways, note }: Asked) 
     },
     [instrument, onHold, latestRef],
   );
-  useConnectCommands({ hear: toggle, keep, stand, ways, step: note.step, replace });
-  useTold(route, asked.way);
+  useConnectCommands({ hear: toggle, keep, stand, ways: found.found.length, step: note.step, replace });
+  useTold(route, of.asked.way);
   const line: RouteLine | null = route && { name, steps, strokes, instrument, scale };
   return { steps, strokes, sounds, hear, toggle, standing, stand, onHold, keep, line };
 }

@@ -83,7 +83,7 @@ export function CopiesPanel({ body, lick, neck, shown, onShow, onPut }: Props) {
       </div>
       <SearchNote found={search} />
       <OnlyPlaces single={single} />
-      <CopiesTable copies={listed} border={border} shown={shown} onShow={onShow} onPut={onPut} />
+      {listed.length > 0 && <CopiesTable copies={listed} border={border} shown={shown} onShow={onShow} onPut={onPut} />}
       {search.done === null && !search.found.length && !search.refused && <p className="text-soft">{LICKS.itFitsNowhereOnThis}</p>}
       {sorted.length > FIRST && (
         <Button look="quiet" className="mt-2" onClick={() => setAll(!all)}>
