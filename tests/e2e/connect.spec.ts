@@ -219,10 +219,11 @@ test('a finger can be asked why, settled, and freed; the settled one stays with 
 
 test('until other ways are found those in sight keep their names', async ({ page, server }) => {
   await page.addInitScript(() => {
-    const post = Worker.prototype.postMessage as (this: Worker, message: unknown) => void;
     let orders = 0;
-    Worker.prototype.postMessage = function (this: Worker, message: unknown) {
-      setTimeout(() => post.call(this, message), orders++ ? 2000 : 0); // the first search at once, the next after a while
+    globalThis.Worker = class extends Worker {
+      override postMessage(message: unknown): void {
+        setTimeout(() => super.postMessage(message), orders++ ? 2000 : 0); // the first search at once, the next after a while
+      }
     };
   });
   await openConnect(page, server.url);
