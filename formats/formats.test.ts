@@ -92,6 +92,7 @@ describe('instruments as JSON', () => {
     fc.assert(fc.property(usualInstrument, (i) => expect(readInstrument(writeInstrument(i))).toEqual(i)));
   });
   it.each([
+    ['{"kind":"crow-ladder instrument","x":1}', 'does not say its version'],
     ['{', 'not whole JSON'],
     ['[]', 'not an instrument'],
     ['{"kind":"crow-ladder instrument","version":9}', 'version 9'],

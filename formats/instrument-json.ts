@@ -13,7 +13,11 @@ export function readInstrument(text: string): Instrument {
   const file = fieldsOf(parse(text));
   if (file.kind !== KIND) return refuseFile('this is JSON, but not an instrument of Crow Ladder.');
   if (file.version !== VERSION)
-    return refuseFile(`this file is of version ${String(file.version)}; this Crow Ladder reads version ${VERSION}.`);
+    return refuseFile(
+      typeof file.version === 'number'
+        ? `this file is of version ${file.version}; this Crow Ladder reads version ${VERSION}.`
+        : 'this file does not say its version.',
+    );
   try {
     return checkInstrument(file.instrument as Instrument);
   } catch (e) {

@@ -18,7 +18,7 @@ export function WaysThere({ way, routes, choice, onChoice }: Props) {
   return (
     <Panel title={CONNECT.waysThere}>
       <FirstWords words={['effort']} />
-      <div role="radiogroup" aria-label={CONNECT.waysThere} className="grid gap-2">
+      <div role="radiogroup" aria-label={CONNECT.waysThere} className="mt-2 grid gap-2">
         {routes.map((r, k) => (
           <button
             key={k}
