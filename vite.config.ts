@@ -1,11 +1,12 @@
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig, type Plugin } from 'vite';
+import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 import { licencesOf } from './scripts/licences.mjs';
 
-const root = new URL('app/', import.meta.url);
+const root = fileURLToPath(new URL('app', import.meta.url));
 const standIn = (file: string): string => fileURLToPath(new URL(`app/workers/${file}`, import.meta.url));
 /** Parts of the PDF writer's libraries that no sheet needs, more than half of what its worker would weigh. */
 const LEFT_OUT = [
@@ -55,7 +56,7 @@ const noted = (): Plugin => ({
   generateBundle(_, bundle) {
     for (const file of Object.values(bundle))
       for (const one of file.type === 'chunk' ? file.moduleIds : file.originalFileNames)
-        if (!one.startsWith('\0')) wentIn.add(fileURLToPath(new URL(one, root)));
+        if (!one.startsWith('\0')) wentIn.add(resolve(root, one));
   },
 });
 

@@ -1,4 +1,4 @@
-import { WAYS, type StudyBody } from '../../../contract';
+import { WAYS, type StudyBody, type Way } from '../../../contract';
 import { defaultSchool, glyphs, type NeckNote, type Route, type Shape } from '../../../core';
 import { LineNeck } from '../../neck/LineNeck';
 import type { Hear } from '../../sound/useHear';
@@ -10,7 +10,6 @@ import { SplitBelow } from '../../ui/SplitBelow';
 import { counted } from '../../words/count-text';
 import { routeNeedsCare, WAY_WORDS } from '../../words/route-text';
 import { CONNECT } from '../../words/views/connect';
-import { useHeld } from '../../ui/useHeld';
 import type { Search } from '../../workers/useSearch';
 import { CareNote } from '../CareNote';
 import { CellChoices } from '../CellChoices';
@@ -43,7 +42,7 @@ export function AskedRoute({ body, shapes, ends, notes, found, route, note }: Pr
   const { instrument } = body;
   const { asked } = ends;
   const onAsk = useAsk();
-  const { steps, strokes, sounds, hear, toggle, standing, stand, onHold, keep, line } = useAskedRoute({ body, shapes, ends, route, found, note }); // prettier-ignore
+  const { steps, strokes, sounds, hear, toggle, standing, stand, onHold, keep, line, way } = useAskedRoute({ body, shapes, ends, route, found, note }); // prettier-ignore
   const shown = { instrument, steps, chosen: note.chosen, sounding: hear.now, onChoose: note.onChoose };
   return (
     <div className="view-column">
@@ -75,7 +74,7 @@ export function AskedRoute({ body, shapes, ends, notes, found, route, note }: Pr
             <KeptRoutes routes={body.routes} open={null} />
           </>
         }
-        side={<RouteSide body={body} asked={asked} found={found} steps={steps} chosen={note.chosen} onHold={onHold} />}
+        side={<RouteSide body={body} asked={asked} found={found} way={way} steps={steps} chosen={note.chosen} onHold={onHold} />}
       />
       <StudyFooter hint={CONNECT.n1To4WayThere} />
     </div>
@@ -115,15 +114,16 @@ interface SideProps {
   readonly body: StudyBody;
   readonly asked: RouteEnds['asked'];
   readonly found: Search<Route>;
+  /** What those that were found were asked for as. */
+  readonly way: Way;
   readonly steps: Route['steps'];
   readonly chosen: number;
   readonly onHold: (index: number, place: { readonly string: number; readonly fret: number } | null) => void;
 }
 
 /** The chosen note, the fingers that could hold them all, and the ways there that were found. */
-function RouteSide({ body, asked, found, steps, chosen, onHold }: SideProps) {
+function RouteSide({ body, asked, found, way, steps, chosen, onHold }: SideProps) {
   const onAsk = useAsk();
-  const way = useHeld(asked.way, !found.stale);
   const { instrument, hand } = body;
   const held = { instrument, school: body.school ?? defaultSchool(body.layout), hand };
   return (

@@ -65,7 +65,7 @@ export function useAskedRoute({ body, shapes, ends, route, found, note }: Asked)
   useConnectCommands({ hear: toggle, keep, stand, ways: found.found.length, step: note.step, replace });
   useTold(route, of.asked.way);
   const line: RouteLine | null = route && { name, steps, strokes, instrument, scale };
-  return { steps, strokes, sounds, hear, toggle, standing, stand, onHold, keep, line };
+  return { steps, strokes, sounds, hear, toggle, standing, stand, onHold, keep, line, way: of.asked.way };
 }
 
 /** Says how a route is when another one is shown. */
