@@ -4,6 +4,7 @@ import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
+import { CHROMIUM } from '../scripts/chromium.mjs';
 import { ms, percentile, printTable } from './table';
 
 const db = join(mkdtempSync(join(tmpdir(), 'crow-bench-')), 'notebook.sqlite');
@@ -15,7 +16,7 @@ const url = await new Promise<string>((done) => {
   });
 });
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-gpu'],
 });
 

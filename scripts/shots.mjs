@@ -4,6 +4,7 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { CHROMIUM } from './chromium.mjs';
 import { ensureBuilt, ensureInstalled, ROOT } from './ensure.mjs';
 
 await ensureInstalled({ tests: true });
@@ -18,7 +19,7 @@ const url = await new Promise((done) =>
   child.stdout.on('data', (d) => /ready at (\S+)/.exec(String(d)) && done(/ready at (\S+)/.exec(String(d))[1])),
 );
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-gpu'],
 });
 

@@ -6,7 +6,7 @@ import { Signs } from '../letters/Signs';
 export const HEIGHT = 170;
 export const PAD = { left: 38, right: 14, top: 10, bottom: 26 };
 
-/** A chart in a card: its drawing for the eye, its values in a sentence for the ear. */
+/** A chart in a card: its drawing for the eye, its values in a sentence for the ear. Without that sentence they are still being read. */
 export function Chart({
   title,
   about,
@@ -16,7 +16,7 @@ export function Chart({
 }: {
   readonly title: string;
   readonly about: string;
-  readonly said: string;
+  readonly said: string | undefined;
   readonly tools?: ReactNode;
   readonly children: (width: number) => ReactNode;
 }) {
@@ -31,8 +31,8 @@ export function Chart({
         <span className="grow text-xs text-soft">{about}</span>
         {tools}
       </div>
-      <div ref={holder}>
-        {width > 0 && (
+      <div ref={holder} style={{ minHeight: HEIGHT }} aria-busy={said === undefined} data-coming={said === undefined ? '' : undefined}>
+        {width > 0 && said !== undefined && (
           <svg width={width} height={HEIGHT} role="img" aria-label={said} className="block font-text">
             {children(width)}
           </svg>

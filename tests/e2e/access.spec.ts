@@ -43,6 +43,7 @@ for (const size of [DESK, PHONE])
       await page.addInitScript(() => localStorage.setItem('crow-ladder:prefs', '{"legend":true}'));
       await page.goto(server.url + view);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      await expect(page.locator('[data-coming]')).toHaveCount(0);
       const found = async (theme: Theme, within: string) => {
         await page.emulateMedia({ colorScheme: theme });
         await expect(page.locator(`html[data-theme=${theme}]`)).toHaveCount(1);

@@ -1,5 +1,6 @@
 import { chromium, test as plain } from '@playwright/test';
 import lighthouse, { desktopConfig } from 'lighthouse';
+import { CHROMIUM_BARE } from '../../scripts/chromium.mjs';
 import { expect, FIRST_PORT, kill, newDb, startServer, type Running } from './support';
 
 /** A general auditor's scores for every view: accessibility and best practices, both 100. */
@@ -18,7 +19,7 @@ for (const [k, view] of VIEWS.entries())
     plain.setTimeout(120_000);
     const port = PORT + k;
     const browser = await chromium.launch({
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: CHROMIUM_BARE,
       args: ['--no-sandbox', '--disable-gpu', `--remote-debugging-port=${port}`],
     });
     try {

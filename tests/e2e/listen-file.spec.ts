@@ -7,6 +7,7 @@ import { STEADY } from '../../app/sound/listen/manners';
 import { soundOf } from '../../app/sound/listen/simulated';
 import type { StudyBody } from '../../contract';
 import { struckNotes, midiOf } from '../../core';
+import { CHROMIUM } from '../../scripts/chromium.mjs';
 import { expect, openMap, part, saved, test } from './support';
 
 const RATE = 48_000;
@@ -27,6 +28,7 @@ writeFileSync(file, wave.toBuffer());
 test.use({
   launchOptions: {
     ...config.use?.launchOptions,
+    executablePath: CHROMIUM, // the bare one has no microphone
     args: [...(config.use?.launchOptions?.args ?? []), '--use-fake-device-for-media-stream', `--use-file-for-fake-audio-capture=${file}`],
   },
 });

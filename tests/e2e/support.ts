@@ -101,6 +101,19 @@ export const notFollowing = (page: Page): Promise<unknown> =>
 export const whollyLoaded = (page: Page): Promise<void> =>
   expect.poll(() => page.evaluate(() => performance.getEntriesByType('resource').some((r) => r.name.includes('/ChooserBox-')))).toBe(true);
 
+/** What the page writes from now on, also where it stands for a beat only: asking again and again may miss that on a busy machine. */
+export async function writes(page: Page, what: RegExp): Promise<() => Promise<string[]>> {
+  const seen = await page.evaluateHandle((source) => {
+    const [found, wanted] = [new Set<string>(), new RegExp(source, 'g')];
+    const look = (changes: MutationRecord[]): void => {
+      for (const { target } of changes) for (const [text] of (target.textContent ?? '').matchAll(wanted)) found.add(text);
+    };
+    new MutationObserver(look).observe(document.body, { subtree: true, childList: true, characterData: true });
+    return found;
+  }, what.source);
+  return () => seen.evaluate((found) => [...found]);
+}
+
 export const saved = (page: Page): Promise<void> => expect(page.locator('[data-save=saved]')).toBeVisible();
 export const part = (page: Page, name: string) => page.locator(`[data-part="${name}"]`);
 

@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { chmodSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { CHROMIUM } from '../../scripts/chromium.mjs';
 
 const ip = (...args: string[]): string => execFileSync('ip', args, { encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] });
 
@@ -59,7 +60,7 @@ export function makeNetworks(number: number): Networks {
       }),
     chromium: () => {
       const file = join(mkdtempSync(join(tmpdir(), 'crow-device-')), 'chromium');
-      writeFileSync(file, `#!/bin/sh\nexec ip netns exec ${space} ${process.env.CHROMIUM ?? '/usr/bin/chromium'} "$@"\n`);
+      writeFileSync(file, `#!/bin/sh\nexec ip netns exec ${space} ${CHROMIUM} "$@"\n`);
       chmodSync(file, 0o755);
       return file;
     },

@@ -8,13 +8,18 @@ import { Signs } from '../../letters/Signs';
 import { LOG } from '../../words/views/log';
 import { dayNumber, minuteBars, tempoPoints } from './charts';
 
+/** The days of a log; none while they are being read. */
+interface OfDays {
+  readonly days: PassCharts['days'] | undefined;
+}
+
 /** The highest clean tempo of each day, with the goal. */
-export function TempoChart({ days, of }: { readonly days: PassCharts['days']; readonly of: string }) {
-  const points = tempoPoints(days);
-  const goal = days.reduce((g, d) => d.goal ?? g, 0);
+export function TempoChart({ days, of }: OfDays & { readonly of: string }) {
+  const points = tempoPoints(days ?? []);
+  const goal = days?.reduce((g, d) => d.goal ?? g, 0) ?? 0;
   const [first, last] = [points.at(0), points.at(-1)];
-  const said =
-    first && last ? `${LOG.dayValue(shortDay(first.day), first.tempo)}; ${LOG.dayValue(shortDay(last.day), last.tempo)}` : LOG.tempoNone;
+  const span = first && last && `${LOG.dayValue(shortDay(first.day), first.tempo)}; ${LOG.dayValue(shortDay(last.day), last.tempo)}`;
+  const said = days && (span ?? LOG.tempoNone);
   return (
     <Chart title={of ? LOG.tempoOf(of) : LOG.tempoChart} about={LOG.tempoAbout} said={said}>
       {(width) => {
@@ -43,11 +48,12 @@ export function TempoChart({ days, of }: { readonly days: PassCharts['days']; re
 const BARS = { day: 28, week: 26 };
 
 /** Minutes by day or by week. */
-export function MinutesChart({ days, today }: { readonly days: PassCharts['days']; readonly today: string }) {
+export function MinutesChart({ days, today }: OfDays & { readonly today: string }) {
   const [by, setBy] = useState<'day' | 'week'>('day');
-  const bars = minuteBars(days, today, by, BARS[by]);
+  const bars = minuteBars(days ?? [], today, by, BARS[by]);
   const most = Math.max(1, ...bars.map((b) => b.minutes));
-  const said = bars.filter((b) => b.minutes > 0).map((b) => LOG.dayValue(shortDay(b.day), LOG.minutesOf(Math.round(b.minutes)))).join('; '); // prettier-ignore
+  const filled = bars.filter((b) => b.minutes > 0).map((b) => LOG.dayValue(shortDay(b.day), LOG.minutesOf(Math.round(b.minutes))));
+  const said = days && (filled.join('; ') || LOG.minutesNone);
   const tools = (
     <Segmented<'day' | 'week'>
       label={LOG.minutesChart}

@@ -18,7 +18,7 @@ import { PassTable } from './PassTable';
 const PAGE = 50;
 /** A loose leaf has no study; the filter calls it so. */
 const LEAVES = '-';
-const NO_CHARTS: PassCharts = { days: [], shapes: [] };
+const NO_SHAPES: PassCharts['shapes'] = [];
 
 /** What of the log is looked at: a page of its passes, the charts of them, and the tempos of one drill. */
 function useLog() {
@@ -35,10 +35,10 @@ function useLog() {
     setOffset(0);
   };
   // Drawn in parts that the browser may look up between.
-  const { days, shapes } = useDeferredValue(charts.data) ?? NO_CHARTS;
+  const { days, shapes = NO_SHAPES }: Partial<PassCharts> = useDeferredValue(charts.data) ?? {};
   const data = useDeferredValue(page.data);
   const tempo = useDeferredValue(tempos.data);
-  return { filter, look, offset, setOffset, page, data, days, shapes, drill, tempos: tempo?.days ?? [] };
+  return { filter, look, offset, setOffset, page, data, days, shapes, drill, tempos: tempo?.days };
 }
 
 type Log = ReturnType<typeof useLog>;
@@ -86,13 +86,9 @@ function Practised({ log: { page, days, shapes, drill, tempos, offset, setOffset
   const { data } = page;
   const rungs = useMemo(() => rungsOf(data, shapes), [data, shapes]);
   const today = dayOf(now());
-  const streak = streakOf(days, today);
-  const seconds = days.reduce((sum, d) => sum + d.seconds, 0);
   return (
     <>
-      <p className="mb-2 text-soft">
-        {data && `${LOG.passes(data.total)}, ${LOG.totalTime(timeWords(seconds))}. ${LOG.streak(streak.days, streak.weeks)}`}
-      </p>
+      <p className="mb-2 text-soft">{data && days && totalWords(data.total, days, today)}</p>
       <div className="grid grid-cols-1 gap-3 lg:grid-cols-2">
         <TempoChart days={tempos} of={data?.passes.find((p) => p.shape === drill.shape)?.what ?? ''} />
         <MinutesChart days={days} today={today} />
@@ -106,6 +102,12 @@ function Practised({ log: { page, days, shapes, drill, tempos, offset, setOffset
       </div>
     </>
   );
+}
+
+function totalWords(passes: number, days: PassCharts['days'], today: string): string {
+  const streak = streakOf(days, today);
+  const seconds = days.reduce((sum, d) => sum + d.seconds, 0);
+  return `${LOG.passes(passes)}, ${LOG.totalTime(timeWords(seconds))}. ${LOG.streak(streak.days, streak.weeks)}`;
 }
 
 interface PagesProps {

@@ -22,6 +22,7 @@ export const LOG = {
   tempoAbout: 'highest clean tempo of each day; the dashed line is the goal',
   tempoNone: 'No clean pass yet.',
   minutesChart: 'Minutes',
+  minutesNone: 'No minutes yet.',
   byDay: 'by day',
   byWeek: 'by week',
   ladderChart: 'Which rungs hold which tempo',
