@@ -44,13 +44,16 @@ async function fromDebian(names) {
 
 /** A check that is one thing: it passes or fails as a whole. What it says is shown when it has ended: others run beside it. */
 async function check(title, script, args) {
+  const start = Date.now();
   const child = spawn(process.execPath, [script, ...args], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
   const said = [];
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => said.push(part));
   const code = await new Promise((done) => child.on('close', (c) => done(c ?? 1)));
-  console.log(`\n== ${title}\n${Buffer.concat(said)}${code === 0 ? 'ok' : 'FAILED'}: ${title}`);
+  console.log(`\n== ${title}\n${Buffer.concat(said)}${code === 0 ? 'ok' : 'FAILED'}: ${title}, ${since(start)}`);
   return code === 0 ? [1, 0] : [0, 1];
 }
+
+const since = (start) => `${Math.round((Date.now() - start) / 1000)} s`;
 
 /** Checks one after another. */
 async function row(...checks) {
@@ -84,14 +87,22 @@ await ensureBare();
 await ensureBuilt();
 
 const FLOORS = ['core', 'formats', 'contract', 'server', 'app', 'demo'];
-/** Two rows beside each other: one for each core that even a small machine has. */
-const checks = await Promise.all([
+/** Two rows beside each other, one for each core that even a small machine has; the shorter one goes on with the unit checks. */
+const [first, second] = await Promise.all([
   row(
     ['types', commandOf('typescript', 'tsc'), ['--noEmit']],
     ['format', commandOf('prettier'), ['--check', '--log-level', 'warn', '.']],
     ['nothing unused', commandOf('knip'), ['--no-progress']],
     ['boundaries', commandOf('dependency-cruiser', 'depcruise'), ['--config', '.dependency-cruiser.cjs', ...FLOORS]],
-  ),
+  ).then(async (checks) => [
+    ...checks,
+    await suite(
+      'unit and outside checks',
+      ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--json', `--outputFile=${JEST_OUT}`],
+      JEST_OUT,
+      (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites],
+    ),
+  ]),
   row(
     ['lint', commandOf('eslint'), ['.']],
     ['broken files', join(ROOT, 'scripts/fuzz.mjs'), ['all', '500', '1']],
@@ -102,13 +113,8 @@ const checks = await Promise.all([
 
 const results = [
   system ? [1, 0] : [0, 1],
-  ...checks.flat(),
-  await suite(
-    'unit and outside checks',
-    ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--json', `--outputFile=${JEST_OUT}`],
-    JEST_OUT,
-    (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites],
-  ),
+  ...first,
+  ...second,
   await suite(
     'the real interface',
     [commandOf('@playwright/test', 'playwright'), 'test', '--reporter=list,json'],
