@@ -46,6 +46,10 @@ const cell = <K, V>(map: Map<K, V>, key: K, make: () => V): V => {
   return value;
 };
 
+/** One row of costs for all machines, overwritten each time that one is filled: no machine has to make its own. */
+let scratch = new Float64Array(64);
+const rowOf = (length: number): Float64Array => (scratch.length < length ? (scratch = new Float64Array(2 * length)) : scratch);
+
 /**
  * The line as a machine of layers: a node is a state of the note and what the hand remembers of the way there (`memory`), packed in
  * one number; `step` says what the next state costs and which node it leads to. Deterministic, so that a cheapest way through
@@ -130,8 +134,9 @@ export class Machine {
   private passes(k: number): Passes {
     const [from, to] = [this.layers[k], this.layers[k + 1]];
     const join = joinIn(this.task, k + 1);
-    const byTo = cell(this.kept.passes, from, () => new Map<Layer, Map<Join | null, Passes>>());
-    return cell(cell(byTo, to, () => new Map<Join | null, Passes>()), join, () => this.passesOf(from!, to!, join)); // prettier-ignore
+    const byFrom = cell(this.kept.passes, join, () => new Map<Layer, Map<Layer, Passes>>());
+    const byTo = cell(byFrom, from!, () => new Map<Layer, Passes>());
+    return cell(byTo, to!, () => this.passesOf(from!, to!, join));
   }
 
   private passesOf(from: Layer, to: Layer, join: Join | null): Passes {
@@ -164,14 +169,13 @@ export class Machine {
     const to = this.layers[k + 1]!.states;
     const { free, guides, pace } = this.spares(k);
     const { hand } = this.layers[k]!.states[a]!;
-    if (this.row.length < to.length) this.row = new Float64Array(2 * to.length);
+    const row = rowOf(to.length);
     for (let b = 0, pass = a * to.length; b < to.length; b++, pass++) {
       const spared = kind[pass]! & free || (guides !== null && kind[pass]! & GUIDABLE && guides[holdKey(hand, to[b]!)]);
-      this.row[b] = spared ? still[pass]! : still[pass]! + moving[pass]! * pace;
+      row[b] = spared ? still[pass]! : still[pass]! + moving[pass]! * pace;
     }
-    return this.row;
+    return row;
   }
-  private row = new Float64Array(64);
 
   /** Into `here`, from every state of layer k: the least of going on to the next, whatever is remembered, and of what is then to come (`rest`). */
   leastOnward(k: number, rest: Float64Array, here: Float64Array): void {
@@ -180,8 +184,7 @@ export class Machine {
     const from = this.layers[k]!.states;
     const to = this.layers[k + 1]!.states;
     const owns = this.owns(k + 1);
-    if (this.row.length < to.length) this.row = new Float64Array(2 * to.length);
-    const worth = this.row;
+    const worth = rowOf(to.length);
     for (let b = 0; b < to.length; b++) worth[b] = rest[b]! + owns[b]!;
     for (let a = 0, pass = 0; a < here.length; a++) {
       let best = here[a]!;

@@ -278,5 +278,9 @@ function kept(graph: Graph, k: number, here: Reached, ahead: Ahead | null): Ahea
 }
 
 /** Nodes of a layer that a line may end with. */
-export const endsIn = (machine: Machine, layers: readonly Reached[], k: number): number[] =>
-  layers[k]!.nodes.flatMap((node, j) => (ends(machine, k, (node / machine.sizes[k]!) | 0) ? [j] : []));
+export function endsIn(machine: Machine, layers: readonly Reached[], k: number): number[] {
+  const { nodes } = layers[k]!;
+  const found: number[] = [];
+  for (let j = 0; j < nodes.length; j++) if (ends(machine, k, (nodes[j]! / machine.sizes[k]!) | 0)) found.push(j);
+  return found;
+}

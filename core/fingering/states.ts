@@ -43,8 +43,8 @@ export type CostTally = (word: CostWord, mm: number, moving?: boolean) => void;
 
 /** Costs between layers and within them, kept for all lines of one task. */
 export interface Costs {
-  /** Steps from layer to layer that were worked out, by join. */
-  readonly passes: Map<Layer, Map<Layer, Map<Join | null, Passes>>>;
+  /** Steps that were worked out, by join, from layer to layer. */
+  readonly passes: Map<Join | null, Map<Layer, Map<Layer, Passes>>>;
   /** What the states of a layer cost by themselves. */
   readonly owns: Map<Layer, Float64Array>;
 }

@@ -98,12 +98,14 @@ export function scaledNeck(i: Instrument, ref: ScaleRef, o: RoleOptions = {}): S
   const skeleton = skeletonOf(ref.scale)?.map(semitonesOf);
   const setting = { tonic, sounds: new Set(notes.map((n) => n.semitones)), skeleton };
   const tones = notes.map((n, index) => ({
-    ...n,
+    name: n.name,
+    degree: n.degree,
+    semitones: n.semitones,
     role: roleOf(n, setting, o),
     added: skeleton ? !skeleton.includes(n.semitones) : false,
     index,
   }));
-  const toneOf: (Tone | undefined)[] = Array.from({ length: 12 });
+  const toneOf = new Array<Tone | undefined>(12).fill(undefined);
   for (const tone of tones) toneOf[mod12(tonic + tone.semitones)] = tone;
   return { instrument: i, ref, nut: nutFret(i), last: i.frets, open: [0, ...openMidis(i)], upward: stringsUpward(i), tones, toneOf };
 }
