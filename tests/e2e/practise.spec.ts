@@ -1,5 +1,4 @@
 import type { Page } from '@playwright/test';
-import { readFileSync } from 'node:fs';
 import type { KeptPass, PassPage, StudyBody } from '../../contract';
 import { PLAIN_DRILL, type DrillForm } from '../../contract';
 import type { Climb } from '../../core';
@@ -174,41 +173,6 @@ test('a week of a plan: made in two presses, one position at a time, and what ho
   await page.getByRole('button', { name: 'It counts' }).click();
   await expect(page.getByText(/This plan was made in/)).toBeHidden();
   await expect(items.nth(0)).toContainText('holds its goal');
-});
-
-test('the log: charts, filters, a pass corrected and deleted with undo, as CSV', async ({ page, server }) => {
-  await page.goto(`${server.url}/log`);
-  await expect(page.getByText(/^76 passes/)).toBeVisible();
-  await page.getByRole('button', { name: 'Older' }).click();
-  await expect(page.getByText('51 to 76 of 76')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Older' })).toBeDisabled();
-  await page.getByRole('button', { name: 'Newer' }).click();
-  await expect(page.getByText('1 to 50 of 76')).toBeVisible();
-  await expect(page.getByRole('img', { name: /: 78$/ })).toBeVisible(); // the line of box 2, played last, ends at 78
-  await page.getByLabel('What', { exact: true }).selectOption({ label: 'box 1 of F♯ Dorian' });
-  await expect(page.getByText(/^[0-9]+ passes/)).not.toContainText('76');
-  await page.getByLabel('How it went').selectOption('miss');
-  const rows = page.locator('tbody tr');
-  await expect(rows.first()).toContainText('missed');
-  await expect(page.getByText(/^11 passes/)).toBeVisible(); // of the 58 of box 1
-  await rows.first().getByRole('button', { name: 'Delete' }).click();
-  await expect(page.getByText('was deleted.')).toBeVisible();
-  await expect(page.getByText(/^10 passes/)).toBeVisible();
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(page.getByText(/^11 passes/)).toBeVisible();
-  await rows.first().getByRole('button', { name: 'Correct' }).click();
-  await rows.first().getByLabel('How it went').selectOption('clean');
-  await rows.first().getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('was corrected.')).toBeVisible();
-  await page.getByRole('button', { name: 'All of it' }).click();
-  const download = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'CSV' }).click();
-  const csv = readFileSync(await (await download).path(), 'utf8');
-  expect(csv.split('\r\n')[0]).toContain('seq,day,at,study,what');
-  expect(csv.trim().split('\r\n')).toHaveLength(77);
-  // The Notebook's "practised" follows from it.
-  await page.goto(`${server.url}/notebook`);
-  await expect(page.getByRole('row', { name: /Weathervane/ }).first()).not.toContainText('–');
 });
 
 test('two windows: the second one asks, and takes over at a press', async ({ page, server, context }) => {

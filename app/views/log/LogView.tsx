@@ -30,6 +30,9 @@ function useLog() {
   const newest = page.data?.passes.at(0);
   const drill = filter.shape || !newest ? filter : { ...filter, study: newest.study ?? LEAVES, shape: newest.shape };
   const tempos = usePassChartsQuery(drill);
+  const asked = [page, charts, tempos];
+  const failed = asked.some((q) => q.isError);
+  const again = (): void => asked.forEach((q) => void q.refetch());
   const look = (next: PassFilter): void => {
     setFilter(clean(next));
     setOffset(0);
@@ -38,7 +41,7 @@ function useLog() {
   const { days, shapes = NO_SHAPES }: Partial<PassCharts> = useDeferredValue(charts.data) ?? {};
   const data = useDeferredValue(page.data);
   const tempo = useDeferredValue(tempos.data);
-  return { filter, look, offset, setOffset, page, data, days, shapes, drill, tempos: tempo?.days };
+  return { filter, look, offset, setOffset, failed, again, page, data, days, shapes, drill, tempos: tempo?.days };
 }
 
 type Log = ReturnType<typeof useLog>;
@@ -46,7 +49,7 @@ type Log = ReturnType<typeof useLog>;
 /** What was practised, when, at which tempo: charts and the passes themselves. */
 export function LogView() {
   const log = useLog();
-  const { filter, look, page, data } = log;
+  const { filter, look, failed, again, data } = log;
   usePageTitle('log', '');
   return (
     <div className="view-column">
@@ -66,9 +69,9 @@ export function LogView() {
         ))}
       </div>
       <OutboxNote />
-      {page.isError && (
+      {failed && (
         <p role="alert" className="mb-3 flex items-center gap-3 text-clay">
-          {LOG.cannot} <Button onClick={() => void page.refetch()}>{LOG.again}</Button>
+          {LOG.cannot} <Button onClick={again}>{LOG.again}</Button>
         </p>
       )}
       <Filters filter={filter} data={data} onFilter={(fields) => look({ ...filter, ...fields })} onClear={() => look({})} />
@@ -88,7 +91,7 @@ function Practised({ log: { page, days, shapes, drill, tempos, offset, setOffset
   const today = dayOf(now());
   return (
     <>
-      <p className="mb-2 text-soft">{data && days && totalWords(data.total, days, today)}</p>
+      <p className="mb-2 min-h-[2lh] text-soft sm:min-h-[1lh]">{data && days && totalWords(data.total, days, today)}</p>
       <div className="grid grid-cols-1 gap-3 lg:grid-cols-2">
         <TempoChart days={tempos} of={data?.passes.find((p) => p.shape === drill.shape)?.what ?? ''} />
         <MinutesChart days={days} today={today} />
